@@ -1,0 +1,135 @@
+/** A few words in which the demo works are written down: tagged templates that make blocks and inline content. */
+import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
+
+export type Inline = Node | string | Inline[]
+
+const nodes = schema.nodes
+const marked = (name: string, parts: Inline, attrs?: object): Inline =>
+  inline([parts]).map(node => (node.isText ? node.mark(schema.marks[name]!.create(attrs as never).addToSet(node.marks)) : node))
+
+export const em = (words: Inline): Inline => marked('emphasis', words)
+export const strong = (words: Inline): Inline => marked('strong', words)
+export const code = (words: Inline): Inline => marked('code', words)
+export const sub = (words: Inline): Inline => marked('subscript', words)
+export const sup = (words: Inline): Inline => marked('superscript', words)
+export const link = (words: string, address: string): Inline => marked('link', words, { address })
+/** An inline formula. */
+export const formula = (source: string): Node => nodes.formula!.create({ formula: source })
+export const f = (source: TemplateStringsArray): Node => formula(String.raw(source))
+/** A paragraph of parts that are already made. */
+export const paragraph = (parts: Inline[]): Node => nodes.paragraph!.create(null, inline(parts))
+/** A reference to labels by name and number; other wordings have functions of their own. */
+export const ref = (...labels: string[]): Node => reference('nameAndNumber', labels)
+export const num = (...labels: string[]): Node => reference('number', labels)
+export const page = (...labels: string[]): Node => reference('page', labels)
+export const full = (...labels: string[]): Node => reference('nameNumberAndPage', labels)
+const reference = (wording: string, targets: string[]): Node => nodes.reference!.create({ targets, wording })
+
+function inline(parts: Inline[]): Node[] {
+  return parts.flatMap(part => (Array.isArray(part) ? inline(part) : typeof part === 'string' ? (part ? [schema.text(part)] : []) : [part]))
+}
+
+/** Template text: line breaks and indentation of the source are single spaces. */
+function woven(strings: TemplateStringsArray, values: Inline[]): Node[] {
+  const parts: Inline[] = []
+  strings.forEach((text, i) => {
+    parts.push(text.replace(/[ \n]+/g, ' '))
+    if (i < values.length) parts.push(values[i]!)
+  })
+  const made = inline(parts)
+  const trim = (index: number, pattern: RegExp): void => {
+    const node = made[index]
+    if (!node?.isText) return
+    const text = node.text!.replace(pattern, '')
+    if (text === node.text) return
+    made.splice(index, 1, ...(text ? [schema.text(text, node.marks)] : []))
+  }
+  trim(0, /^ +/)
+  trim(made.length - 1, / +$/)
+  return made
+}
+
+type Template<T> = (strings: TemplateStringsArray, ...values: Inline[]) => T
+
+export const note: Template<Node> = (strings, ...values) => nodes.note!.create(null, woven(strings, values))
+export const t: Template<Node[]> = (strings, ...values) => woven(strings, values)
+export const p: Template<Node> = (strings, ...values) => nodes.paragraph!.create(null, woven(strings, values))
+const heading = (level: number, label: string, words: string): Node => nodes.heading!.create({ level, label }, schema.text(words))
+export const h2 = (label: string, words: string): Node => heading(2, label, words)
+export const h3 = (label: string, words: string): Node => heading(3, label, words)
+export const eq = (label: string, source: string): Node => nodes.equation!.create({ label, formula: source })
+export const plainEq = (source: string): Node => nodes.equation!.create({ formula: source, numbered: false })
+const item = (content: Node[]): Node => nodes.listItem!.create(null, nodes.paragraph!.create(null, content))
+export const bullets = (...items: Node[][]): Node => nodes.bulletedList!.create(null, items.map(item))
+export const steps = (...items: Node[][]): Node => nodes.numberedList!.create(null, items.map(item))
+export const fill = (): Node => nodes.fill!.create()
+
+interface FigureOptions {
+  picture: string
+  width?: number
+  short?: Node[]
+  alternative: string
+}
+export const fig = (label: string, { short, ...attrs }: FigureOptions, caption: Node[]): Node =>
+  nodes.figure!.create({ label, ...attrs }, [nodes.caption!.create(null, caption), ...(short ? [nodes.shortCaption!.create(null, short)] : [])])
+
+/** A table from rows of words; the first row heads it. Columns are aligned by a letter each: l, c or r. */
+export function tab(label: string, caption: Node[], columns: string, rows: (string | Node[])[][], short?: Node[]): Node {
+  const align = (i: number): string | null => ({ c: 'centre', r: 'right' })[columns[i]!] ?? null
+  const grid = nodes.grid!.create(
+    null,
+    rows.map((cells, row) =>
+      nodes.gridRow!.create(
+        null,
+        cells.map((cell, i) => {
+          const content = typeof cell === 'string' ? inline([cell]) : cell
+          return nodes[row === 0 ? 'gridHead' : 'gridCell']!.create({ align: align(i) }, nodes.paragraph!.create(null, content))
+        }),
+      ),
+    ),
+  )
+  return nodes.table!.create({ label }, [nodes.caption!.create(null, caption), ...(short ? [nodes.shortCaption!.create(null, short)] : []), grid])
+}
+
+export interface DivisionOptions {
+  role: string
+  label?: string
+  numbered?: boolean
+  listed?: boolean
+  series?: string
+}
+export const div = (options: DivisionOptions, title: string, ...blocks: (Node | Node[])[]): Node =>
+  nodes.division!.create({ ...options }, [nodes.title!.create(null, title ? schema.text(title) : null), ...blocks.flat()])
+
+/** Gives every block its id, the same in every run, and turns labels in references into the ids they stand for. */
+export function identified(divisions: Node[], prefix: string): Node {
+  const ids = new Map<string, string>()
+  let count = 0
+  const idOf = (): string => `${prefix}${(++count).toString(36)}`
+  const withIds = (node: Node): Node => {
+    if (node.isText) return node
+    const takesId = 'id' in (node.type.spec.attrs ?? {})
+    const id = takesId ? idOf() : ''
+    if (takesId && node.attrs.label) {
+      if (ids.has(node.attrs.label)) throw new Error(`The label “${node.attrs.label}” stands twice.`)
+      ids.set(node.attrs.label, id)
+    }
+    const content = node.children.map(withIds)
+    return node.type.create(takesId ? { ...node.attrs, id } : node.attrs, content, node.marks)
+  }
+  const withTargets = (node: Node): Node => {
+    if (node.isText) return node
+    if (node.type.name === 'reference') {
+      const targets = (node.attrs.targets as string[]).map(label => {
+        const id = ids.get(label)
+        if (!id) throw new Error(`Nothing carries the label “${label}”.`)
+        return id
+      })
+      return node.type.create({ ...node.attrs, targets })
+    }
+    return node.type.create(node.attrs, node.children.map(withTargets), node.marks)
+  }
+  const doc = nodes.doc!.create(null, divisions.map(withIds).map(withTargets))
+  doc.check()
+  return doc
+}

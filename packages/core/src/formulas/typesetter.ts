@@ -1,0 +1,148 @@
+/**
+ * Formulas as outlines and boxes, by MathJax with the STIX Two fonts; a formula is its source in the notation the math libraries
+ * exchange. Every result is kept by source and style, and can be handed out and taken back in, so that it outlives the program.
+ */
+import { liteAdaptor } from '@mathjax/src/js/adaptors/liteAdaptor.js'
+import type { LiteElement } from '@mathjax/src/js/adaptors/lite/Element.js'
+import { RegisterHTMLHandler } from '@mathjax/src/js/handlers/html.js'
+import '@mathjax/src/js/input/tex/ams/AmsConfiguration.js'
+import '@mathjax/src/js/input/tex/base/BaseConfiguration.js'
+import '@mathjax/src/js/input/tex/boldsymbol/BoldsymbolConfiguration.js'
+import '@mathjax/src/js/input/tex/configmacros/ConfigMacrosConfiguration.js'
+import { TeX } from '@mathjax/src/js/input/tex.js'
+import { mathjax } from '@mathjax/src/js/mathjax.js'
+import { SVG } from '@mathjax/src/js/output/svg.js'
+import { MathJaxStix2Font } from '@mathjax/mathjax-stix2-font/js/svg.js'
+import './mathFont.ts'
+import { notationMacros, notationPackages } from './notation.ts'
+
+/** Affine transform a b c d e f, as in SVG: x' = a x + c y + e, y' = b x + d y + f. */
+export type Affine = [number, number, number, number, number, number]
+
+/** A formula ready to draw. All lengths in em; y grows upwards from the baseline. */
+export interface FormulaBox {
+  width: number
+  height: number
+  depth: number
+  /** Filled outlines: path data with absolute commands M L Q C H V Z in 1/1000 em, and where they stand. */
+  outlines: { path: string; place: Affine }[]
+  /** Filled rectangles: x, y, width, height in 1/1000 em after `place`. */
+  rules: { rect: [number, number, number, number]; place: Affine }[]
+  /** What is wrong with the source, where it cannot be set. */
+  error: string
+}
+
+export interface FormulaTypesetter {
+  set(source: string, display: boolean): FormulaBox
+  /** Everything set so far that was not taken in, by key. */
+  handOut(): [string, FormulaBox][]
+  takeIn(boxes: Iterable<[string, FormulaBox]>): void
+}
+
+type Convert = (source: string, display: boolean) => LiteElement
+
+/** MathJax starts up on the first formula that no cache knows. */
+function startConverter(): Convert {
+  mathjax.asyncLoad = () => ({})
+  mathjax.asyncIsSynchronous = true
+  const adaptor = liteAdaptor()
+  RegisterHTMLHandler(adaptor)
+  const output = new SVG({ fontCache: 'none', fontData: MathJaxStix2Font, linebreaks: { inline: false } })
+  const input = new TeX({
+    packages: notationPackages,
+    macros: notationMacros,
+    formatError: (_: unknown, error: Error) => {
+      throw error
+    },
+  })
+  const document = mathjax.document('', { InputJax: input, OutputJax: output })
+  output.font.loadDynamicFilesSync()
+  return (source, display) => {
+    const root = document.convert(source, { display, em: 12, ex: 5.7, containerWidth: 1e5 }) as LiteElement
+    return adaptor.tags(root, 'svg')[0] as LiteElement
+  }
+}
+
+export function createTypesetter(): FormulaTypesetter {
+  const known = new Map<string, FormulaBox>()
+  const fresh = new Map<string, FormulaBox>()
+  let convert: Convert | undefined
+  return {
+    set(source, display) {
+      const key = (display ? 'display ' : 'inline ') + source
+      let box = known.get(key)
+      if (!box) {
+        convert ??= startConverter()
+        box = typeset(convert, source, display)
+        known.set(key, box)
+        fresh.set(key, box)
+      }
+      return box
+    },
+    handOut() {
+      const boxes = [...fresh]
+      fresh.clear()
+      return boxes
+    },
+    takeIn(boxes) {
+      for (const [key, box] of boxes) known.set(key, box)
+    },
+  }
+}
+
+function typeset(convert: Convert, source: string, display: boolean): FormulaBox {
+  if (!source.trim()) return failed('The formula is empty.')
+  try {
+    const root = convert(source, display)
+    const [, top, width, height] = numbers(root.attributes.viewBox as string)
+    const box: FormulaBox = { width: width! / 1000, height: -top! / 1000, depth: (height! + top!) / 1000, outlines: [], rules: [], error: '' }
+    collect(root, [1, 0, 0, -1, 0, 0], box, true)
+    return box
+  } catch (error) {
+    return failed((error as Error).message)
+  }
+}
+
+const failed = (error: string): FormulaBox => ({ width: 1, height: 0.7, depth: 0.2, outlines: [], rules: [], error })
+
+const numbers = (text: string): number[] => (text.match(/-?[\d.]+(e-?\d+)?/g) ?? []).map(Number)
+
+const times = (m: Affine, n: Affine): Affine => [
+  m[0] * n[0] + m[2] * n[1],
+  m[1] * n[0] + m[3] * n[1],
+  m[0] * n[2] + m[2] * n[3],
+  m[1] * n[2] + m[3] * n[3],
+  m[0] * n[4] + m[2] * n[5] + m[4],
+  m[1] * n[4] + m[3] * n[5] + m[5],
+]
+
+/** Walks the drawing and gathers outlines and rectangles with their whole transform. */
+function collect(node: LiteElement, outer: Affine, box: FormulaBox, root = false): void {
+  const attributes = node.attributes as Record<string, string> | undefined
+  if (!attributes) return
+  let place = outer
+  if (attributes.transform) place = times(place, transformOf(attributes.transform))
+  if (node.kind === 'svg' && !root && attributes.viewBox) {
+    const [left, top, width, height] = numbers(attributes.viewBox) as [number, number, number, number]
+    const across = Number(attributes.width) / width
+    const down = Number(attributes.height) / height
+    place = times(place, [across, 0, 0, down, Number(attributes.x ?? 0) - left * across, Number(attributes.y ?? 0) - top * down])
+  }
+  if (node.kind === 'path' && attributes.d) box.outlines.push({ path: attributes.d, place: rounded(place) })
+  else if (node.kind === 'rect')
+    box.rules.push({ rect: [attributes.x, attributes.y, attributes.width, attributes.height].map(value => Number(value ?? 0)) as [number, number, number, number], place: rounded(place) })
+  for (const child of node.children ?? []) collect(child as LiteElement, place, box)
+}
+
+const rounded = (place: Affine): Affine => place.map(value => Math.round(value * 1e4) / 1e4) as Affine
+
+function transformOf(text: string): Affine {
+  let place: Affine = [1, 0, 0, 1, 0, 0]
+  for (const [, name, list] of text.matchAll(/(\w+)\(([^)]*)\)/g)) {
+    const [a = 0, b] = numbers(list!)
+    if (name === 'translate') place = times(place, [1, 0, 0, 1, a, b ?? 0])
+    else if (name === 'scale') place = times(place, [a, 0, 0, b ?? a, 0, 0])
+    else if (name === 'matrix') place = times(place, numbers(list!) as Affine)
+  }
+  return place
+}

@@ -1,0 +1,51 @@
+/** The account of a number: how it came about, step by step, in words an author can check. */
+import { seriesRule, type Tile } from '../work/scheme.ts'
+import type { Entry, Ledger } from './ledger.ts'
+
+/** One sentence of an account; `entries` are the ids it speaks of, in order of mention. */
+export interface AccountStep {
+  text: string
+  entries: string[]
+}
+
+const called = (entry: Entry): string => `${entry.names.one} ${entry.bare}`.trim()
+
+export function accountOf(ledger: Ledger, id: string): AccountStep[] {
+  const entry = ledger.byId.get(id)
+  if (!entry) return []
+  if (!entry.number) return [{ text: unnumberedReason(entry), entries: [] }]
+  const steps: AccountStep[] = []
+  const say = (text: string, ...entries: string[]): void => void steps.push({ text, entries })
+  const many = entry.item.kind === 'heading' ? `${entry.names.many} at level ${entry.item.level}` : entry.names.many
+  const restart = ledger.byId.get(entry.restartedBy)
+  if (restart) {
+    const where = restart.bare ? called(restart) : 'its division'
+    say(`${capital(many)} count within ${where}, and began again at its heading.`, restart.id)
+  } else say(`${capital(many)} count on through the whole work.`)
+  const fellows = ledger.entries.filter(other => other.group === entry.group && other.restartedBy === entry.restartedBy && other.prefix === entry.prefix && other.order < entry.order && other.number)
+  if (entry.item.kind === 'part') say(`Part ${entry.count} of ${called(ledger.byId.get(entry.item.partOf)!)}.`, entry.item.partOf)
+  else if (fellows.length === 0) say('It is the first one there.')
+  else {
+    const shown = fellows.slice(-3)
+    const dots = fellows.length > shown.length ? '… ' : ''
+    say(`It comes after ${dots}${shown.map(other => other.bare).join(', ')}.`, ...shown.map(other => other.id))
+  }
+  const prefix = ledger.byId.get(entry.prefixFrom)
+  if (entry.item.kind === 'series') {
+    const rule = seriesRule(ledger.scheme, entry.item.series)
+    const written = prefix ? `number of ${called(prefix)} · “${rule.separator}” · count` : 'count alone'
+    say(`Written as ${written}${rule.brackets ? ', in brackets' : ''}.`, ...(prefix ? [prefix.id] : []))
+  } else if (entry.item.kind === 'heading') {
+    const rule = ledger.scheme.levels[entry.item.rules].find(found => found.level === entry.item.level)!
+    say(`Written as ${rule.pattern.map(tileName).join(' · ')}.`)
+  }
+  return steps
+}
+
+function unnumberedReason(entry: Entry): string {
+  if (entry.item.kind === 'heading' && entry.item.block === 'division' && !entry.item.numbered) return 'This division carries no number.'
+  return 'It is set to stand without a number, and touches no counter.'
+}
+
+const tileName = (tile: Tile): string => ('text' in tile ? `“${tile.text}”` : `level ${tile.level}`)
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,0 +1,74 @@
+import type { CounterForm } from '../work/scheme.ts'
+
+const romanValues: [number, string][] = [
+  [1000, 'M'],
+  [900, 'CM'],
+  [500, 'D'],
+  [400, 'CD'],
+  [100, 'C'],
+  [90, 'XC'],
+  [50, 'L'],
+  [40, 'XL'],
+  [10, 'X'],
+  [9, 'IX'],
+  [5, 'V'],
+  [4, 'IV'],
+  [1, 'I'],
+]
+
+function roman(value: number): string {
+  let rest = value
+  let written = ''
+  for (const [worth, sign] of romanValues)
+    while (rest >= worth) {
+      written += sign
+      rest -= worth
+    }
+  return written
+}
+
+/** a … z, then aa, ab …: bijective numeration over the given alphabet. */
+function letters(value: number, alphabet: string): string {
+  let rest = value
+  let written = ''
+  while (rest > 0) {
+    written = alphabet[(rest - 1) % alphabet.length] + written
+    rest = Math.floor((rest - 1) / alphabet.length)
+  }
+  return written
+}
+
+const noteSymbols = ['*', '†', '‡', '§', '‖', '¶']
+const latin = 'abcdefghijklmnopqrstuvwxyz'
+const greek = 'αβγδεζηθικλμνξοπρστυφχψω'
+
+const ones = 'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(' ')
+const tens = '  twenty thirty forty fifty sixty seventy eighty ninety'.split(' ')
+function englishWords(value: number): string {
+  if (value < 20) return ones[value]!
+  if (value < 100) return tens[Math.floor(value / 10)]! + (value % 10 ? `-${ones[value % 10]}` : '')
+  const rest = value % 100 ? ` and ${englishWords(value % 100)}` : ''
+  if (value < 1000) return `${ones[Math.floor(value / 100)]} hundred${rest}`
+  return String(value)
+}
+
+/** Writes a counter's value in a form. Forms without a zero (roman, letters, symbols) write 0 as the figure 0. */
+export function writeCounter(value: number, form: CounterForm): string {
+  if (form === 'arabic' || !Number.isInteger(value) || value < 0) return String(value)
+  if (form === 'words') return englishWords(value)
+  if (value === 0) return '0'
+  switch (form) {
+    case 'romanUpper':
+      return roman(value)
+    case 'romanLower':
+      return roman(value).toLowerCase()
+    case 'letterLower':
+      return letters(value, latin)
+    case 'letterUpper':
+      return letters(value, latin).toUpperCase()
+    case 'greek':
+      return letters(value, greek)
+    case 'symbols':
+      return noteSymbols[(value - 1) % noteSymbols.length]!.repeat(Math.ceil(value / noteSymbols.length))
+  }
+}

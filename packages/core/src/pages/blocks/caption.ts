@@ -1,0 +1,34 @@
+import type { Node } from 'prosemirror-model'
+import { seriesRule } from '../../work/scheme.ts'
+import { lineBoxes, type Mark } from '../box.ts'
+import { setText, type Setting, words } from '../setting.ts'
+
+/** The caption of a figure or table as one stack of marks, from its own top. */
+export function captionStack(node: Node, setting: Setting): { marks: Mark[]; height: number; notes: string[] } {
+  const style = setting.houseStyle.caption
+  const entry = setting.ledger.byId.get(node.attrs.id)
+  const rule = seriesRule(setting.scheme, node.type.name)
+  const name = entry?.number ? `${entry.names.one}\u00a0${entry.number}` : ''
+  const text = node.firstChild!
+  const leadIn = name ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: 'serifBold' })] : []
+  const lines = setText(text, setting, { style, measure: setting.measure, leadIn })
+  return stack(lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: node.attrs.id }))
+}
+
+/** Boxes on top of each other as one list of marks. */
+export function stack(boxes: { height: number; marks: Mark[]; notes: string[] }[]): { marks: Mark[]; height: number; notes: string[] } {
+  const marks: Mark[] = []
+  const notes: string[] = []
+  let height = 0
+  for (const box of boxes) {
+    for (const mark of box.marks) marks.push(moved(mark, 0, height))
+    notes.push(...box.notes)
+    height += box.height
+  }
+  return { marks, height, notes }
+}
+
+export function moved(mark: Mark, right: number, down: number): Mark {
+  if (mark.kind === 'line' || mark.kind === 'formula') return { ...mark, x: mark.x + right, baseline: mark.baseline + down }
+  return { ...mark, x: mark.x + right, y: mark.y + down }
+}

@@ -1,0 +1,86 @@
+import type { ListEntry } from '../../lists/entries.ts'
+import { dependencies, runsOf } from '../../type/inline.ts'
+import { type Line, setParagraph, type TextPiece } from '../../type/paragraph.ts'
+import type { TextStyle } from '../../work/houseStyle.ts'
+import { type Box, box, type Mark, space, type StripItem } from '../box.ts'
+import type { Setting } from '../setting.ts'
+
+/** Room kept free at the right for page labels, in em. */
+const labelRoom = 2.6
+
+/** The lines of a generated list: number, gap, text, leader, page label; chapters stand out. */
+export function generatedList(entries: ListEntry[], pageOf: (id: string) => string | undefined, setting: Setting): StripItem[] {
+  const { line: style, indent } = setting.houseStyle.contents
+  const chapters = entries.some(entry => entry.level > 1)
+  const numberWidth = widestNumber(entries, setting)
+  return entries.flatMap((entry): StripItem[] => {
+    const top = chapters && entry.level === 1
+    const look = top ? bold(style) : style
+    const left = chapters ? leftEdge(entry.level, indent) : 0
+    const gap = entry.number ? Math.max(numberWidth.get(entry.level)!, 0) + style.size * 0.9 : 0
+    const measure = setting.measure - left - gap - labelRoom * style.size
+    const lines = entryLines(entry, look, measure, setting)
+    const boxes = lines.map((line, index): Box => {
+      const marks: Mark[] = []
+      const baseline = style.leading * 0.75
+      if (index === 0 && entry.number) marks.push(text(entry.number, look, left, baseline, setting))
+      marks.push({ kind: 'line', x: left + gap, baseline, line, tag: 'TOCI' })
+      if (index === lines.length - 1) marks.push(...leaderAndLabel(left + gap + line.end, pageOf(entry.id) ?? '…', look, baseline, !top, setting))
+      return box(style.leading, marks, { block: entry.id, lead: { entry: entry.id }, breakAfter: top || index < lines.length - 1 ? Infinity : 0 })
+    })
+    return top ? [space(style.leading * 0.55), ...boxes] : boxes
+  })
+}
+
+const leftEdge = (level: number, indent: number): number => indent * Math.max(0, level - 1)
+
+function widestNumber(entries: ListEntry[], setting: Setting): Map<number, number> {
+  const { line: style } = setting.houseStyle.contents
+  const widest = new Map<number, number>()
+  for (const { level, number } of entries) widest.set(level, Math.max(widest.get(level) ?? 0, setting.fonts.serif.shape(number).width * style.size))
+  return widest
+}
+
+const boldStyles = new WeakMap<TextStyle, TextStyle>()
+function bold(style: TextStyle): TextStyle {
+  let found = boldStyles.get(style)
+  if (!found) boldStyles.set(style, (found = { ...style, face: 'serifBold' }))
+  return found
+}
+
+/** The entry's text without note marks. */
+function entryLines(entry: ListEntry, style: TextStyle, measure: number, setting: Setting): Line[] {
+  const key = `${measure}|${dependencies(entry.text, setting)}`
+  return setting.cache.listLines.get(entry.text, key, style, () => {
+    const runs = runsOf(entry.text, style, setting).filter(run => !run.note)
+    return setParagraph(runs, setting.fonts, { measure, style, indent: 0, hyphenate: false, language: setting.language })
+  })
+}
+
+function text(words: string, style: TextStyle, x: number, baseline: number, setting: Setting): Mark {
+  return { kind: 'line', x, baseline, tag: 'TOCI', line: lineOf(words, style, setting) }
+}
+
+function lineOf(words: string, style: TextStyle, setting: Setting): Line {
+  const shape = setting.fonts[style.face].shape(words)
+  const piece: TextPiece = { x: 0, shape, size: style.size, rise: 0, lead: null, marked: false }
+  return { pieces: [piece], end: shape.width * style.size, above: 0, below: 0, notes: [], hyphenated: false }
+}
+
+/** Dots stand under each other from line to line: they are set from the right edge. */
+function leaderAndLabel(from: number, label: string, style: TextStyle, baseline: number, leader: boolean, setting: Setting): Mark[] {
+  const labelLine = lineOf(label, style, setting)
+  const right = setting.measure - labelLine.end
+  const marks: Mark[] = []
+  if (leader) {
+    const step = setting.fonts.serif.shape(' .').width * style.size
+    const end = setting.measure - labelRoom * style.size * 0.8
+    const dots = Math.floor((Math.min(end, right - style.size * 0.4) - from - style.size * 0.5) / step)
+    if (dots > 1) {
+      const line = lineOf(' .'.repeat(dots), { ...style, face: 'serif' }, setting)
+      marks.push({ kind: 'line', x: Math.min(end, right - style.size * 0.4) - line.end, baseline, line, tag: 'Artifact' })
+    }
+  }
+  marks.push({ kind: 'line', x: right, baseline, line: labelLine, tag: 'TOCI' })
+  return marks
+}

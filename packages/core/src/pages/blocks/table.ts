@@ -1,0 +1,143 @@
+import type { Node } from 'prosemirror-model'
+import { seriesRule } from '../../work/scheme.ts'
+import { box, lineBoxes, type Mark, space, type StripItem } from '../box.ts'
+import { type BlockHandler, setText, type Setting } from '../setting.ts'
+import { captionStack, moved, stack } from './caption.ts'
+
+const padding = { across: 5, down: 3 }
+const thickRule = 0.9
+const thinRule = 0.45
+
+interface Row {
+  height: number
+  marks: Mark[]
+  notes: string[]
+  heads: boolean
+}
+
+/** Head rows between rules, a rule at the foot, columns as wide as their texts want. Longer than a page, it breaks between rows. */
+export const table: BlockHandler = (node, setting) => {
+  const { float } = setting.houseStyle
+  const id = node.attrs.id as string
+  const caption = captionStack(node, setting)
+  const { rows, width } = setGrid(node.lastChild!, setting)
+  const x = (setting.measure - width) / 2
+  const above = seriesRule(setting.scheme, 'table').captionPlace !== 'below'
+  const body = rows.reduce((sum, row) => sum + row.height, 0)
+  const height = caption.height + float.captionGap + body
+  if (height > setting.height) return longTable(id, caption, rows, width, x, setting)
+  let y = above ? caption.height + float.captionGap : 0
+  const marks: Mark[] = caption.marks.map(mark => moved(mark, 0, above ? 0 : body + float.captionGap))
+  rows.forEach((row, index) => {
+    marks.push(...rulesOf(rows, index, width).map(rule => moved(rule, x, y)), ...row.marks.map(mark => moved(mark, x, y)))
+    y += row.height
+  })
+  const notes = [...caption.notes, ...rows.flatMap(row => row.notes)]
+  return [box(height, marks, { block: id, begins: [id], notes, float: { series: 'table', ...float } })]
+}
+
+function longTable(id: string, caption: ReturnType<typeof captionStack>, rows: Row[], width: number, x: number, setting: Setting): StripItem[] {
+  const { float } = setting.houseStyle
+  const head = box(caption.height + float.captionGap, caption.marks, { block: id, begins: [id], notes: caption.notes, breakAfter: Infinity })
+  const boxes = rows.map((row, index) =>
+    box(row.height, [...rulesOf(rows, index, width).map(rule => moved(rule, x, 0)), ...row.marks.map(mark => moved(mark, x, 0))], {
+      block: id,
+      notes: row.notes,
+      breakAfter: row.heads ? Infinity : 0,
+    }),
+  )
+  return [space(float.before), head, ...boxes, space(float.after)]
+}
+
+/** The rules of a row, from its own top left corner. */
+function rulesOf(rows: Row[], index: number, width: number): Mark[] {
+  const rule = (y: number, height: number): Mark => ({ kind: 'rule', x: 0, y, width, height })
+  const marks: Mark[] = []
+  if (index === 0) marks.push(rule(0, thickRule))
+  if (rows[index]!.heads && !rows[index + 1]?.heads) marks.push(rule(rows[index]!.height - thinRule, thinRule))
+  if (index === rows.length - 1) marks.push(rule(rows[index]!.height - thickRule, thickRule))
+  return marks
+}
+
+interface Cell {
+  node: Node
+  column: number
+  columns: number
+}
+
+function setGrid(grid: Node, setting: Setting): { rows: Row[]; width: number } {
+  const layout = placeCells(grid)
+  const columns = Math.max(1, ...layout.map(row => Math.max(0, ...row.map(cell => cell.column + cell.columns))))
+  const widths = columnWidths(layout, columns, setting)
+  const at = [0]
+  for (const width of widths) at.push(at.at(-1)! + width)
+  const rows = layout.map((cells, index): Row => {
+    const set = cells.map(cell => setCell(cell, at[cell.column]!, at[cell.column + cell.columns]! - at[cell.column]!, setting))
+    const height = Math.max(setting.houseStyle.table.leading, ...set.map(part => part.height)) + padding.down * 2
+    return { height, marks: set.flatMap(part => part.marks), notes: set.flatMap(part => part.notes), heads: isHeadRow(grid.child(index)) }
+  })
+  return { rows, width: at.at(-1)! }
+}
+
+const isHeadRow = (row: Node): boolean => row.childCount > 0 && row.children.every(cell => cell.type.name === 'gridHead')
+
+/** Which column each cell begins in, cells that reach down from rows above taken into account. */
+function placeCells(grid: Node): Cell[][] {
+  const reaching: number[] = []
+  return grid.children.map(row => {
+    let column = 0
+    const cells = row.children.map((node): Cell => {
+      while (reaching[column]) column++
+      const cell = { node, column, columns: node.attrs.colspan as number }
+      for (let i = 0; i < cell.columns; i++) reaching[column + i] = node.attrs.rowspan as number
+      column += cell.columns
+      return cell
+    })
+    for (let i = 0; i < reaching.length; i++) reaching[i] = Math.max(0, (reaching[i] ?? 0) - 1)
+    return cells
+  })
+}
+
+const endless = 1e4
+
+/** Every column gets its natural width; where the sum is too wide, the wide ones give way in proportion to what they exceed. */
+function columnWidths(layout: Cell[][], columns: number, setting: Setting): number[] {
+  const natural = new Array<number>(columns).fill(setting.houseStyle.table.size * 2)
+  for (const cells of layout)
+    for (const { node, column, columns: spanned } of cells) {
+      if (spanned > 1) continue
+      const width = Math.max(...node.children.flatMap(paragraph => setText(paragraph, setting, { style: cellStyle(node, setting), measure: endless }).map(lineWidth)))
+      natural[column] = Math.max(natural[column]!, width + padding.across * 2 + 0.5)
+    }
+  const sum = natural.reduce((a, b) => a + b, 0)
+  if (sum <= setting.measure) return natural
+  const fair = setting.measure / columns
+  const wide = natural.map(width => Math.max(0, width - fair))
+  const over = wide.reduce((a, b) => a + b, 0)
+  return natural.map((width, i) => width - ((sum - setting.measure) * wide[i]!) / over)
+}
+
+/** Width of a line from its first piece on, whatever its alignment did with the endless measure. */
+const lineWidth = (line: { end: number; pieces: { x: number }[] }): number => line.end - (line.pieces[0]?.x ?? line.end)
+
+const styles = new WeakMap<object, Record<string, Setting['houseStyle']['table']>>()
+
+/** The table style with the alignment or weight of a cell; the same object every time, so that set lines can be found again. */
+function cellStyle(cell: Node, setting: Setting): Setting['houseStyle']['table'] {
+  const base = setting.houseStyle.table
+  let variants = styles.get(base)
+  if (!variants) styles.set(base, (variants = {}))
+  const align = (cell.attrs.align as 'left' | 'centre' | 'right' | null) ?? base.align
+  const heads = cell.type.name === 'gridHead'
+  return (variants[`${align} ${heads}`] ??= { ...base, align, face: heads ? 'serifBold' : base.face })
+}
+
+function setCell({ node }: Cell, left: number, width: number, setting: Setting): { height: number; marks: Mark[]; notes: string[] } {
+  const style = cellStyle(node, setting)
+  const tag = node.type.name === 'gridHead' ? 'TH' : 'TD'
+  const boxes = node.children.flatMap(paragraph =>
+    lineBoxes(setText(paragraph, setting, { style, measure: width - padding.across * 2 }), { ...style, x: left + padding.across, tag, block: paragraph.attrs.id }),
+  )
+  const { marks, height, notes } = stack(boxes)
+  return { height, notes, marks: marks.map(mark => moved(mark, 0, padding.down)) }
+}

@@ -1,0 +1,87 @@
+/** The material pages are made of: a strip of boxes and spaces, each with what it draws. All lengths in points; y grows downwards. */
+import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { Lead } from '../type/inline.ts'
+import type { Line } from '../type/paragraph.ts'
+
+/** Something drawn, placed from the top left corner of its box. */
+export type Mark =
+  | { kind: 'line'; x: number; baseline: number; line: Line; tag: Tag }
+  | { kind: 'formula'; x: number; baseline: number; formula: FormulaBox; size: number; source: string }
+  | { kind: 'rule'; x: number; y: number; width: number; height: number }
+  | { kind: 'picture'; x: number; y: number; width: number; height: number; picture: string; alternative: string }
+
+/** What a line is in the structure of the document, for readers that listen to it. */
+export type Tag = 'Title' | `H${1 | 2 | 3 | 4 | 5 | 6}` | 'P' | 'LI' | 'Caption' | 'TH' | 'TD' | 'Note' | 'TOCI' | 'Lbl' | 'Artifact'
+
+export interface Box {
+  kind: 'box'
+  height: number
+  marks: Mark[]
+  /** The identified block this stands for. */
+  block: string
+  /** Entries that begin in this box: they are on its page. */
+  begins: string[]
+  /** Notes whose marks stand in it. */
+  notes: string[]
+  /** What a page break after this box costs; Infinity forbids it. */
+  breakAfter: number
+  /** What a break just before it costs. */
+  breakBefore: number
+  /** Where the whole box leads, as an entry of a list does. */
+  lead?: Lead
+  /** A caption and its object, or a short table: may move to a later page when it does not fit where it stands. */
+  float?: { series: string; before: number; after: number }
+}
+export interface Space {
+  kind: 'space'
+  height: number
+}
+/** Takes what its page has left. */
+export interface Fill {
+  kind: 'fill'
+}
+export type StripItem = Box | Space | Fill
+
+/** A box in its place on a page, in points from the top left corner of the page. */
+export interface Placed {
+  x: number
+  y: number
+  box: Box
+}
+
+export const space = (height: number): Space => ({ kind: 'space', height })
+
+export function box(height: number, marks: Mark[], more: Partial<Box> = {}): Box {
+  return { kind: 'box', height, marks, block: '', begins: [], notes: [], breakAfter: 0, breakBefore: 0, ...more }
+}
+
+/** Costs of page breaks, in the units of the page cost: 100 is a break no author would mind. */
+export const costs = {
+  widow: 4000,
+  orphan: 4000,
+  hyphen: 300,
+  beforeDisplay: 1500,
+  insideList: 60,
+  floatDelay: 250,
+  splitNote: 6000,
+  shortLastPage: 2500,
+}
+
+/** Boxes for the lines of a text, one a line, on a grid of the given leading. */
+export function lineBoxes(lines: Line[], options: { leading: number; size: number; x: number; tag: Tag; block: string; begins?: string[] }): Box[] {
+  const { leading, size, x, tag, block } = options
+  const usualAbove = (leading - size) / 2 + size * 0.78
+  const usualBelow = leading - usualAbove
+  return lines.map((line, index) => {
+    const above = Math.max(usualAbove, line.above + 1)
+    const below = Math.max(usualBelow, line.below + 1)
+    const breakAfter =
+      index === lines.length - 1 ? 0 : (index === 0 ? costs.orphan : 0) + (index === lines.length - 2 ? costs.widow : 0) + (line.hyphenated ? costs.hyphen : 0)
+    return box(above + below, [{ kind: 'line', x, baseline: above, line, tag }], {
+      block,
+      begins: index === 0 ? (options.begins ?? []) : [],
+      notes: line.notes,
+      breakAfter,
+    })
+  })
+}

@@ -1,0 +1,99 @@
+/** What the handlers of blocks are given, and the table of them: one file per kind of block, all of one signature. */
+import type { Node } from 'prosemirror-model'
+import type { WorkLedger } from '../numbers/ledger.ts'
+import type { Fonts } from '../type/fonts.ts'
+import type { InlineContext } from '../type/inline.ts'
+import { dependencies, type Run, runsOf } from '../type/inline.ts'
+import { type Line, setParagraph } from '../type/paragraph.ts'
+import type { HouseStyle, TextStyle } from '../work/houseStyle.ts'
+import type { Scheme } from '../work/scheme.ts'
+import type { Picture } from '../work/work.ts'
+import type { Box, StripItem } from './box.ts'
+
+export interface Setting extends InlineContext {
+  fonts: Fonts
+  houseStyle: HouseStyle
+  scheme: Scheme
+  language: string
+  ledger: WorkLedger
+  pictures: Map<string, Picture>
+  /** Width of the text area in points. */
+  measure: number
+  /** Height of the text area in points. */
+  height: number
+  cache: SettingCache
+}
+
+/** Where a block stands, as far as its look depends on it. */
+export interface Place {
+  /** The kind of the block before it in the same division, or 'title'. */
+  after: string
+  role: string
+  /** Numbered lists: the number the first item has. */
+  firstNumber: number
+}
+
+/** Turns a block into the strip that pages are cut from. */
+export type BlockHandler = (node: Node, setting: Setting, place: Place) => StripItem[]
+
+/**
+ * Results kept by node identity: an untouched block is never set twice. A few variants are kept for each node, because the rounds
+ * of a turnover word page references differently until they balance, and every turnover goes through the same rounds.
+ */
+export class NodeCache<Value> {
+  private readonly kept = new WeakMap<Node, { key: string; style: object; value: Value }[]>()
+  private static readonly variants = 4
+
+  get(node: Node, key: string, style: object, make: () => Value): Value {
+    let variants = this.kept.get(node)
+    if (!variants) this.kept.set(node, (variants = []))
+    for (const variant of variants) if (variant.key === key && variant.style === style) return variant.value
+    const value = make()
+    variants.unshift({ key, style, value })
+    if (variants.length > NodeCache.variants) variants.pop()
+    return value
+  }
+}
+
+export class SettingCache {
+  readonly lines = new NodeCache<Line[]>()
+  readonly listLines = new NodeCache<Line[]>()
+  readonly blocks = new NodeCache<StripItem[]>()
+  readonly notes = new NodeCache<Box[]>()
+}
+
+export interface TextOptions {
+  style: TextStyle
+  measure: number
+  indent?: number
+  /** Set before the text itself: “Figure 3.4. ”. */
+  leadIn?: Run[]
+}
+
+/** The lines of a text block, from the cache where nothing they depend on has changed. */
+export function setText(node: Node, setting: Setting, { style, measure, indent = 0, leadIn = [] }: TextOptions): Line[] {
+  let key = `${measure}|${indent}|${dependencies(node, setting)}`
+  for (const run of leadIn) key += `|${run.text}`
+  const { fonts, language, houseStyle } = setting
+  return setting.cache.lines.get(node, key, style, () =>
+    setParagraph([...leadIn, ...runsOf(node, style, setting)], fonts, { measure, style, indent, hyphenate: houseStyle.hyphenate, language }),
+  )
+}
+
+/** A run of plain words. */
+export function words(text: string, style: TextStyle, more: Partial<Run> = {}): Run {
+  return { text, face: style.face, size: style.size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: false, marked: false, ...more }
+}
+
+/** Lines of a text that is not in the document. */
+export function setWords(runs: Run[], setting: Setting, style: TextStyle, measure: number): Line[] {
+  return setParagraph(runs, setting.fonts, { measure, style, indent: 0, hyphenate: false, language: setting.language })
+}
+
+/** Everything the setting of a block depends on beside the block itself, as one string. */
+export function blockDependencies(node: Node, setting: Setting): string {
+  if (node.inlineContent) return dependencies(node, setting)
+  let key = ''
+  node.forEach(child => void (key += blockDependencies(child, setting)))
+  return key
+}

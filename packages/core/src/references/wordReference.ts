@@ -1,0 +1,165 @@
+/** What a reference says: its targets grouped, sorted, joined into ranges and worded in the work's language. */
+import type { Entry, Ledger } from '../numbers/ledger.ts'
+
+export type Wording = 'number' | 'nameAndNumber' | 'page' | 'nameNumberAndPage'
+export const wordings: Record<Wording, string> = {
+  nameAndNumber: 'Name and number',
+  number: 'Number',
+  page: 'Page',
+  nameNumberAndPage: 'Name, number and page',
+}
+
+/** A piece of a reference's text. `target` is what it leads to; `lost` marks a target that is no longer in the work. */
+export interface ReferencePart {
+  text: string
+  target?: string
+  lost?: true
+}
+
+export interface ReferenceContext {
+  ledger: Ledger
+  language: string
+  /** The page label a target stands on, or undefined while pages are not known. */
+  pageOf: (id: string) => string | undefined
+  opensSentence: boolean
+}
+
+export interface ReferenceToWord {
+  targets: string[]
+  wording: Wording
+  was: Record<string, string>
+}
+
+const joiner = '\u00a0'
+const unknownPage = '…'
+
+/** One or more consecutive entries that print as a single item: “5.9”, “5.2–5.5”. */
+interface Run {
+  first: Entry
+  last: Entry
+}
+
+export function wordReference({ targets, wording, was }: ReferenceToWord, context: ReferenceContext): ReferencePart[] {
+  const { ledger, language } = context
+  const found: Entry[] = []
+  const lost: ReferencePart[] = []
+  for (const id of new Set(targets)) {
+    const entry = ledger.byId.get(id)
+    if (entry) found.push(entry)
+    else lost.push({ text: was[id] ? `a deleted target (was ${was[id]})` : 'a deleted target', target: id, lost: true })
+  }
+  if (targets.length === 0) lost.push({ text: 'a reference without a target', lost: true })
+  const groups = groupBySeries(found)
+  const clauses: ReferencePart[][] = []
+  if (wording === 'page') {
+    if (found.length) clauses.push(pages(found, context, false))
+  } else if (wording === 'nameNumberAndPage') clauses.push(...namedByPage(groups, context))
+  else
+    for (const group of groups) {
+      const items = runs(group).map(run => runParts(run))
+      clauses.push(wording === 'number' ? joinList(items, language) : named(group, items, context))
+    }
+  const parts = joinList([...clauses, ...lost.map(part => [part])], language)
+  if (context.opensSentence && parts[0]) parts[0] = { ...parts[0], text: parts[0].text.charAt(0).toLocaleUpperCase(language) + parts[0].text.slice(1) }
+  return mergeParts(parts)
+}
+
+export const referenceText = (parts: ReferencePart[]): string => parts.map(part => part.text).join('')
+
+function groupBySeries(entries: Entry[]): Entry[][] {
+  const groups = new Map<string, Entry[]>()
+  for (const entry of entries) {
+    const key = entry.item.kind === 'heading' ? entry.names.one : entry.group
+    const group = groups.get(key)
+    if (group) group.push(entry)
+    else groups.set(key, [entry])
+  }
+  return [...groups.values()].map(group => group.sort((a, b) => a.order - b.order))
+}
+
+/** Runs of three or more consecutive entries with the same prefix become one; shorter ones stay apart. */
+function runs(group: Entry[]): Run[] {
+  const out: Run[] = []
+  for (let i = 0; i < group.length; ) {
+    let end = i
+    while (end + 1 < group.length && follows(group[end]!, group[end + 1]!)) end++
+    if (end - i >= 2) out.push({ first: group[i]!, last: group[end]! })
+    else for (let k = i; k <= end; k++) out.push({ first: group[k]!, last: group[k]! })
+    i = end + 1
+  }
+  return out
+}
+
+const follows = (a: Entry, b: Entry): boolean =>
+  a.group === b.group && a.item.kind === b.item.kind && a.prefix === b.prefix && a.item.partOf === b.item.partOf && b.count === a.count + 1 && a.number !== '' && b.number !== ''
+
+/** An entry without a number is called by its own words: a reference never says nothing. */
+const printed = (entry: Entry): string => entry.number === '' ? `“${entry.item.text?.textContent || entry.names.one}”` : entry.brackets ? entry.number : entry.bare
+
+function runParts({ first, last }: Run): ReferencePart[] {
+  if (first === last) return [{ text: printed(first), target: first.id }]
+  return [
+    { text: printed(first), target: first.id },
+    { text: '–', target: first.id },
+    { text: printed(last), target: last.id },
+  ]
+}
+
+function named(group: Entry[], items: ReferencePart[][], context: ReferenceContext): ReferencePart[] {
+  const first = group[0]!
+  if (group.length === 1 && first.number === '') return items[0]!
+  const { names } = first
+  const short = context.ledger.scheme.nameForm === 'short'
+  const name = group.length > 1 ? (short ? names.shortMany : names.many) : short ? names.shortOne : names.one
+  return [{ text: name + joiner, target: first.id }, ...joinList(items, context.language)]
+}
+
+/** Entries of a group that stand on the same page share one “on page …”. */
+function namedByPage(groups: Entry[][], context: ReferenceContext): ReferencePart[][] {
+  const clauses: ReferencePart[][] = []
+  for (const group of groups) {
+    const byPage = new Map<string, Entry[]>()
+    for (const entry of group) {
+      const page = context.pageOf(entry.id) ?? unknownPage
+      byPage.set(page, [...(byPage.get(page) ?? []), entry])
+    }
+    for (const entries of byPage.values()) {
+      const items = runs(entries).map(run => runParts(run))
+      clauses.push([...named(entries, items, context), { text: ' on ' }, ...pages(entries.slice(0, 1), context, true)])
+    }
+  }
+  return clauses
+}
+
+function pages(entries: Entry[], context: ReferenceContext, single: boolean): ReferencePart[] {
+  const byLabel = new Map<string, string>()
+  for (const entry of [...entries].sort((a, b) => a.order - b.order)) {
+    const label = context.pageOf(entry.id) ?? unknownPage
+    if (!byLabel.has(label)) byLabel.set(label, entry.id)
+  }
+  const name = byLabel.size > 1 && !single ? 'pages' : 'page'
+  const items = [...byLabel].map(([label, target]): ReferencePart[] => [{ text: label, target }])
+  return [{ text: name + joiner, target: entries[0]!.id }, ...joinList(items, context.language)]
+}
+
+const formats = new Map<string, Intl.ListFormat>()
+
+/** “a, b and c” in the given language. */
+function joinList(items: ReferencePart[][], language: string): ReferencePart[] {
+  if (items.length < 2) return items[0] ?? []
+  let format = formats.get(language)
+  if (!format) formats.set(language, (format = new Intl.ListFormat(language, { type: 'conjunction' })))
+  return format
+    .formatToParts(items.map((_, index) => String(index)))
+    .flatMap(part => (part.type === 'element' ? items[Number(part.value)]! : [{ text: part.value }]))
+}
+
+function mergeParts(parts: ReferencePart[]): ReferencePart[] {
+  const out: ReferencePart[] = []
+  for (const part of parts) {
+    const last = out.at(-1)
+    if (last && last.target === part.target && !last.lost && !part.lost) last.text += part.text
+    else out.push({ ...part })
+  }
+  return out
+}

@@ -1,0 +1,193 @@
+/**
+ * A turnover: one complete computation of a work, in which numbers, references, lists and pages agree with each other.
+ *
+ *     numbers → references, lists → type, formulas → pages → page labels → references again, until nothing changes
+ *
+ * Every turnover goes through the same rounds from the same beginning, with or without kept results, so that an edited work and
+ * the same work opened afresh give the same pages.
+ */
+import type { Node } from 'prosemirror-model'
+import type { FormulaTypesetter } from '../formulas/typesetter.ts'
+import { entriesOf } from '../lists/entries.ts'
+import { isGenerated, scanDivision } from '../numbers/scan.ts'
+import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
+import { bodiesOf, type FlowCache, flowsOf, labelPages, type Page } from '../pages/page.ts'
+import { divisionStrips } from '../pages/strip.ts'
+import { type Setting, SettingCache } from '../pages/setting.ts'
+import { type ReferencePart, type Wording, wordReference } from '../references/wordReference.ts'
+import type { Fonts } from '../type/fonts.ts'
+import { division } from '../work/schema.ts'
+import type { Work } from '../work/work.ts'
+
+export interface Turnover {
+  work: Work
+  ledger: WorkLedger
+  pages: Page[]
+  /** Index of the page on which an entry or identified block begins. */
+  pageIndexOf: Map<string, number>
+  wordingOf(reference: Node): ReferencePart[]
+  /** How often pages were made up until nothing changed. */
+  rounds: number
+  /** False where page numbers and page references chased each other and had to be settled. */
+  settled: boolean
+}
+
+/** How far a turnover has come; between two of these its host may do other things, or drop it. */
+export interface TurnoverProgress {
+  done: number
+  of: number
+}
+
+const mostRounds = 12
+
+/** Holds what is kept from one turnover of a work to the next. */
+export class TurnoverEngine {
+  private readonly cache = new SettingCache()
+  private readonly flows: FlowCache = new Map()
+  private readonly numberWordings = new WeakMap<Node, { ledger: WorkLedger; language: string; opensSentence: boolean; parts: ReferencePart[] }>()
+  private ledger: WorkLedger | undefined
+  private pages: Page[] = []
+  readonly fonts: Fonts
+  readonly formulas: FormulaTypesetter
+
+  constructor(fonts: Fonts, formulas: FormulaTypesetter) {
+    this.fonts = fonts
+    this.formulas = formulas
+  }
+
+  /** Runs to the end without pause. */
+  run(work: Work): Turnover {
+    const steps = this.steps(work)
+    for (;;) {
+      const step = steps.next()
+      if (step.done) return step.value
+    }
+  }
+
+  *steps(work: Work): Generator<TurnoverProgress, Turnover> {
+    const { doc, scheme, houseStyle, settings, pictures } = work
+    const ledger = numberWork(doc, scheme, this.ledger)
+    this.ledger = ledger
+    const sentences = sentenceOpenings(doc)
+    let labels = new Map<string, string>()
+    let wordings = new Map<Node, ReferencePart[]>()
+    const wordingOf = (node: Node): ReferencePart[] => {
+      let parts = wordings.get(node)
+      if (!parts) wordings.set(node, (parts = this.word(node, ledger, settings.language, labels, sentences)))
+      return parts
+    }
+    const { page } = houseStyle
+    const setting: Setting = {
+      fonts: this.fonts,
+      formulas: this.formulas,
+      houseStyle,
+      scheme,
+      language: settings.language,
+      ledger,
+      pictures,
+      measure: page.width - page.inner - page.outer,
+      height: page.height - page.top - page.bottom,
+      cache: this.cache,
+      wordingOf: node => wordingOf(node),
+      noteMark: id => ledger.byId.get(id)?.number ?? '',
+    }
+    const seen = new Set<string>()
+    let pages: Page[] = []
+    let pageIndexOf = new Map<string, number>()
+    let settled = true
+    let rounds = 0
+    const pageOf = (id: string): string | undefined => labels.get(id)
+    for (;;) {
+      const strips = new Map<Node, ReturnType<typeof divisionStrips>>()
+      for (let i = 0; i < doc.childCount; i++) {
+        const node = doc.child(i)
+        const listing = isGenerated(node) ? { entries: entriesOf(node, doc, ledger, houseStyle.contents.depth), pageOf } : null
+        strips.set(node, divisionStrips(node, setting, listing))
+        yield { done: i + 1, of: doc.childCount }
+      }
+      const made = []
+      for (const flow of flowsOf(doc, node => strips.get(node)!, setting)) {
+        made.push({ flow, bodies: bodiesOf(flow, rounds, this.flows, setting) })
+        yield { done: doc.childCount, of: doc.childCount }
+      }
+      pages = labelPages(made, setting, this.pages)
+      rounds++
+      pageIndexOf = indexPages(pages)
+      const next = new Map<string, string>()
+      for (const [id, index] of pageIndexOf) next.set(id, pages[index]!.label)
+      const changed = relevantIds(doc, ledger).filter(id => labels.get(id) !== next.get(id))
+      if (changed.length === 0) break
+      const state = changed.map(id => `${id}:${next.get(id)}`).join()
+      if (seen.has(state) || rounds >= mostRounds) {
+        settled = false
+        const wider = widerLabels(labels, next)
+        if (sameLabels(wider, labels) || rounds >= mostRounds + 4) break
+        labels = wider
+      } else {
+        seen.add(state)
+        labels = next
+      }
+      wordings = new Map()
+    }
+    this.pages = pages
+    this.forgetFlows(doc)
+    return { work, ledger, pages, pageIndexOf, wordingOf, rounds, settled }
+  }
+
+  /** Wordings that say no page depend on the numbers alone and are kept with them. */
+  private word(node: Node, ledger: WorkLedger, language: string, labels: Map<string, string>, sentences: WeakMap<Node, boolean>): ReferencePart[] {
+    const { targets, wording, was } = node.attrs as { targets: string[]; wording: Wording; was: Record<string, string> }
+    const opensSentence = sentences.get(node) ?? false
+    const say = (): ReferencePart[] => wordReference({ targets, wording, was }, { ledger, language, pageOf: id => labels.get(id), opensSentence })
+    if (wording === 'page' || wording === 'nameNumberAndPage') return say()
+    const kept = this.numberWordings.get(node)
+    if (kept && kept.ledger === ledger && kept.language === language && kept.opensSentence === opensSentence) return kept.parts
+    const parts = say()
+    this.numberWordings.set(node, { ledger, language, opensSentence, parts })
+    return parts
+  }
+
+  private forgetFlows(doc: Node): void {
+    const present = new Set(doc.children.map(node => division(node).id))
+    for (const key of this.flows.keys()) if (!present.has(key.slice(0, key.lastIndexOf(' ')))) this.flows.delete(key)
+  }
+}
+
+function sentenceOpenings(doc: Node): WeakMap<Node, boolean> {
+  const openings = new WeakMap<Node, boolean>()
+  for (const node of doc.children) for (const reference of scanDivision(node).references) openings.set(reference.node, reference.opensSentence)
+  return openings
+}
+
+/** First page of everything that begins on it; a block without entries counts from its first box. */
+function indexPages(pages: Page[]): Map<string, number> {
+  const index = new Map<string, number>()
+  for (const page of pages)
+    for (const { box } of page.placed) {
+      for (const id of box.begins) if (!index.has(id)) index.set(id, page.index)
+      if (box.block && !box.lead && !index.has(box.block)) index.set(box.block, page.index)
+    }
+  return index
+}
+
+/** The ids whose page is printed somewhere: listed entries and targets of page references. */
+function relevantIds(doc: Node, ledger: WorkLedger): string[] {
+  const ids = new Set<string>()
+  if (doc.children.some(isGenerated)) for (const entry of ledger.entries) if (entry.item.kind !== 'note') ids.add(entry.id)
+  for (const node of doc.children)
+    for (const { node: reference, targets } of scanDivision(node).references)
+      if (reference.attrs.wording === 'page' || reference.attrs.wording === 'nameNumberAndPage') for (const target of targets) ids.add(target)
+  return [...ids]
+}
+
+/** Where labels chase each other the wider form wins; of two as wide, the later page. */
+function widerLabels(a: Map<string, string>, b: Map<string, string>): Map<string, string> {
+  const out = new Map(b)
+  for (const [id, label] of a) {
+    const other = out.get(id)
+    if (other !== undefined && (label.length > other.length || (label.length === other.length && Number(label) > Number(other)))) out.set(id, label)
+  }
+  return out
+}
+
+const sameLabels = (a: Map<string, string>, b: Map<string, string>): boolean => a.size === b.size && [...a].every(([id, label]) => b.get(id) === label)

@@ -1,0 +1,115 @@
+/** Fonts: opened from the bytes the host gives, shaping by HarfBuzz, every shaped text kept. */
+import * as hb from 'harfbuzzjs'
+import type { FaceName } from '../work/houseStyle.ts'
+
+/** The files of the faces a work is set in, read by the host from the packages that ship with the program. */
+export type FontFiles = Record<FaceName, Uint8Array>
+
+/** Package path of each face's file: the same bytes serve the screen, the shaper and the PDF. */
+export const fontPackages: Record<FaceName, string> = {
+  serif: '@expo-google-fonts/source-serif-4/400Regular/SourceSerif4_400Regular.ttf',
+  serifItalic: '@expo-google-fonts/source-serif-4/400Regular_Italic/SourceSerif4_400Regular_Italic.ttf',
+  serifBold: '@expo-google-fonts/source-serif-4/600SemiBold/SourceSerif4_600SemiBold.ttf',
+  serifBoldItalic: '@expo-google-fonts/source-serif-4/600SemiBold_Italic/SourceSerif4_600SemiBold_Italic.ttf',
+  sans: '@expo-google-fonts/source-sans-3/400Regular/SourceSans3_400Regular.ttf',
+  sansSemibold: '@expo-google-fonts/source-sans-3/600SemiBold/SourceSans3_600SemiBold.ttf',
+  mono: '@expo-google-fonts/source-code-pro/400Regular/SourceCodePro_400Regular.ttf',
+}
+
+/** A text as the font draws it. Widths in em; clusters are UTF-16 indices into `text`. */
+export interface Shape {
+  text: string
+  face: FaceName
+  glyphs: Uint16Array
+  advances: Float32Array
+  clusters: Uint16Array
+  width: number
+  /** True where the face has no glyph for a character of the text. */
+  incomplete: boolean
+}
+
+export interface OpenFace {
+  name: FaceName
+  bytes: Uint8Array
+  unitsPerEm: number
+  /** Above and below the baseline, in em, both positive. */
+  ascender: number
+  descender: number
+  shape(text: string): Shape
+  /** The width the font gives a glyph before kerning, in em. */
+  plainAdvance(glyph: number): number
+}
+
+export type Fonts = Record<FaceName, OpenFace>
+
+/** Distinct texts a face remembers before it starts afresh: bounds memory over long sittings. */
+const rememberedShapes = 60_000
+
+export function openFonts(files: FontFiles): Fonts {
+  const buffer = new hb.Buffer()
+  const open = (name: FaceName): OpenFace => {
+    const face = new hb.Face(new hb.Blob(files[name]))
+    const font = new hb.Font(face)
+    const unit = 1 / face.upem
+    const extents = font.hExtents()
+    const shapes = new Map<string, Shape>()
+    const advances = new Map<number, number>()
+    const shapeAnew = (text: string): Shape => {
+      buffer.clearContents()
+      buffer.addText(text)
+      buffer.guessSegmentProperties()
+      hb.shape(font, buffer)
+      const infos = buffer.getGlyphInfos()
+      const positions = buffer.getGlyphPositions()
+      const count = infos.length
+      const shape: Shape = {
+        text,
+        face: name,
+        glyphs: new Uint16Array(count),
+        advances: new Float32Array(count),
+        clusters: new Uint16Array(count),
+        width: 0,
+        incomplete: false,
+      }
+      for (let i = 0; i < count; i++) {
+        shape.glyphs[i] = infos[i]!.codepoint
+        shape.clusters[i] = infos[i]!.cluster
+        shape.advances[i] = positions[i]!.xAdvance * unit
+        shape.width += positions[i]!.xAdvance * unit
+        if (infos[i]!.codepoint === 0) shape.incomplete = true
+      }
+      return shape
+    }
+    return {
+      name,
+      bytes: files[name],
+      unitsPerEm: face.upem,
+      ascender: extents.ascender * unit,
+      descender: -extents.descender * unit,
+      shape(text) {
+        let shape = shapes.get(text)
+        if (!shape) {
+          if (shapes.size > rememberedShapes) shapes.clear()
+          shapes.set(text, (shape = shapeAnew(text)))
+        }
+        return shape
+      },
+      plainAdvance(glyph) {
+        let advance = advances.get(glyph)
+        if (advance === undefined) advances.set(glyph, (advance = font.glyphHAdvance(glyph) * unit))
+        return advance
+      },
+    }
+  }
+  return Object.fromEntries((Object.keys(fontPackages) as FaceName[]).map(name => [name, open(name)])) as Fonts
+}
+
+/** The face for a text in a base face with emphasis, weight or code. */
+export function faceWith(base: FaceName, marks: { emphasis: boolean; strong: boolean; code: boolean }): FaceName {
+  if (marks.code) return 'mono'
+  if (base === 'sans' || base === 'sansSemibold') return marks.strong ? 'sansSemibold' : base
+  if (base === 'mono') return base
+  const italic = (base === 'serifItalic' || base === 'serifBoldItalic') !== marks.emphasis
+  const bold = base === 'serifBold' || base === 'serifBoldItalic' || marks.strong
+  return bold ? (italic ? 'serifBoldItalic' : 'serifBold') : italic ? 'serifItalic' : 'serif'
+}

@@ -1,0 +1,95 @@
+/** The inline content of a text block as styled runs: what is set, in which face, and where it leads. */
+import type { Node } from 'prosemirror-model'
+import type { FormulaBox, FormulaTypesetter } from '../formulas/typesetter.ts'
+import type { ReferencePart } from '../references/wordReference.ts'
+import type { FaceName, TextStyle } from '../work/houseStyle.ts'
+import { faceWith } from './fonts.ts'
+
+/** Where a piece of text leads: an entry of the work, an address outside, or a note. */
+export type Lead = { entry: string } | { address: string } | { note: string }
+
+export interface Run {
+  text: string
+  face: FaceName
+  /** Type size in points. */
+  size: number
+  /** Height above the baseline in points; negative is below. */
+  rise: number
+  lead: Lead | null
+  /** A formula stands here; `text` is then one placeholder letter. */
+  formula: FormulaBox | null
+  source: string
+  /** The note whose mark this is. */
+  note: string
+  /** Words may be hyphenated. */
+  divisible: boolean
+  /** Something that must be mended: a lost target, a formula that cannot be set. */
+  marked: boolean
+}
+
+/** What inline content needs to know of the rest of the work. */
+export interface InlineContext {
+  formulas: FormulaTypesetter
+  wordingOf(reference: Node): ReferencePart[]
+  /** The number of a note by id. */
+  noteMark(id: string): string
+}
+
+/** Share of the type size that raised and lowered text and note marks have, and how far they move. */
+const scriptSize = 0.68
+const raised = 0.36
+const lowered = -0.14
+
+export function runsOf(node: Node, style: TextStyle, context: InlineContext): Run[] {
+  const runs: Run[] = []
+  const plain = { size: style.size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: true, marked: false }
+  node.forEach(child => {
+    const has = (mark: string): boolean => child.marks.some(found => found.type.name === mark)
+    const face = faceWith(style.face, { emphasis: has('emphasis'), strong: has('strong'), code: has('code') })
+    if (child.isText) {
+      const link = child.marks.find(mark => mark.type.name === 'link')
+      const script = has('superscript') ? raised : has('subscript') ? lowered : 0
+      const size = style.size * (script ? scriptSize : face === 'mono' ? 0.92 : 1)
+      const lead = link ? { address: link.attrs.address as string } : null
+      runs.push({ ...plain, text: child.text!, face, size, rise: script * style.size, lead, divisible: face !== 'mono' && !link })
+    } else if (child.type.name === 'formula') {
+      const source = child.attrs.formula as string
+      const formula = context.formulas.set(source, false)
+      if (formula.error) runs.push({ ...plain, text: source || '□', face: 'mono', size: style.size * 0.85, divisible: false, marked: true })
+      else runs.push({ ...plain, text: 'x', face, formula, source, divisible: false })
+    } else if (child.type.name === 'reference') {
+      for (const part of context.wordingOf(child))
+        runs.push({ ...plain, text: part.text, face, lead: part.target && !part.lost ? { entry: part.target } : null, divisible: false, marked: Boolean(part.lost) })
+    } else if (child.type.name === 'note') {
+      const id = child.attrs.id as string
+      runs.push({ ...plain, text: context.noteMark(id), face: style.face, size: style.size * scriptSize, rise: raised * style.size, lead: { note: id }, note: id, divisible: false })
+    }
+  })
+  return runs
+}
+
+/** What the setting of a text block depends on beside the node and its style, as one string to compare. */
+export function dependencies(node: Node, context: InlineContext): string {
+  const { references, notes } = volatileParts(node)
+  if (!references.length && !notes.length) return ''
+  let key = ''
+  for (const reference of references) for (const part of context.wordingOf(reference)) key += `${part.text}>${part.target ?? ''}${part.lost ? '!' : ''}|`
+  for (const note of notes) key += `${context.noteMark(note)}~`
+  return key
+}
+
+const volatiles = new WeakMap<Node, { references: Node[]; notes: string[] }>()
+
+/** References and note marks of a text block itself, not of notes in it. */
+function volatileParts(node: Node): { references: Node[]; notes: string[] } {
+  let found = volatiles.get(node)
+  if (!found) {
+    found = { references: [], notes: [] }
+    for (const child of node.children) {
+      if (child.type.name === 'reference') found.references.push(child)
+      else if (child.type.name === 'note') found.notes.push(child.attrs.id)
+    }
+    volatiles.set(node, found)
+  }
+  return found
+}

@@ -1,0 +1,288 @@
+/** Sets a paragraph: runs become boxes, glue and penalties, lines are broken, and every line is left with its pieces in place. */
+import LineBreaker from 'linebreak'
+import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { TextStyle } from '../work/houseStyle.ts'
+import { breakLines, fillLines, forbidden, Items } from './breakLines.ts'
+import type { Fonts, Shape } from './fonts.ts'
+import { divisionsOf } from './hyphenation.ts'
+import type { Lead, Run } from './inline.ts'
+
+/** A shaped text on a line. Lengths in points from the line's left end; y grows upwards from the baseline. */
+export interface TextPiece {
+  x: number
+  shape: Shape
+  size: number
+  rise: number
+  lead: Lead | null
+  marked: boolean
+}
+export interface FormulaPiece {
+  x: number
+  formula: FormulaBox
+  source: string
+  size: number
+}
+export type Piece = TextPiece | FormulaPiece
+
+export interface Line {
+  pieces: Piece[]
+  /** Where the last piece ends, in points from the left end. */
+  end: number
+  /** How far the line reaches above and below its baseline, in points. */
+  above: number
+  below: number
+  /** Notes whose marks stand on this line. */
+  notes: string[]
+  hyphenated: boolean
+}
+
+export interface ParagraphOptions {
+  measure: number
+  style: TextStyle
+  /** Indent of the first line in points. */
+  indent: number
+  hyphenate: boolean
+  language: string
+}
+
+const hyphenCost = 60
+/** Break after a hyphen or dash the author typed. */
+const openBreakCost = 20
+const items = new Items()
+
+/** An unbroken stretch of one run. */
+interface Chunk {
+  run: Run
+  text: string
+  shape: Shape | null
+  width: number
+}
+
+export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOptions): Line[] {
+  const { measure, style, language } = options
+  const justified = style.align === 'justified'
+  const chunks = build(runs, fonts, options, justified && options.hyphenate)
+  const breaks = justified ? totalFit(measure) : fillLines(items, measure)
+  const lines: Line[] = []
+  let start = 0
+  breaks.forEach((end, index) => {
+    const last = index === breaks.length - 1
+    lines.push(emit(chunks, fonts, start, end, { measure, style, indent: index === 0 ? options.indent : 0, last, language }))
+    start = items.lineStart(end)
+  })
+  return lines
+}
+
+function totalFit(measure: number): number[] {
+  const scrap = measure * 0.06
+  return (
+    breakLines(items, measure, { tolerance: 100, emergency: 0, hyphenate: false, scrap }) ??
+    breakLines(items, measure, { tolerance: 1000, emergency: 0, hyphenate: true, scrap }) ??
+    breakLines(items, measure, { tolerance: 10_000, emergency: measure * 0.1, hyphenate: true, scrap }) ??
+    fillLines(items, measure)
+  )
+}
+
+/** Fills the shared items from the runs. Payloads are chunk numbers; of hyphens, chunk number times 256 plus the UTF-16 index. */
+function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: boolean): Chunk[] {
+  items.clear()
+  const chunks: Chunk[] = []
+  if (options.indent) items.box(options.indent, -1)
+  const stretches = options.style.align === 'justified'
+  for (const { run, text, breaks } of pieces(runs)) {
+    if (text === ' ') {
+      // Space at the start, and more than one space, is the author's slip and never printed.
+      if (chunks.length === 0 || items.isGlue(items.count - 1)) continue
+      const width = fonts[run.face].shape(' ').width * run.size
+      items.glue(width, stretches ? width * 0.5 : 0, stretches ? width * 0.333 : 0, chunks.length)
+      chunks.push({ run, text, shape: null, width })
+      continue
+    }
+    const number = chunks.length
+    if (run.formula) {
+      const width = run.formula.width * run.size
+      chunks.push({ run, text, shape: null, width })
+      items.box(width, number)
+    } else {
+      const shape = fonts[run.face].shape(text)
+      chunks.push({ run, text, shape, width: shape.width * run.size })
+      if (hyphenate && run.divisible && text.length > 4) boxesWithHyphens(shape, run, number, fonts, options.language)
+      else items.box(shape.width * run.size, number)
+    }
+    if (breaks) items.penalty(openBreakCost, 0, 0, false, -1)
+  }
+  items.glue(0, 1e5, 0, -1)
+  items.penalty(-forbidden, 0, 0, false, -1)
+  return chunks
+}
+
+interface HyphenPoint {
+  at: number
+  /** Width in em up to here, of the part before it with its hyphen, and of what comes after it. */
+  sum: number
+  before: number
+  after: number
+}
+const hyphenPoints = new WeakMap<Shape, HyphenPoint[]>()
+
+function pointsOf(shape: Shape, fonts: Fonts, language: string): HyphenPoint[] {
+  let points = hyphenPoints.get(shape)
+  if (points) return points
+  points = []
+  const word = /\p{L}{5,}/u.exec(shape.text)
+  if (word) {
+    const face = fonts[shape.face]
+    let sum = 0
+    let glyph = 0
+    for (const division of divisionsOf(word[0], language)) {
+      const at = word.index + division
+      while (glyph < shape.glyphs.length && shape.clusters[glyph]! < at) sum += shape.advances[glyph++]!
+      points.push({ at, sum, before: face.shape(`${shape.text.slice(0, at)}-`).width, after: face.shape(shape.text.slice(at)).width })
+    }
+  }
+  hyphenPoints.set(shape, points)
+  return points
+}
+
+function boxesWithHyphens(shape: Shape, run: Run, number: number, fonts: Fonts, language: string): void {
+  let sum = 0
+  for (const point of pointsOf(shape, fonts, language)) {
+    items.box((point.sum - sum) * run.size, number)
+    sum = point.sum
+    items.penalty(hyphenCost, (point.before - point.sum) * run.size, (point.after - (shape.width - point.sum)) * run.size, true, number * 256 + point.at)
+  }
+  items.box((shape.width - sum) * run.size, number)
+}
+
+interface Stretch {
+  run: Run
+  text: string
+  /** A line may end after it. */
+  breaks: boolean
+}
+
+/** Cuts runs at spaces, at run ends and at the break opportunities of Unicode Annex 14. */
+function* pieces(runs: Run[]): Generator<Stretch> {
+  let word: { run: Run; text: string }[] = []
+  for (const run of runs) {
+    let from = 0
+    for (let i = 0; i <= run.text.length; i++) {
+      const code = i < run.text.length ? run.text.charCodeAt(i) : -1
+      const space = code === 32 || code === 10 || code === 9
+      if (code >= 0 && !space) continue
+      if (i > from) word.push({ run, text: run.text.slice(from, i) })
+      if (space) {
+        yield* cut(word)
+        word = []
+        yield { run, text: ' ', breaks: false }
+        from = i + 1
+      }
+    }
+  }
+  yield* cut(word)
+}
+
+const simpleWord = /^[\p{L}\p{N}'’“”"‘(),.;:!?\u00a0]*$/u
+const wordJoiner = '\u2060'
+
+/** Most code units shaped as one: a longer unbroken text is cut, so that hostile input stays bounded. */
+const longestPiece = 200
+
+function* cut(word: { run: Run; text: string }[]): Generator<Stretch> {
+  if (word.length === 0) return
+  const whole = word.map(part => (part.run.note ? wordJoiner.repeat(part.text.length) : part.text)).join('')
+  const opportunities = simpleWord.test(whole) && whole.length < longestPiece ? none : opportunitiesIn(whole)
+  let offset = 0
+  for (const { run, text } of word) {
+    let from = 0
+    for (let i = 1; i <= text.length; i++) {
+      const breaks = opportunities.has(offset + i)
+      if (i < text.length && !breaks && i - from < longestPiece) continue
+      yield { run, text: text.slice(from, i), breaks }
+      from = i
+    }
+    offset += text.length
+  }
+}
+
+const none: ReadonlySet<number> = new Set()
+
+function opportunitiesIn(text: string): ReadonlySet<number> {
+  const found = new Set<number>()
+  const breaker = new LineBreaker(text)
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) if (next.position < text.length) found.add(next.position)
+  // An address may be broken after its punctuation, before what follows.
+  if (/^(https?:\/\/|www\.)/.test(text)) for (const match of text.matchAll(/[/.?&=_-]+(?=[^/.?&=_-])/g)) if (match.index > 7) found.add(match.index + match[0].length)
+  return found
+}
+
+interface EmitOptions {
+  measure: number
+  style: TextStyle
+  indent: number
+  last: boolean
+  language: string
+}
+
+/** Sets the items from `start` up to the break at `end` on a line of their own. */
+function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measure, style, indent, last }: EmitOptions): Line {
+  const set: { piece: Piece | null; width: number }[] = []
+  let natural = indent
+  let stretch = 0
+  let above = 0
+  let below = 0
+  const notes: string[] = []
+  const hyphenated = items.flagged[end] === 1
+  const add = (piece: Piece | null, width: number): void => {
+    set.push({ piece, width })
+    natural += width
+  }
+  let number = -1
+  for (let i = start; i < end; i++) {
+    if (items.isGlue(i)) {
+      const width = items.width[i + 1]! - items.width[i]!
+      if (items.payload[i]! < 0) continue
+      stretch += width
+      add(null, width)
+      continue
+    }
+    const payload = items.payload[i]!
+    if (!items.isBox(i) || payload < 0 || payload === number) continue
+    number = payload
+    const { run, shape, width } = chunks[payload]!
+    if (run.formula) {
+      above = Math.max(above, run.formula.height * run.size)
+      below = Math.max(below, run.formula.depth * run.size)
+      add({ x: 0, formula: run.formula, source: run.source, size: run.size }, width)
+      continue
+    }
+    const part = partOnLine(chunks, fonts, payload, shape!, start, end)
+    above = Math.max(above, fonts[run.face].ascender * run.size * 0.8 + run.rise)
+    below = Math.max(below, fonts[run.face].descender * run.size * 0.8 - run.rise)
+    if (run.note && !notes.includes(run.note)) notes.push(run.note)
+    add({ x: 0, shape: part, size: run.size, rise: run.rise, lead: run.lead, marked: run.marked }, part.width * run.size)
+  }
+  const left = measure - natural
+  const justified = style.align === 'justified' && (!last || left < 0)
+  const each = justified && stretch > 0 ? Math.max(left / stretch, -0.4) : 0
+  let x = indent + (style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : 0)
+  const line: Line = { pieces: [], end: x, above, below, notes, hyphenated }
+  for (const { piece, width } of set) {
+    if (piece) {
+      piece.x = x
+      line.pieces.push(piece)
+      x += width
+      line.end = x
+    } else x += width * (1 + each)
+  }
+  return line
+}
+
+/** The part of a chunk between the hyphens at which its lines are broken; the hyphen is shaped with it. */
+function partOnLine(chunks: Chunk[], fonts: Fonts, number: number, shape: Shape, start: number, end: number): Shape {
+  const opened = start > 0 && items.flagged[start - 1] && items.payload[start - 1]! >> 8 === number ? items.payload[start - 1]! % 256 : 0
+  const closed = items.flagged[end] && items.payload[end]! >> 8 === number ? items.payload[end]! % 256 : -1
+  if (!opened && closed < 0) return shape
+  const text = chunks[number]!.text
+  return fonts[shape.face].shape(closed < 0 ? text.slice(opened) : `${text.slice(opened, closed)}-`)
+}

@@ -1,0 +1,192 @@
+/**
+ * The document of a work: one tree, `division+`, each a title and blocks. Computed text is never in it; captions, notes and
+ * table cells are content, so that they can hold emphasis, formulas and references.
+ */
+import { type NodeSpec, type Node, Schema, type MarkSpec } from 'prosemirror-model'
+
+/** What a division is for. The role decides where it stands, how it is numbered and whether its content is generated. */
+export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'chapter' | 'appendix'
+export type Matter = 'front' | 'main' | 'back'
+
+/** Roles and the matter they stand in, in reading order. */
+export const roles: Record<Role, { matter: Matter; generated: boolean; name: string }> = {
+  titlePage: { matter: 'front', generated: false, name: 'Title page' },
+  abstract: { matter: 'front', generated: false, name: 'Abstract' },
+  contents: { matter: 'front', generated: true, name: 'Contents' },
+  seriesList: { matter: 'front', generated: true, name: 'List of a series' },
+  chapter: { matter: 'main', generated: false, name: 'Chapter' },
+  appendix: { matter: 'back', generated: false, name: 'Appendix' },
+}
+
+const identified = { id: { default: '' } }
+const labelled = { id: { default: '' }, label: { default: '' } }
+
+/**
+ * How a kind that plain HTML has no word for goes to the clipboard and back: every attribute as JSON beside its tag. On the way
+ * back only attributes that the kind knows, of the type they have, are taken; anything else keeps its default.
+ */
+function carried(name: string, tag: string, attrs: Record<string, { default: unknown }>, leaf = false): Partial<NodeSpec> {
+  return {
+    attrs,
+    toDOM: node => {
+      const carrier = { 'data-kind': name, 'data-attributes': JSON.stringify(node.attrs) }
+      return leaf ? [tag, carrier] : [tag, carrier, 0]
+    },
+    parseDOM: [{ tag: `${tag}[data-kind="${name}"]`, priority: 70, getAttrs: dom => readAttributes(dom as unknown as Element, attrs) }],
+  }
+}
+
+interface Element {
+  getAttribute(name: string): string | null
+}
+
+function readAttributes(dom: Element, attrs: Record<string, { default: unknown }>): Record<string, unknown> {
+  const found: Record<string, unknown> = {}
+  try {
+    const given = JSON.parse(dom.getAttribute('data-attributes') ?? '{}')
+    for (const [key, { default: usual }] of Object.entries(attrs))
+      if (typeof given[key] === typeof usual && Array.isArray(given[key]) === Array.isArray(usual)) found[key] = given[key]
+  } catch {
+    return {}
+  }
+  return found
+}
+
+const nodes: Record<string, NodeSpec> = {
+  doc: { content: 'division+' },
+  division: {
+    ...carried('division', 'section', { ...labelled, role: { default: 'chapter' }, numbered: { default: true }, listed: { default: true }, series: { default: '' } }),
+    content: 'title block*',
+    isolating: true,
+    defining: true,
+    selectable: false,
+  },
+  title: { content: 'inline*', defining: true, parseDOM: [{ tag: 'h1', priority: 60 }], toDOM: () => ['h1', 0] },
+  paragraph: {
+    group: 'block',
+    content: 'inline*',
+    attrs: { ...identified, align: { default: null } },
+    parseDOM: [{ tag: 'p' }],
+    toDOM: () => ['p', 0],
+  },
+  heading: {
+    group: 'block',
+    content: 'inline*',
+    attrs: { ...labelled, level: { default: 2 }, numbered: { default: true }, appendix: { default: false } },
+    defining: true,
+    parseDOM: [2, 3, 4, 5, 6].map(level => ({
+      tag: `h${level}`,
+      getAttrs: dom => ({ level, id: (dom as unknown as Element).getAttribute('data-id') ?? '', label: (dom as unknown as Element).getAttribute('data-label') ?? '' }),
+    })),
+    toDOM: node => [`h${Math.min(6, node.attrs.level as number)}`, { 'data-id': node.attrs.id, 'data-label': node.attrs.label }, 0],
+  },
+  /** Empty space that takes what a page has left, so that what follows stands at its foot. */
+  fill: { ...carried('fill', 'hr', identified, true), group: 'block', atom: true },
+  bulletedList: { group: 'block', content: 'listItem+', attrs: identified, parseDOM: [{ tag: 'ul' }], toDOM: () => ['ul', 0] },
+  numberedList: {
+    group: 'block',
+    content: 'listItem+',
+    attrs: { ...identified, continued: { default: false } },
+    parseDOM: [{ tag: 'ol' }],
+    toDOM: () => ['ol', 0],
+  },
+  listItem: { content: 'paragraph (paragraph | bulletedList | numberedList)*', defining: true, parseDOM: [{ tag: 'li' }], toDOM: () => ['li', 0] },
+  figure: {
+    ...carried('figure', 'figure', { ...labelled, picture: { default: '' }, width: { default: 0.8 }, alternative: { default: '' } }),
+    group: 'block',
+    content: 'caption shortCaption?',
+    isolating: true,
+  },
+  table: { ...carried('table', 'figure', labelled), group: 'block', content: 'caption shortCaption? grid', isolating: true },
+  caption: { content: 'inline*', isolating: true, parseDOM: [{ tag: 'figcaption' }, { tag: 'caption' }], toDOM: () => ['figcaption', 0] },
+  shortCaption: { ...carried('shortCaption', 'figcaption', {}), content: 'inline*', isolating: true },
+  grid: { content: 'gridRow+', tableRole: 'table', isolating: true, parseDOM: [{ tag: 'table' }], toDOM: () => ['table', ['tbody', 0]] },
+  gridRow: { content: '(gridCell | gridHead)*', tableRole: 'row', parseDOM: [{ tag: 'tr' }], toDOM: () => ['tr', 0] },
+  gridCell: cell('cell', 'td'),
+  gridHead: cell('header_cell', 'th'),
+  equation: {
+    ...carried('equation', 'div', { ...labelled, formula: { default: '' }, numbered: { default: true } }, true),
+    group: 'block',
+    atom: true,
+  },
+  formula: { ...carried('formula', 'span', { formula: { default: '' } }, true), group: 'inline', inline: true, atom: true },
+  note: { ...carried('note', 'span', labelled), group: 'inline', inline: true, atom: true, content: '(text | formula | reference)*', isolating: true },
+  /** `was` keeps, by target id, what a target was called when it was deleted: history, never a cached number. */
+  reference: {
+    ...carried('reference', 'a', { targets: { default: [] }, wording: { default: 'nameAndNumber' }, was: { default: {} } }, true),
+    group: 'inline',
+    inline: true,
+    atom: true,
+  },
+  text: { group: 'inline' },
+}
+
+function cell(role: string, tag: string): NodeSpec {
+  return {
+    content: 'paragraph+',
+    tableRole: role,
+    isolating: true,
+    attrs: { colspan: { default: 1 }, rowspan: { default: 1 }, colwidth: { default: null }, align: { default: null } },
+    parseDOM: [{ tag }],
+    toDOM: node => [tag, { colspan: String(node.attrs.colspan), rowspan: String(node.attrs.rowspan) }, 0],
+  }
+}
+
+const marks: Record<string, MarkSpec> = {
+  emphasis: { parseDOM: [{ tag: 'em' }, { tag: 'i' }], toDOM: () => ['em', 0] },
+  strong: { parseDOM: [{ tag: 'strong' }, { tag: 'b' }], toDOM: () => ['strong', 0] },
+  code: { parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
+  subscript: { excludes: 'superscript', parseDOM: [{ tag: 'sub' }], toDOM: () => ['sub', 0] },
+  superscript: { excludes: 'subscript', parseDOM: [{ tag: 'sup' }], toDOM: () => ['sup', 0] },
+  link: {
+    attrs: { address: {} },
+    inclusive: false,
+    parseDOM: [{ tag: 'a[href]', getAttrs: dom => safeAddress((dom as { getAttribute(name: string): string }).getAttribute('href')) }],
+    toDOM: mark => ['a', { href: mark.attrs.address, rel: 'noreferrer' }, 0],
+  },
+}
+
+/** Only addresses that open a page or a letter may become links; anything else stays plain text. */
+export function safeAddress(address: string | null): { address: string } | false {
+  return address && /^(https?:\/\/|mailto:)/i.test(address) ? { address } : false
+}
+
+export const schema = new Schema({ nodes, marks })
+
+export const division = (node: Node): { id: string; role: Role; numbered: boolean; listed: boolean; series: string } => node.attrs as never
+export type { Node }
+export const matterOf = (node: Node): Matter => roles[division(node).role].matter
+
+/** The name of the work: the title of its first title page, else of its first division. */
+export function titleOf(doc: Node): string {
+  let title = ''
+  doc.forEach(node => {
+    if (!title && division(node).role === 'titlePage') title = plainText(node.firstChild!)
+  })
+  return title || plainText(doc.firstChild!.firstChild!) || 'Untitled'
+}
+
+/** Text of a node as a reader would say it; notes are left out and formulas stand as a placeholder sign. */
+export function plainText(node: Node): string {
+  let text = ''
+  node.descendants(child => {
+    if (child.isText) text += child.text
+    else if (child.type.name === 'formula') text += '□'
+    else if (child.isTextblock && text) text += ' '
+    return child.type.name !== 'note'
+  })
+  return text.replace(/\s+/g, ' ').trim()
+}
+
+/** Words in a node, cached by its identity. */
+const wordCounts = new WeakMap<Node, number>()
+export function countWords(node: Node): number {
+  let count = wordCounts.get(node)
+  if (count === undefined) {
+    count = 0
+    if (node.isTextblock) count = plainText(node).match(/\S+/g)?.length ?? 0
+    else node.forEach(child => void (count! += countWords(child)))
+    wordCounts.set(node, count)
+  }
+  return count
+}

@@ -1,0 +1,134 @@
+/** The numbering rules of a work: levels, series, notes and lists, each written by the same mechanism of patterns and counter forms. */
+
+/** How a counter prints: 1, i, I, a, A, α, in words, or as note symbols. */
+export type CounterForm = 'arabic' | 'romanLower' | 'romanUpper' | 'letterLower' | 'letterUpper' | 'greek' | 'words' | 'symbols'
+
+/** One piece of a pattern: fixed text, or the counter of a level. */
+export type Tile = { text: string } | { level: number; form?: CounterForm }
+
+export interface Names {
+  one: string
+  many: string
+  shortOne: string
+  shortMany: string
+}
+
+export interface LevelRule {
+  level: number
+  names: Names
+  pattern: Tile[]
+  form: CounterForm
+  start: number
+  /** The higher level whose headings set this counter back; null lets it run on. */
+  restartAfter: number | null
+  /** Every counter of this pattern prints arabic, whatever its own level prints. */
+  forceArabic: boolean
+  /** What stands between number and text: a space, a fixed gap, nothing or a new line. */
+  follows: 'space' | 'gap' | 'nothing' | 'line'
+}
+
+export type RuleSet = 'main' | 'appendix' | 'chapterAppendix'
+
+export interface SeriesRule {
+  key: string
+  names: Names
+  form: CounterForm
+  start: number
+  /** The level whose bare number stands before the count, or null. */
+  prefixLevel: number | null
+  /** The level whose headings set the count back; null lets it run on. */
+  restartAfter: number | null
+  separator: string
+  brackets: boolean
+  captionPlace: 'above' | 'below' | 'margin'
+  captionSeparator: string
+  /** How parts of one entry (panels, lines of an equation group) count, in brackets behind its number. */
+  partForm: CounterForm
+}
+
+export interface Scheme {
+  levels: Record<RuleSet, LevelRule[]>
+  series: SeriesRule[]
+  notes: { form: CounterForm; restart: 'work' | 'chapter' }
+  /** Counter form of numbered lists by depth, outermost first. */
+  lists: CounterForm[]
+  nameForm: 'full' | 'short'
+}
+
+const names = (one: string, many: string, shortOne: string, shortMany: string): Names => ({ one, many, shortOne, shortMany })
+const level = (n: number): Tile => ({ level: n })
+const text = (t: string): Tile => ({ text: t })
+/** 1.2.3 from the given first level to the last. */
+const dotted = (from: number, to: number): Tile[] =>
+  Array.from({ length: to - from + 1 }, (_, i) => [...(i ? [text('.')] : []), level(from + i)]).flat()
+
+const chapter = names('Chapter', 'Chapters', 'Chap.', 'Chaps.')
+const section = names('Section', 'Sections', 'Sec.', 'Secs.')
+const appendix = names('Appendix', 'Appendices', 'App.', 'Apps.')
+
+function rule(n: number, named: Names, pattern: Tile[], more: Partial<LevelRule> = {}): LevelRule {
+  return { level: n, names: named, pattern, form: 'arabic', start: 1, restartAfter: n > 1 ? n - 1 : null, forceArabic: false, follows: 'gap', ...more }
+}
+
+function series(key: string, named: Names, prefixLevel: number | null, more: Partial<SeriesRule> = {}): SeriesRule {
+  return {
+    key,
+    names: named,
+    form: 'arabic',
+    start: 1,
+    prefixLevel,
+    restartAfter: prefixLevel,
+    separator: '.',
+    brackets: false,
+    captionPlace: 'below',
+    captionSeparator: '. ',
+    partForm: 'letterLower',
+    ...more,
+  }
+}
+
+const below = (first: LevelRule): LevelRule[] => [first, ...[2, 3, 4, 5, 6, 7, 8, 9].map(n => rule(n, section, dotted(1, n)))]
+const appendices = (): LevelRule[] => below(rule(1, appendix, [text('Appendix '), level(1)], { form: 'letterUpper', follows: 'line' }))
+const chapterAppendices = (): LevelRule[] => [
+  rule(1, chapter, [level(1)]),
+  rule(2, appendix, [text('Appendix '), level(1), text('.'), level(2)], { form: 'letterUpper', follows: 'gap' }),
+  ...[3, 4, 5, 6, 7, 8, 9].map(n => rule(n, section, dotted(1, n))),
+]
+const standardSeries = (prefix: number | null): SeriesRule[] => [
+  series('figure', names('Figure', 'Figures', 'Fig.', 'Figs.'), prefix),
+  series('table', names('Table', 'Tables', 'Tab.', 'Tabs.'), prefix, { captionPlace: 'above' }),
+  series('equation', names('Equation', 'Equations', 'Eq.', 'Eqs.'), prefix, { brackets: true, captionPlace: 'margin' }),
+]
+const listForms: CounterForm[] = ['arabic', 'letterLower', 'romanLower']
+
+/** Chapters on pages of their own; figures, tables and equations count within them. */
+export const thesisScheme = (): Scheme => ({
+  levels: {
+    main: below(rule(1, chapter, [text('Chapter '), level(1)], { follows: 'line' })),
+    appendix: appendices(),
+    chapterAppendix: chapterAppendices(),
+  },
+  series: standardSeries(1),
+  notes: { form: 'arabic', restart: 'chapter' },
+  lists: listForms,
+  nameForm: 'full',
+})
+
+/** Sections are the first level and everything counts through the whole paper. */
+export const paperScheme = (): Scheme => ({
+  levels: {
+    main: below(rule(1, section, [level(1)])),
+    appendix: below(rule(1, appendix, [text('Appendix '), level(1)], { form: 'letterUpper', follows: 'gap' })),
+    chapterAppendix: chapterAppendices(),
+  },
+  series: standardSeries(null),
+  notes: { form: 'arabic', restart: 'work' },
+  lists: listForms,
+  nameForm: 'full',
+})
+
+export const seriesRule = (scheme: Scheme, key: string): SeriesRule => {
+  const found = scheme.series.find(rule => rule.key === key)
+  if (!found) throw new RangeError(`The scheme has no series called “${key}”.`)
+  return found
+}
