@@ -26,6 +26,8 @@ export interface Turnover {
   /** Index of the page on which an entry or identified block begins. */
   pageIndexOf: Map<string, number>
   wordingOf(reference: Node): ReferencePart[]
+  /** What is wrong with a formula, empty where nothing is. */
+  errorOf(source: string, display: boolean): string
   /** How often pages were made up until nothing changed. */
   rounds: number
   /** False where page numbers and page references chased each other and had to be settled. */
@@ -131,7 +133,8 @@ export class TurnoverEngine {
     }
     this.pages = pages
     this.forgetFlows(doc)
-    return { work, ledger, pages, pageIndexOf, wordingOf, rounds, settled }
+    const errorOf = (source: string, display: boolean): string => this.formulas.set(source, display).error
+    return { work, ledger, pages, pageIndexOf, wordingOf, errorOf, rounds, settled }
   }
 
   /** Wordings that say no page depend on the numbers alone and are kept with them. */

@@ -18,8 +18,27 @@ export const roles: Record<Role, { matter: Matter; generated: boolean; name: str
   appendix: { matter: 'back', generated: false, name: 'Appendix' },
 }
 
-const identified = { id: { default: '' } }
-const labelled = { id: { default: '' }, label: { default: '' } }
+/** Attribute specifications: default, and what a file may give instead. */
+const string = (usual = '') => ({ default: usual, validate: 'string' })
+const boolean = (usual: boolean) => ({ default: usual, validate: 'boolean' })
+const number = (usual: number) => ({ default: usual, validate: 'number' })
+const oneOf = (usual: string | null, allowed: (string | null)[]) => ({
+  default: usual,
+  validate: (value: unknown) => {
+    if (!allowed.includes(value as string | null)) throw new RangeError(`“${value}” is not one of ${allowed.join(', ')}`)
+  },
+})
+const record = (usual: object, isFine: (value: unknown) => boolean) => ({
+  default: usual,
+  validate: (value: unknown) => {
+    if (!isFine(value)) throw new RangeError('an attribute has a value it cannot have')
+  },
+})
+const isStrings = (value: unknown): boolean => Array.isArray(value) && value.every(item => typeof item === 'string')
+const isStringRecord = (value: unknown): boolean => typeof value === 'object' && value !== null && isStrings(Object.values(value))
+
+const identified = { id: string() }
+const labelled = { id: string(), label: string() }
 
 /**
  * How a kind that plain HTML has no word for goes to the clipboard and back: every attribute as JSON beside its tag. On the way
@@ -55,7 +74,7 @@ function readAttributes(dom: Element, attrs: Record<string, { default: unknown }
 const nodes: Record<string, NodeSpec> = {
   doc: { content: 'division+' },
   division: {
-    ...carried('division', 'section', { ...labelled, role: { default: 'chapter' }, numbered: { default: true }, listed: { default: true }, series: { default: '' } }),
+    ...carried('division', 'section', { ...labelled, role: oneOf('chapter', Object.keys(roles)), numbered: boolean(true), listed: boolean(true), series: string() }),
     content: 'title block*',
     isolating: true,
     defining: true,
@@ -65,14 +84,14 @@ const nodes: Record<string, NodeSpec> = {
   paragraph: {
     group: 'block',
     content: 'inline*',
-    attrs: { ...identified, align: { default: null } },
+    attrs: { ...identified, align: oneOf(null, [null, 'left', 'centre', 'right']) },
     parseDOM: [{ tag: 'p' }],
     toDOM: () => ['p', 0],
   },
   heading: {
     group: 'block',
     content: 'inline*',
-    attrs: { ...labelled, level: { default: 2 }, numbered: { default: true }, appendix: { default: false } },
+    attrs: { ...labelled, level: number(2), numbered: boolean(true), appendix: boolean(false) },
     defining: true,
     parseDOM: [2, 3, 4, 5, 6].map(level => ({
       tag: `h${level}`,
@@ -86,13 +105,13 @@ const nodes: Record<string, NodeSpec> = {
   numberedList: {
     group: 'block',
     content: 'listItem+',
-    attrs: { ...identified, continued: { default: false } },
+    attrs: { ...identified, continued: boolean(false) },
     parseDOM: [{ tag: 'ol' }],
     toDOM: () => ['ol', 0],
   },
   listItem: { content: 'paragraph (paragraph | bulletedList | numberedList)*', defining: true, parseDOM: [{ tag: 'li' }], toDOM: () => ['li', 0] },
   figure: {
-    ...carried('figure', 'figure', { ...labelled, picture: { default: '' }, width: { default: 0.8 }, alternative: { default: '' } }),
+    ...carried('figure', 'figure', { ...labelled, picture: string(), width: number(0.8), alternative: string() }),
     group: 'block',
     content: 'caption shortCaption?',
     isolating: true,
@@ -105,15 +124,19 @@ const nodes: Record<string, NodeSpec> = {
   gridCell: cell('cell', 'td'),
   gridHead: cell('header_cell', 'th'),
   equation: {
-    ...carried('equation', 'div', { ...labelled, formula: { default: '' }, numbered: { default: true } }, true),
+    ...carried('equation', 'div', { ...labelled, formula: string(), numbered: boolean(true) }, true),
     group: 'block',
     atom: true,
   },
-  formula: { ...carried('formula', 'span', { formula: { default: '' } }, true), group: 'inline', inline: true, atom: true },
+  formula: { ...carried('formula', 'span', { formula: string() }, true), group: 'inline', inline: true, atom: true },
   note: { ...carried('note', 'span', labelled), group: 'inline', inline: true, atom: true, content: '(text | formula | reference)*', isolating: true },
   /** `was` keeps, by target id, what a target was called when it was deleted: history, never a cached number. */
   reference: {
-    ...carried('reference', 'a', { targets: { default: [] }, wording: { default: 'nameAndNumber' }, was: { default: {} } }, true),
+    ...carried('reference', 'a', {
+      targets: record([], isStrings),
+      wording: oneOf('nameAndNumber', ['number', 'nameAndNumber', 'page', 'nameNumberAndPage']),
+      was: record({}, isStringRecord),
+    }, true),
     group: 'inline',
     inline: true,
     atom: true,
@@ -126,7 +149,7 @@ function cell(role: string, tag: string): NodeSpec {
     content: 'paragraph+',
     tableRole: role,
     isolating: true,
-    attrs: { colspan: { default: 1 }, rowspan: { default: 1 }, colwidth: { default: null }, align: { default: null } },
+    attrs: { colspan: number(1), rowspan: number(1), colwidth: { default: null }, align: oneOf(null, [null, 'left', 'centre', 'right']) },
     parseDOM: [{ tag }],
     toDOM: node => [tag, { colspan: String(node.attrs.colspan), rowspan: String(node.attrs.rowspan) }, 0],
   }
@@ -139,7 +162,13 @@ const marks: Record<string, MarkSpec> = {
   subscript: { excludes: 'superscript', parseDOM: [{ tag: 'sub' }], toDOM: () => ['sub', 0] },
   superscript: { excludes: 'subscript', parseDOM: [{ tag: 'sup' }], toDOM: () => ['sup', 0] },
   link: {
-    attrs: { address: {} },
+    attrs: {
+      address: {
+        validate: (value: unknown) => {
+          if (typeof value !== 'string' || !safeAddress(value)) throw new RangeError(`“${value}” is not a web or mail address`)
+        },
+      },
+    },
     inclusive: false,
     parseDOM: [{ tag: 'a[href]', getAttrs: dom => safeAddress((dom as { getAttribute(name: string): string }).getAttribute('href')) }],
     toDOM: mark => ['a', { href: mark.attrs.address, rel: 'noreferrer' }, 0],

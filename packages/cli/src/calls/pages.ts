@@ -1,0 +1,21 @@
+import { entriesOf } from '@steady-ledger/core/lists/entries.ts'
+import { isGenerated } from '@steady-ledger/core/numbers/scan.ts'
+import { division, plainText } from '@steady-ledger/core/work/schema.ts'
+import { type Call, openWork, printJson, turnOver } from '../call.ts'
+
+export const pagesCall: Call = async given => {
+  const { work, pages, pageIndexOf, ledger, rounds, settled } = turnOver(openWork(given)).turnover
+  const label = (id: string): string => pages[pageIndexOf.get(id) ?? -1]?.label ?? ''
+  printJson({
+    rounds,
+    settled,
+    pages: pages.map(page => ({ label: page.label, side: page.side, blocks: [...new Set(page.placed.map(({ box }) => box.block).filter(Boolean))] })),
+    lists: work.doc.children.filter(isGenerated).map(node => ({
+      id: division(node).id,
+      title: plainText(node.firstChild!),
+      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents.depth).map(({ id, number, text }) => ({ id, number, text: plainText(text), page: label(id) })),
+    })),
+    index: [],
+  })
+  return 0
+}

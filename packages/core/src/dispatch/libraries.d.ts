@@ -1,0 +1,68 @@
+/** The parts of pdfkit that the PDF is written with, its internals among them: the version is pinned for their sake. */
+declare module 'pdfkit' {
+  export interface Reference {
+    data: Record<string, unknown>
+    write(chunk: string): void
+    end(chunk?: string): void
+  }
+  export interface EmbeddedFont {
+    id: string
+    ref(): Reference
+    subset: { includeGlyph(glyph: number): number }
+    widths: number[]
+    unicode: number[][]
+    font: { unitsPerEm: number }
+  }
+  export interface StructureContent {
+    readonly refs: unknown[]
+  }
+  export interface StructureElement {
+    add(child: StructureElement | StructureContent): this
+    end(): void
+  }
+  export interface Page {
+    width: number
+    height: number
+    content: Reference
+    resources: Reference
+    dictionary: Reference
+    fonts: Record<string, Reference>
+    xobjects: Record<string, Reference>
+  }
+  export interface OutlineItem {
+    addItem(title: string): OutlineItem
+    outlineData: Record<string, unknown>
+  }
+  export default class PDFDocument {
+    constructor(options: Record<string, unknown>)
+    page: Page
+    outline: OutlineItem
+    _root: Reference
+    _font: EmbeddedFont
+    _ctm: number[]
+    options: Record<string, unknown>
+    addPage(options: Record<string, unknown>): this
+    addContent(operators: string): this
+    addNamedDestination(name: string, ...place: unknown[]): void
+    registerFont(name: string, bytes: Uint8Array): this
+    font(name: string): this
+    image(bytes: Uint8Array, x: number, y: number, options: Record<string, unknown>): this
+    goTo(x: number, y: number, width: number, height: number, name: string, options?: Record<string, unknown>): this
+    link(x: number, y: number, width: number, height: number, address: string, options?: Record<string, unknown>): this
+    ref(data: Record<string, unknown>): Reference
+    struct(type: string, options?: Record<string, unknown>): StructureElement
+    addStructure(element: StructureElement): this
+    markStructureContent(tag: string, options?: Record<string, unknown>): StructureContent
+    markContent(tag: string, options?: Record<string, unknown>): this
+    endMarkedContent(): this
+    save(): this
+    restore(): this
+    end(): void
+  }
+}
+declare module 'pdfkit/output' {
+  export function toBytes(document: import('pdfkit').default): Promise<Uint8Array>
+}
+declare module 'svg-to-pdfkit' {
+  export default function svgToPdf(document: import('pdfkit').default, source: string, x: number, y: number, options: Record<string, unknown>): void
+}

@@ -1,0 +1,260 @@
+/**
+ * A PDF of a turnover (ISO 32000-1): the pages the screen shows, with embedded subset fonts, links, bookmarks, page labels, structure tags
+ * and metadata.
+ */
+import PDFDocument, { type StructureElement } from 'pdfkit'
+import { toBytes } from 'pdfkit/output'
+import type { Mark, Placed } from '../../pages/box.ts'
+import type { Page } from '../../pages/page.ts'
+import type { Turnover } from '../../turnover/turnover.ts'
+import type { Fonts } from '../../type/fonts.ts'
+import type { Lead } from '../../type/inline.ts'
+import type { FormulaPiece, Piece, TextPiece } from '../../type/paragraph.ts'
+import type { FaceName } from '../../work/houseStyle.ts'
+import { plainText, titleOf } from '../../work/schema.ts'
+import { PdfFormulas } from './pdfFormula.ts'
+import { PdfPictures } from './pdfPicture.ts'
+import { figure, PdfText } from './pdfText.ts'
+
+export interface PdfOptions {
+  /** Stands in the file as its date of creation; the core has no clock. */
+  date: Date
+  /** Called after every page; returning false stops the writing, which then fails. */
+  onPage?(done: number, of: number): boolean | undefined
+}
+
+export class Cancelled extends Error {}
+
+export async function writePdf(turnover: Turnover, fonts: Fonts, { date, onPage }: PdfOptions): Promise<Uint8Array> {
+  const { work, pages } = turnover
+  const document = new PDFDocument({
+    autoFirstPage: false,
+    margin: 0,
+    pdfVersion: '1.7',
+    lang: work.settings.language,
+    displayTitle: true,
+    tagged: true,
+    subset: 'PDF/UA',
+    font: null,
+    fontLayoutCache: false,
+    info: {
+      Title: titleOf(work.doc),
+      Author: work.settings.author,
+      Keywords: work.settings.keywords.join(', '),
+      Creator: 'Steady Ledger',
+      Producer: 'Steady Ledger',
+      CreationDate: date,
+      ModDate: date,
+    },
+  })
+  const bytes = toBytes(document)
+  for (const name of Object.keys(fonts) as FaceName[]) document.registerFont(name, fonts[name].bytes)
+  const writer = new PdfWriter(document, turnover, fonts)
+  for (const page of pages) {
+    writer.page(page)
+    if (onPage?.(page.index + 1, pages.length) === false) throw new Cancelled('Writing the PDF was cancelled.')
+  }
+  writer.finish()
+  document.end()
+  return bytes
+}
+
+class PdfWriter {
+  private readonly text: PdfText
+  private readonly formulas: PdfFormulas
+  private readonly pictures: PdfPictures
+  private readonly root: StructureElement
+  /** The structure element of each block, open until the end: a block may go on over pages. */
+  private readonly elements = new Map<string, StructureElement>()
+  private readonly named = new Set<string>()
+  private sheet!: Page
+
+  private readonly document: PDFDocument
+  private readonly turnover: Turnover
+
+  constructor(document: PDFDocument, turnover: Turnover, fonts: Fonts) {
+    this.document = document
+    this.turnover = turnover
+    this.text = new PdfText(document, fonts)
+    this.formulas = new PdfFormulas(document)
+    this.pictures = new PdfPictures(document, turnover.work.pictures)
+    this.root = document.struct('Document')
+    document.addStructure(this.root)
+  }
+
+  page(page: Page): void {
+    this.sheet = page
+    this.document.addPage({ size: [page.width, page.height], margin: 0 })
+    for (const placed of page.furniture) this.artifact(placed)
+    for (const placed of page.placed) this.box(placed)
+  }
+
+  finish(): void {
+    this.root.end()
+    this.outline()
+    this.pageLabels()
+  }
+
+  private artifact({ x, y, box }: Placed): void {
+    this.document.markContent('Artifact', { type: 'Pagination' })
+    for (const mark of box.marks) this.mark(mark, x, y)
+    this.document.endMarkedContent()
+  }
+
+  private box(placed: Placed): void {
+    const { x, y, box } = placed
+    for (const id of box.begins) this.destination(id, x, y)
+    for (const mark of box.marks) {
+      if (mark.kind === 'rule' || (mark.kind === 'line' && mark.tag === 'Artifact')) {
+        this.document.markContent('Artifact', { type: 'Layout' })
+        this.mark(mark, x, y)
+        this.document.endMarkedContent()
+      } else if (mark.kind === 'line') this.line(mark, placed)
+      else this.tagged(mark.kind === 'picture' ? 'Figure' : 'Formula', box.block, altOf(mark), () => this.mark(mark, x, y))
+    }
+    if (box.lead) this.area(box.lead, x, y, this.turnover.work.houseStyle.page.width - x * 2, box.height, this.element('TOCI', box.block))
+  }
+
+  private destination(id: string, x: number, y: number): void {
+    if (this.named.has(id)) return
+    this.named.add(id)
+    this.document.addNamedDestination(id, 'XYZ', Math.max(0, x - 12), Math.max(0, y - 12), null)
+  }
+
+  /** A line of text: runs of pieces that lead nowhere belong to the block, each that leads somewhere is a link in it. */
+  private line(mark: Extract<Mark, { kind: 'line' }>, { x, y, box }: Placed): void {
+    const { line, tag } = mark
+    const element = this.element(tag === 'Lbl' ? 'P' : tag, box.block)
+    for (let from = 0; from < line.pieces.length; ) {
+      const lead = leadOf(line.pieces[from]!)
+      let to = from + 1
+      while (to < line.pieces.length && sameLead(leadOf(line.pieces[to]!), lead)) to++
+      const pieces = line.pieces.slice(from, to)
+      const last = to === line.pieces.length
+      const parent = lead ? this.document.struct('Link') : element
+      if (lead) element.add(parent)
+      const content = this.document.markStructureContent(lead ? 'Link' : tag === 'Lbl' ? 'P' : tag)
+      parent.add(content)
+      this.pieces(pieces, x + mark.x, y + mark.baseline, last && !line.hyphenated)
+      this.document.endMarkedContent()
+      if (lead) {
+        const first = pieces[0]!
+        const end = pieces.at(-1)!
+        const size = Math.max(...pieces.map(piece => piece.size))
+        this.area(lead, x + mark.x + first.x, y + mark.baseline - size * 0.9 - riseOf(first), widthOf(end) + end.x - first.x, size * 1.25, parent)
+      }
+      from = to
+    }
+  }
+
+  /** The clickable area of a link; a link to something that is not on any page is left out. */
+  private area(lead: Lead, x: number, y: number, width: number, height: number, structParent: StructureElement): void {
+    const options = { structParent, Border: [0, 0, 0] }
+    if ('address' in lead) this.document.link(x, y, width, height, lead.address, { ...options, Contents: new String(`Link to ${lead.address}`) })
+    else {
+      const id = 'entry' in lead ? lead.entry : lead.note
+      if (!this.turnover.pageIndexOf.has(id)) return
+      const entry = this.turnover.ledger.byId.get(id)
+      const name = entry ? `${entry.names.one} ${entry.bare}`.trim() : 'its target'
+      this.document.goTo(x, y, width, height, id, { ...options, Contents: new String(`To ${name}`) })
+    }
+  }
+
+  private tagged(tag: string, block: string, alt: string, draw: () => void): void {
+    const element = this.document.struct(tag, { alt, placement: 'Block' })
+    this.element('P', block).add(element)
+    element.add(this.document.markStructureContent(tag))
+    draw()
+    this.document.endMarkedContent()
+  }
+
+  private element(tag: string, block: string): StructureElement {
+    const key = `${tag} ${block}`
+    let element = this.elements.get(key)
+    if (!element) {
+      element = this.document.struct(structureType[tag] ?? tag)
+      this.root.add(element)
+      this.elements.set(key, element)
+    }
+    return element
+  }
+
+  private mark(mark: Mark, x: number, y: number): void {
+    const { document } = this
+    switch (mark.kind) {
+      case 'line':
+        this.pieces(mark.line.pieces, x + mark.x, y + mark.baseline, true)
+        break
+      case 'formula':
+        this.upright(this.formulas.draw(mark.formula, mark.size, x + mark.x, this.sheet.height - y - mark.baseline))
+        break
+      case 'rule':
+        document.addContent(`${figure(x + mark.x)} ${figure(y + mark.y)} ${figure(mark.width)} ${figure(mark.height)} re f`)
+        break
+      case 'picture':
+        this.pictures.draw(mark.picture, x + mark.x, y + mark.y, mark.width, mark.height)
+    }
+  }
+
+  private pieces(pieces: Piece[], x: number, y: number, spaceAfter: boolean): void {
+    const up = this.sheet.height - y
+    let operators = ''
+    for (let from = 0; from < pieces.length; ) {
+      const first = pieces[from]!
+      let to = from + 1
+      if ('formula' in first) operators += `${this.formulas.draw(first.formula, first.size, x + first.x, up)} `
+      else {
+        while (to < pieces.length && alike(pieces[to]!, first)) to++
+        const run = pieces.slice(from, to) as TextPiece[]
+        const next = pieces[to]
+        const gap = next ? next.x - run.at(-1)!.x - run.at(-1)!.shape.width * first.size > first.size * 0.08 : spaceAfter
+        operators += `${this.text.pieces(run, x, up, gap)} `
+      }
+      from = to
+    }
+    this.upright(operators)
+  }
+
+  /** pdfkit's pages have y downwards; text and outlines are written with y upwards. */
+  private upright(operators: string): void {
+    if (operators) this.document.addContent(`q 1 0 0 -1 0 ${figure(this.sheet.height)} cm ${operators}Q`)
+  }
+
+  /** Bookmarks: divisions, and sections to the depth of the contents. */
+  private outline(): void {
+    const { ledger, work, pageIndexOf } = this.turnover
+    const path: { level: number; item: PDFDocument['outline'] }[] = [{ level: 0, item: this.document.outline }]
+    for (const entry of ledger.entries) {
+      const { kind, level, text } = entry.item
+      if (kind !== 'heading' || level > work.houseStyle.contents.depth || !text || !pageIndexOf.has(entry.id)) continue
+      while (path.at(-1)!.level >= level) path.pop()
+      const item = path.at(-1)!.item.addItem(`${entry.bare} ${plainText(text)}`.trim() || 'Untitled')
+      item.outlineData.Dest = new String(entry.id)
+      path.push({ level, item })
+    }
+  }
+
+  private pageLabels(): void {
+    const nums: unknown[] = []
+    let style = ''
+    for (const page of this.turnover.pages) {
+      const own = page.matter === 'front' && /^[ivxlc]+$/.test(page.label) ? 'r' : 'D'
+      if (own !== style) nums.push(page.index, own === 'r' ? { S: 'r' } : { S: 'D', St: Number(page.label) || 1 })
+      style = own
+    }
+    const labels = this.document.ref({ Nums: nums })
+    this.document._root.data.PageLabels = labels
+    labels.end()
+  }
+}
+
+/** Our tags that standard structure has other names for. */
+const structureType: Record<string, string> = { Title: 'H1', TH: 'P', TD: 'P', LI: 'P', TOCI: 'P', Lbl: 'P' }
+
+const altOf = (mark: Mark): string => (mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? mark.source : '')
+const leadOf = (piece: Piece): Lead | null => ('shape' in piece ? piece.lead : null)
+const sameLead = (a: Lead | null, b: Lead | null): boolean => a === b || (a !== null && b !== null && JSON.stringify(a) === JSON.stringify(b))
+const riseOf = (piece: Piece): number => ('shape' in piece ? piece.rise : 0)
+const widthOf = (piece: TextPiece | FormulaPiece): number => ('shape' in piece ? piece.shape.width : piece.formula.width) * piece.size
+const alike = (piece: Piece, first: TextPiece): boolean => 'shape' in piece && piece.shape.face === first.shape.face && piece.size === first.size && piece.rise === first.rise
+

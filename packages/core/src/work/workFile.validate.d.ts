@@ -1,0 +1,1 @@
+export default function validate(file: unknown): boolean
