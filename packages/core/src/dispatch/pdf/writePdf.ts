@@ -217,7 +217,7 @@ class PdfWriter {
 
   /** pdfkit's pages have y downwards; text and outlines are written with y upwards. */
   private upright(operators: string): void {
-    if (operators) this.document.addContent(`q 1 0 0 -1 0 ${figure(this.sheet.height)} cm ${operators}Q`)
+    if (operators) this.document.addContent(`q 1 0 0 -1 0 ${figure(this.sheet.height)} cm ${operators} Q`)
   }
 
   /** Bookmarks: divisions, and sections to the depth of the contents. */

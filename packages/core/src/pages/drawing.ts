@@ -1,0 +1,69 @@
+/** A page as plain values that can cross to the screen: words with their places, formulas, rules, pictures and where each block is. */
+import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { Line } from '../type/paragraph.ts'
+import type { FaceName } from '../work/houseStyle.ts'
+import type { Mark, Placed } from './box.ts'
+import type { Page } from './page.ts'
+
+/** All lengths in points from the top left corner of the page; baselines for text and formulas. */
+export interface PageDrawing {
+  index: number
+  label: string
+  width: number
+  height: number
+  lines: { y: number; runs: { face: FaceName; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[] }[]
+  formulas: { x: number; y: number; size: number; formula: FormulaBox }[]
+  rules: [x: number, y: number, width: number, height: number][]
+  pictures: { x: number; y: number; width: number; height: number; picture: string; alternative: string }[]
+  /** Where blocks stand, for pointing at them. */
+  areas: { block: string; y: number; height: number }[]
+}
+
+export function drawPage(page: Page): PageDrawing {
+  const drawing: PageDrawing = { index: page.index, label: page.label, width: page.width, height: page.height, lines: [], formulas: [], rules: [], pictures: [], areas: [] }
+  for (const placed of [...page.furniture, ...page.placed]) draw(placed, drawing)
+  for (const { y, box } of page.placed) {
+    const last = drawing.areas.at(-1)
+    if (!box.block) continue
+    if (last?.block === box.block) last.height = y + box.height - last.y
+    else drawing.areas.push({ block: box.block, y, height: box.height })
+  }
+  return drawing
+}
+
+function draw({ x, y, box }: Placed, drawing: PageDrawing): void {
+  for (const mark of box.marks) drawMark(mark, x, y, drawing)
+}
+
+function drawMark(mark: Mark, x: number, y: number, drawing: PageDrawing): void {
+  switch (mark.kind) {
+    case 'line':
+      drawLine(mark.line, x + mark.x, y + mark.baseline, drawing)
+      break
+    case 'formula':
+      drawing.formulas.push({ x: x + mark.x, y: y + mark.baseline, size: mark.size, formula: mark.formula })
+      break
+    case 'rule':
+      drawing.rules.push([x + mark.x, y + mark.y, mark.width, mark.height])
+      break
+    case 'picture':
+      drawing.pictures.push({ x: x + mark.x, y: y + mark.y, width: mark.width, height: mark.height, picture: mark.picture, alternative: mark.alternative })
+  }
+}
+
+function drawLine(line: Line, x: number, y: number, drawing: PageDrawing): void {
+  const runs: PageDrawing['lines'][number]['runs'] = []
+  for (const piece of line.pieces) {
+    if ('formula' in piece) {
+      drawing.formulas.push({ x: x + piece.x, y, size: piece.size, formula: piece.formula })
+      continue
+    }
+    const lead = !piece.lead ? '' : 'entry' in piece.lead ? piece.lead.entry : 'note' in piece.lead ? piece.lead.note : piece.lead.address
+    const last = runs.at(-1)
+    if (last && last.face === piece.shape.face && last.size === piece.size && last.rise === piece.rise && last.lead === lead && last.marked === piece.marked) {
+      last.x.push(x + piece.x)
+      last.words.push(piece.shape.text)
+    } else runs.push({ face: piece.shape.face, size: piece.size, rise: piece.rise, lead, marked: piece.marked, x: [x + piece.x], words: [piece.shape.text] })
+  }
+  if (runs.length) drawing.lines.push({ y, runs })
+}

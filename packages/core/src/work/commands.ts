@@ -1,0 +1,228 @@
+/**
+ * Editing commands as transformations of the document: whole sections and divisions move, rise and sink with all that they hold,
+ * and keep their ids, so that everything that refers to them follows.
+ */
+import { Fragment } from 'prosemirror-model'
+import type { Transform } from 'prosemirror-transform'
+import { division, type Node, schema } from './schema.ts'
+
+/** A division, or a heading with everything up to the next heading of its level. Positions are in the document. */
+export interface Section {
+  kind: 'division' | 'section'
+  id: string
+  level: number
+  from: number
+  to: number
+  /** Index of the division it is or stands in. */
+  division: number
+}
+
+export function findSection(doc: Node, id: string): Section | null {
+  let start = 0
+  for (let index = 0; index < doc.childCount; index++) {
+    const node = doc.child(index)
+    if (division(node).id === id) return { kind: 'division', id, level: 1, from: start, to: start + node.nodeSize, division: index }
+    let at = start + 1
+    for (let i = 0; i < node.childCount; i++) {
+      const block = node.child(i)
+      if (block.type.name === 'heading' && block.attrs.id === id) {
+        let to = at + block.nodeSize
+        for (let k = i + 1; k < node.childCount; k++) {
+          const next = node.child(k)
+          if (next.type.name === 'heading' && next.attrs.level <= block.attrs.level) break
+          to += next.nodeSize
+        }
+        return { kind: 'section', id, level: block.attrs.level, from: at, to, division: index }
+      }
+      at += block.nodeSize
+    }
+    start += node.nodeSize
+  }
+  return null
+}
+
+/** Position of the identified block, or -1. */
+export function findBlock(doc: Node, id: string): number {
+  let found = -1
+  doc.descendants((node, at) => {
+    if (found >= 0) return false
+    if (node.attrs.id === id) found = at
+    return true
+  })
+  return found
+}
+
+export const deepestLevel = 9
+
+/** Shifts the levels of a section's headings; levels stay between 2 and 9. */
+function shiftLevels(blocks: readonly Node[], by: number): Node[] {
+  return blocks.map(block =>
+    block.type.name === 'heading' && by ? block.type.create({ ...block.attrs, level: Math.min(deepestLevel, Math.max(2, block.attrs.level + by)) }, block.content, block.marks) : block,
+  )
+}
+
+/** Moves a division before another place among the divisions (`to` counts in the document as it is). */
+export function moveDivision(tr: Transform, from: number, to: number): boolean {
+  const { doc } = tr
+  if (to === from || to === from + 1 || from < 0 || to < 0 || from >= doc.childCount || to > doc.childCount) return false
+  const at = positionOf(doc, from)
+  const node = doc.child(from)
+  const target = positionOf(doc, to)
+  tr.delete(at, at + node.nodeSize)
+  tr.insert(tr.mapping.map(target), node)
+  return true
+}
+
+function positionOf(doc: Node, index: number): number {
+  let at = 0
+  for (let i = 0; i < index; i++) at += doc.child(i).nodeSize
+  return at
+}
+
+/** One level up. A section of level 2 in a chapter or appendix becomes a division of its own. */
+export function promote(tr: Transform, id: string): boolean {
+  const section = findSection(tr.doc, id)
+  if (!section || section.kind === 'division') return false
+  const blocks = tr.doc.slice(section.from, section.to).content.content
+  if (section.level > 2) {
+    tr.replaceWith(section.from, section.to, shiftLevels(blocks, -1))
+    return true
+  }
+  const host = tr.doc.child(section.division)
+  const { role } = division(host)
+  if (role !== 'chapter' && role !== 'appendix') return false
+  const hostEnd = positionOf(tr.doc, section.division) + host.nodeSize
+  const rest = tr.doc.slice(section.to, hostEnd - 1).content.content
+  const heading = blocks[0]!
+  const made = schema.nodes.division!.create({ ...host.attrs, id: heading.attrs.id, label: heading.attrs.label, numbered: heading.attrs.numbered }, [
+    schema.nodes.title!.create(null, heading.content),
+    ...shiftLevels(blocks.slice(1), -1),
+    ...rest,
+  ])
+  tr.delete(section.from, hostEnd - 1)
+  tr.insert(tr.mapping.map(hostEnd), made)
+  return true
+}
+
+/** One level down. A division sinks into the one before it, where that can hold sections. */
+export function demote(tr: Transform, id: string): boolean {
+  const section = findSection(tr.doc, id)
+  if (!section) return false
+  if (section.kind === 'section') {
+    const blocks = tr.doc.slice(section.from, section.to).content.content
+    if (blocks.some(block => block.type.name === 'heading' && block.attrs.level >= deepestLevel)) return false
+    tr.replaceWith(section.from, section.to, shiftLevels(blocks, 1))
+    return true
+  }
+  const node = tr.doc.child(section.division)
+  const host = section.division > 0 ? tr.doc.child(section.division - 1) : null
+  const { role } = division(node)
+  if (!host || (role !== 'chapter' && role !== 'appendix') || division(host).role !== role) return false
+  const { id: own, label, numbered } = node.attrs
+  const heading = schema.nodes.heading!.create({ id: own, label, numbered, level: 2 }, node.firstChild!.content)
+  const blocks = [heading, ...shiftLevels(node.content.content.slice(1), 1)]
+  tr.delete(section.from, section.to)
+  tr.insert(section.from - 1, Fragment.from(blocks))
+  return true
+}
+
+/** Where a moved section goes: before or after another one, as its fellow, or into it as its first part. */
+export type Destination = 'before' | 'after' | 'into'
+
+/** Moves a section or division with all that it holds. Nothing moves into itself. */
+export function moveSection(tr: Transform, id: string, target: string, where: Destination): boolean {
+  const source = findSection(tr.doc, id)
+  const goal = findSection(tr.doc, target)
+  if (!source || !goal || id === target) return false
+  if (source.kind === 'division') {
+    const to = goal.division + (where === 'before' ? 0 : 1)
+    return goal.kind === 'division' && moveDivision(tr, source.division, to)
+  }
+  if (goal.from >= source.from && goal.to <= source.to) return false
+  const level = goal.kind === 'division' ? 2 : where === 'into' ? Math.min(deepestLevel, goal.level + 1) : goal.level
+  const blocks = shiftLevels(tr.doc.slice(source.from, source.to).content.content, level - source.level)
+  const at = insertionPoint(tr.doc, goal, where)
+  if (at === source.from || at === source.to) {
+    if (level === source.level) return false
+    tr.replaceWith(source.from, source.to, blocks)
+    return true
+  }
+  tr.delete(source.from, source.to)
+  tr.insert(tr.mapping.map(at), blocks)
+  return true
+}
+
+function insertionPoint(doc: Node, goal: Section, where: Destination): number {
+  if (goal.kind === 'section') return where === 'before' ? goal.from : where === 'after' ? goal.to : afterOpening(doc, goal.from)
+  const node = doc.child(goal.division)
+  if (where === 'after') return goal.to - 1
+  // Into a division: before its first section, after what opens it.
+  let at = goal.from + 1
+  for (const block of node.children) {
+    if (block.type.name === 'heading') break
+    at += block.nodeSize
+  }
+  return at
+}
+
+/** Behind a heading and the text that opens its section. */
+function afterOpening(doc: Node, from: number): number {
+  const $from = doc.resolve(from)
+  let at = from + $from.nodeAfter!.nodeSize
+  for (let i = $from.index() + 1; i < $from.parent.childCount; i++) {
+    const block = $from.parent.child(i)
+    if (block.type.name === 'heading') break
+    at += block.nodeSize
+  }
+  return at
+}
+
+/** Moves a section past its neighbour of the same level, or a division past the next one of the same matter. */
+export function moveStep(tr: Transform, id: string, step: -1 | 1): boolean {
+  const section = findSection(tr.doc, id)
+  if (!section) return false
+  if (section.kind === 'division') {
+    const to = step < 0 ? section.division - 1 : section.division + 2
+    return moveDivision(tr, section.division, to)
+  }
+  const host = tr.doc.child(section.division)
+  const fellows: string[] = []
+  for (const block of host.children) if (block.type.name === 'heading' && block.attrs.level <= section.level) fellows.push(block.attrs.level === section.level ? block.attrs.id : '')
+  const neighbour = fellows[fellows.indexOf(id) + step]
+  return neighbour ? moveSection(tr, id, neighbour, step < 0 ? 'before' : 'after') : false
+}
+
+/** Sets attributes of the identified block. */
+export function setAttributes(tr: Transform, id: string, attributes: Record<string, unknown>): boolean {
+  const at = findBlock(tr.doc, id)
+  if (at < 0) return false
+  for (const [name, value] of Object.entries(attributes)) tr.setNodeAttribute(at, name, value)
+  return true
+}
+
+/** Removes the identified block, or a division; the last division stays. */
+export function removeBlock(tr: Transform, id: string): boolean {
+  const at = findBlock(tr.doc, id)
+  const node = at < 0 ? null : tr.doc.nodeAt(at)
+  if (!node || (node.type.name === 'division' && tr.doc.childCount === 1)) return false
+  tr.delete(at, at + node.nodeSize)
+  return true
+}
+
+/** Takes a lost or unwanted target out of the references in a block; a reference left without targets goes too. */
+export function removeTarget(tr: Transform, holder: string, target: string): boolean {
+  const at = findBlock(tr.doc, holder)
+  if (at < 0) return false
+  const block = tr.doc.nodeAt(at)!
+  const found: { at: number; node: Node }[] = []
+  block.descendants((node, offset) => {
+    const targets = node.type.name === 'reference' ? (node.attrs.targets as string[]) : null
+    if (targets && (targets.includes(target) || (!target && targets.length === 0))) found.push({ at: at + 1 + offset, node })
+  })
+  for (const { at: place, node } of found.reverse()) {
+    const targets = (node.attrs.targets as string[]).filter(id => id !== target)
+    if (targets.length) tr.setNodeAttribute(place, 'targets', targets)
+    else tr.delete(place, place + node.nodeSize)
+  }
+  return found.length > 0
+}

@@ -1,0 +1,39 @@
+import { Link } from 'react-router'
+import { useView } from './sessionContext.ts'
+
+/** The state of the books: in balance, being computed, or what must be mended first. */
+export function Books() {
+  const turnover = useView(view => view.turnover)
+  const progress = useView(view => view.progress)
+  const failure = useView(view => view.failure)
+  if (failure)
+    return (
+      <span className="books wrong" role="alert">
+        {failure}
+      </span>
+    )
+  if (progress || !turnover)
+    return (
+      <span className="books" role="status">
+        Computing pages…
+        {progress && <progress value={progress.done} max={progress.of} aria-label="Pages computed" />}
+      </span>
+    )
+  const must = turnover.findings.filter(finding => finding.weight === 'mustMend').length
+  const pages = `${turnover.labels.length} pages`
+  return must > 0 ? (
+    <Link className="books wrong" to="findings" role="status">
+      {must} must mend · {pages}
+    </Link>
+  ) : (
+    <span className="books" role="status" title={`Balanced in ${turnover.rounds} rounds, ${Math.round(turnover.milliseconds)} ms`}>
+      <Balance /> In balance · {pages}
+    </span>
+  )
+}
+
+const Balance = () => (
+  <svg width="16" height="14" viewBox="0 0 16 14" aria-hidden="true" className="balance">
+    <path d="M8 1v11M4 12.500h8M2.500 3.500h11M2.500 3.500 .7 8h3.600zM13.500 3.500 11.700 8h3.600z" fill="none" stroke="currentColor" strokeWidth="1.1" />
+  </svg>
+)

@@ -1,0 +1,93 @@
+/** One box to go anywhere and do anything: headings, entries and pages by what they say, commands by name. */
+import { Dialog } from 'radix-ui'
+import { useMemo, useRef, useState } from 'react'
+import type { NavigateFunction } from 'react-router'
+import { plainText } from '@steady-ledger/core/work/schema.ts'
+import { namedCommands } from './commands.ts'
+import { useSession, useView } from './sessionContext.ts'
+
+interface Choice {
+  key: string
+  number: string
+  text: string
+  hint: string
+  run(): void
+}
+const mostShown = 40
+
+export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: NavigateFunction }) {
+  const session = useSession()
+  const ledger = useView(view => view.ledger)
+  const labels = useView(view => view.turnover?.labels)
+  const [asked, setAsked] = useState('')
+  const [at, setAt] = useState(0)
+  const list = useRef<HTMLDivElement>(null)
+  const choices = useMemo(() => {
+    const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
+    const fits = (text: string): boolean => words.every(word => text.toLowerCase().includes(word))
+    const found: Choice[] = []
+    const page = /^(?:page\s+|p\.?\s*)?([ivxlc]+|\d+)$/i.exec(asked.trim())?.[1]
+    if (page && labels?.includes(page.toLowerCase())) found.push({ key: 'page', number: page, text: `Page ${page}`, hint: 'page', run: () => navigate(`pages/${page.toLowerCase()}`) })
+    for (const command of namedCommands)
+      if (fits(command.name)) found.push({ key: command.name, number: '', text: command.name, hint: command.keys ?? 'command', run: () => command.run(session) })
+    for (const entry of ledger.entries) {
+      if (found.length > mostShown * 2) break
+      const name = entry.item.block === 'division' && !entry.number ? '' : `${entry.names.one} ${entry.number.replace(`${entry.names.one} `, '')}`.trim()
+      const text = entry.item.block === 'equation' ? entry.item.label || 'equation' : plainText(entry.item.text!)
+      if (entry.item.kind !== 'note' && fits(`${name} ${text} ${entry.item.label}`))
+        found.push({ key: entry.id, number: name, text, hint: 'go to', run: () => navigate(`galley/${entry.id}`) })
+    }
+    return found.slice(0, mostShown)
+  }, [asked, ledger, labels, navigate, session])
+  const take = (choice: Choice | undefined): void => {
+    if (!choice) return
+    onClose()
+    // The dialog gives the focus back first; what runs may take it elsewhere.
+    setTimeout(() => choice.run())
+  }
+  const move = (step: number): void => {
+    const next = Math.max(0, Math.min(choices.length - 1, at + step))
+    setAt(next)
+    list.current?.children[next]?.scrollIntoView({ block: 'nearest' })
+  }
+  return (
+    <Dialog.Root open onOpenChange={open => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="overlay" />
+        <Dialog.Content className="command-box" aria-describedby={undefined}>
+          <Dialog.Title className="visually-hidden">Go to, or do</Dialog.Title>
+          <input
+            aria-label="Go to a heading, entry or page, or name a command"
+            role="combobox"
+            aria-expanded="true"
+            aria-controls="command-choices"
+            aria-activedescendant={choices[at] ? `choice-${at}` : undefined}
+            placeholder="A heading, a number, a page, or what to do"
+            value={asked}
+            onChange={event => {
+              setAsked(event.target.value)
+              setAt(0)
+            }}
+            onKeyDown={event => {
+              if (event.key === 'ArrowDown') move(1)
+              else if (event.key === 'ArrowUp') move(-1)
+              else if (event.key === 'Enter') take(choices[at])
+              else return
+              event.preventDefault()
+            }}
+          />
+          <div id="command-choices" role="listbox" aria-label="Choices" ref={list} className="choices">
+            {choices.map((choice, index) => (
+              <div key={choice.key} id={`choice-${index}`} role="option" tabIndex={-1} aria-selected={index === at} className="choice" onClick={() => take(choice)} onKeyDown={() => {}}>
+                <span className="choice-number">{choice.number}</span>
+                <span className="choice-text">{choice.text}</span>
+                <span className="choice-hint">{choice.hint}</span>
+              </div>
+            ))}
+            {choices.length === 0 && <p className="empty">Nothing in this work is called that.</p>}
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}

@@ -1,0 +1,52 @@
+/** Everything the command box can do: a name, what it is called for, and its keys. */
+import type { Command as EditorCommand } from '@tiptap/pm/state'
+import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
+import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
+import { insertDivision, insertTable, setHeading } from '../editor/insert.ts'
+import { onSection } from '../editor/keys.ts'
+import type { Session } from '../session.ts'
+import { applyTheme } from './theme.ts'
+import { act } from './acts.ts'
+
+export interface NamedCommand {
+  name: string
+  keys?: string
+  run(session: Session): void
+}
+
+const editor =
+  (command: EditorCommand): ((session: Session) => void) =>
+  session =>
+    void session.run(command)
+
+export const namedCommands: NamedCommand[] = [
+  { name: 'Insert a figure', keys: 'Ctrl Alt F', run: act.figure },
+  { name: 'Insert a table', keys: 'Ctrl Alt T', run: editor(insertTable()) },
+  { name: 'Insert an equation', keys: 'Ctrl Alt E', run: act.equation },
+  { name: 'Insert a formula in the line', keys: 'Ctrl Alt M', run: act.formula },
+  { name: 'Insert a footnote', keys: 'Ctrl Alt N', run: act.note },
+  { name: 'Insert a reference', keys: 'Ctrl Alt R', run: act.reference },
+  { name: 'New chapter or section after this one', run: editor(insertDivision('chapter')) },
+  { name: 'New appendix', run: editor(insertDivision('appendix')) },
+  { name: 'New contents', run: editor(insertDivision('contents', 'Contents')) },
+  { name: 'New list of figures', run: editor(insertDivision('seriesList', 'List of figures', 'figure')) },
+  { name: 'New list of tables', run: editor(insertDivision('seriesList', 'List of tables', 'table')) },
+  { name: 'Make this a heading of level 2', keys: 'Ctrl Alt 2', run: editor(setHeading(2)) },
+  { name: 'Make this a heading of level 3', keys: 'Ctrl Alt 3', run: editor(setHeading(3)) },
+  { name: 'Make this a heading of level 4', keys: 'Ctrl Alt 4', run: editor(setHeading(4)) },
+  { name: 'Make this a paragraph', keys: 'Ctrl Alt P', run: editor(setHeading(0)) },
+  { name: 'Promote this section', keys: 'Ctrl Alt [', run: editor(onSection(promote)) },
+  { name: 'Demote this section', keys: 'Ctrl Alt ]', run: editor(onSection(demote)) },
+  { name: 'Move this section up', keys: 'Ctrl Alt ↑', run: editor(onSection((tr, id) => moveStep(tr, id, -1))) },
+  { name: 'Move this section down', keys: 'Ctrl Alt ↓', run: editor(onSection((tr, id) => moveStep(tr, id, 1))) },
+  { name: 'Table: add a row below', run: editor(addRowAfter) },
+  { name: 'Table: add a column after', run: editor(addColumnAfter) },
+  { name: 'Table: remove this row', run: editor(deleteRow) },
+  { name: 'Table: remove this column', run: editor(deleteColumn) },
+  { name: 'Table: header row on or off', run: editor(toggleHeaderRow) },
+  { name: 'Undo', keys: 'Ctrl Z', run: session => void session.undo() },
+  { name: 'Redo', keys: 'Ctrl Y', run: session => void session.redo() },
+  { name: 'Light', run: () => applyTheme('light') },
+  { name: 'Dark', run: () => applyTheme('dark') },
+  { name: 'Light or dark as the system says', run: () => applyTheme('system') },
+]

@@ -1,0 +1,113 @@
+/** The composer: the equation is written in place, by keys or from a small palette; no notation is shown. Esc goes back to the text. */
+import { NodeSelection, TextSelection } from '@tiptap/pm/state'
+import type { EditorView } from '@tiptap/pm/view'
+import type { MathfieldElement } from 'mathlive'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { useSession } from '../app/sessionContext.ts'
+import { FormulaText } from '../views/FormulaText.tsx'
+import { useFloatingPlace } from '../views/galley/floatingPlace.ts'
+import { handleSlots } from './slots.ts'
+import { palette } from './palette.ts'
+
+export function Composer({ view, at, onClose }: { view: EditorView; at: number; onClose(): void }) {
+  const session = useSession()
+  const place = useRef<HTMLDivElement>(null)
+  const field = useRef<MathfieldElement | null>(null)
+  const [group, setGroup] = useState(palette[0]!.name)
+  const [failure, setFailure] = useState('')
+  const position = useRef(at)
+  const where = useCallback(() => position.current, [])
+  const floating = useFloatingPlace(view, where)
+  const placed = floating !== null
+
+  const leave = useCallback(() => {
+    onClose()
+    const node = view.state.doc.nodeAt(position.current)
+    if (node?.attrs.formula !== undefined) {
+      const { doc } = view.state
+      const selection = node.isInline ? TextSelection.create(doc, position.current + node.nodeSize) : NodeSelection.create(doc, position.current)
+      view.dispatch(view.state.tr.setSelection(selection))
+    }
+    view.focus()
+  }, [view, onClose])
+
+  useEffect(() => {
+    if (!placed) return
+    let gone = false
+    let made: MathfieldElement | null = null
+    const start = async (): Promise<void> => {
+      const { MathfieldElement } = await import('mathlive')
+      await import('mathlive/fonts.css')
+      if (gone) return
+      MathfieldElement.fontsDirectory = null
+      MathfieldElement.soundsDirectory = null
+      made = new MathfieldElement()
+      made.mathVirtualKeyboardPolicy = 'manual'
+      made.smartFence = true
+      made.value = view.state.doc.nodeAt(position.current)?.attrs.formula ?? ''
+      made.setAttribute('aria-label', 'Equation')
+      place.current?.append(made)
+      made.menuItems = []
+      field.current = made
+      made.addEventListener('input', () => {
+        const node = view.state.doc.nodeAt(position.current)
+        if (!node || !made || node.attrs.formula === undefined) return
+        session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', made.getValue('latex-expanded')))
+      })
+      handleSlots(made, leave)
+      requestAnimationFrame(() => made?.focus())
+    }
+    start().catch(error => setFailure((error as Error).message))
+    return () => {
+      gone = true
+      made?.remove()
+      field.current = null
+    }
+  }, [view, session, leave, placed])
+
+  if (!floating) return null
+  const insert = (template: string): void => {
+    field.current?.insert(template, { selectionMode: 'placeholder', focus: true, insertionMode: 'replaceSelection' })
+  }
+  return (
+    <div className="composer" style={{ top: floating.top }} role="group" aria-label="Composer">
+      <div ref={place} className="composer-field" />
+      {failure && (
+        <p className="wrong" role="alert">
+          The composer cannot start: {failure}
+        </p>
+      )}
+      <div className="composer-palette">
+        <div className="composer-groups" role="tablist" aria-label="Signs and structures">
+          {palette.map(({ name }) => (
+            <button key={name} type="button" role="tab" aria-selected={name === group} onMouseDown={event => event.preventDefault()} onClick={() => setGroup(name)}>
+              {name}
+            </button>
+          ))}
+        </div>
+        <div className="composer-signs" role="tabpanel" aria-label={group}>
+          {palette
+            .find(({ name }) => name === group)!
+            .signs.map(({ name, shows, inserts, typed }) => (
+              <button key={name} type="button" className="sign" title={typed ? `${name} – type ${typed}` : name} onMouseDown={event => event.preventDefault()} onClick={() => insert(inserts)}>
+                <FormulaText source={shows} />
+                <span>{name}</span>
+                {typed && <kbd>{typed}</kbd>}
+              </button>
+            ))}
+        </div>
+      </div>
+      <p className="composer-foot">
+        <span>
+          <kbd>Tab</kbd> next slot
+        </span>
+        <span>
+          <kbd>→</kbd> leave the structure
+        </span>
+        <span>
+          <kbd>Esc</kbd> back to the text
+        </span>
+      </p>
+    </div>
+  )
+}

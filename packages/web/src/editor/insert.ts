@@ -1,0 +1,119 @@
+/** Things an author adds, as commands: each puts a block at the cursor's place and the cursor where the writing goes on. */
+import type { Node } from '@tiptap/pm/model'
+import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import type { Wording } from '@steady-ledger/core/references/wordReference.ts'
+import { newId } from '../storage/database.ts'
+
+const { nodes } = schema
+
+/** Where a new block goes: behind the top-level block that holds the cursor; a paragraph without text gives way to it. */
+export function blockPlace(state: EditorState): { from: number; to: number } {
+  const { $head } = state.selection
+  if ($head.depth < 1) return { from: $head.pos, to: $head.pos }
+  if ($head.depth === 1) return { from: state.selection.to, to: state.selection.to }
+  const block = $head.node(2)
+  const start = $head.before(2)
+  const empty = block.type.name === 'paragraph' && block.content.size === 0
+  return empty ? { from: start, to: start + block.nodeSize } : { from: start + block.nodeSize, to: start + block.nodeSize }
+}
+
+/** Puts a block in; `within` is how many positions into it the cursor goes, or null to select it whole. */
+function placeBlock(state: EditorState, block: Node, within: number | null): Transaction {
+  const { from, to } = blockPlace(state)
+  const tr = state.tr.replaceWith(from, to, block)
+  // A block that is not text is followed by a paragraph, so that there is a place to write on.
+  const after = from + block.nodeSize
+  const $after = tr.doc.resolve(after)
+  if (!block.isTextblock && $after.parentOffset === $after.parent.content.size) tr.insert(after, nodes.paragraph!.create({ id: newId() }))
+  tr.setSelection(within === null ? NodeSelection.create(tr.doc, from) : Selection.near(tr.doc.resolve(from + within)))
+  return tr.scrollIntoView()
+}
+
+export const insertFigure =
+  (picture = '', label = '', id = newId()): Command =>
+  (state, dispatch) => {
+    const figure = nodes.figure!.create({ id, picture, label }, nodes.caption!.create())
+    dispatch?.(placeBlock(state, figure, 2))
+    return true
+  }
+
+export const insertTable =
+  (rows = 3, columns = 3): Command =>
+  (state, dispatch) => {
+    const cell = (type: string): Node => nodes[type]!.create(null, nodes.paragraph!.create({ id: newId() }))
+    const grid = nodes.grid!.create(
+      null,
+      Array.from({ length: rows }, (_, row) =>
+        nodes.gridRow!.create(
+          null,
+          Array.from({ length: columns }, () => cell(row === 0 ? 'gridHead' : 'gridCell')),
+        ),
+      ),
+    )
+    dispatch?.(placeBlock(state, nodes.table!.create({ id: newId() }, [nodes.caption!.create(), grid]), 2))
+    return true
+  }
+
+export const insertEquation: Command = (state, dispatch) => {
+  dispatch?.(placeBlock(state, nodes.equation!.create({ id: newId() }), null))
+  return true
+}
+
+/** Inline things need a text block that takes them. */
+function placeInline(state: EditorState, node: Node): Transaction | null {
+  const { $from } = state.selection
+  if (!$from.parent.inlineContent || !$from.parent.type.contentMatch.matchType(node.type)) return null
+  return state.tr.replaceSelectionWith(node, false).scrollIntoView()
+}
+
+export const insertFormula: Command = (state, dispatch) => {
+  const tr = placeInline(state, nodes.formula!.create())
+  if (!tr) return false
+  dispatch?.(tr.setSelection(NodeSelection.create(tr.doc, tr.selection.from - 1)))
+  return true
+}
+
+export const insertNote: Command = (state, dispatch) => {
+  const tr = placeInline(state, nodes.note!.create({ id: newId() }))
+  if (!tr) return false
+  dispatch?.(tr)
+  return true
+}
+
+export const insertReference =
+  (targets: string[], wording: Wording): Command =>
+  (state, dispatch) => {
+    const tr = placeInline(state, nodes.reference!.create({ targets, wording }))
+    if (!tr) return false
+    dispatch?.(tr)
+    return true
+  }
+
+/** Turns the text block at the cursor into a heading of a level, or back into a paragraph with 0. */
+export const setHeading =
+  (level: number): Command =>
+  (state, dispatch) => {
+    const { $from } = state.selection
+    if ($from.depth !== 2) return false
+    const block = $from.parent
+    if (block.type.name !== 'paragraph' && block.type.name !== 'heading') return false
+    const attrs = level ? { ...(block.type.name === 'heading' ? block.attrs : { id: block.attrs.id || newId() }), level } : { id: block.attrs.id }
+    dispatch?.(state.tr.setNodeMarkup($from.before(), level ? nodes.heading! : nodes.paragraph!, attrs))
+    return true
+  }
+
+/** A new chapter (or section of a paper) behind the open division. */
+export const insertDivision =
+  (role: string, title = '', series = ''): Command =>
+  (state, dispatch) => {
+    const generated = role === 'contents' || role === 'seriesList'
+    const heading = nodes.title!.create(null, title ? schema.text(title) : null)
+    const division = nodes.division!.create({ id: newId(), role, series, listed: role !== 'contents' && role !== 'titlePage' }, generated ? [heading] : [heading, nodes.paragraph!.create({ id: newId() })])
+    const index = state.selection.$head.index(0)
+    let at = 0
+    for (let i = 0; i <= index; i++) at += state.doc.child(i).nodeSize
+    const tr = state.tr.insert(at, division)
+    dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve(at + 2))).setMeta('opens division', true).scrollIntoView())
+    return true
+  }

@@ -1,0 +1,64 @@
+/** Numbers and wordings for node views: pushed to them whenever they change, so that showing them costs no decorations. */
+import type { Node } from '@tiptap/pm/model'
+import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { type ReferencePart, wordReference } from '@steady-ledger/core/references/wordReference.ts'
+
+export class LiveNumbers {
+  private readonly listeners = new Set<() => void>()
+  private openings = new WeakMap<Node, boolean>()
+  private readonly previous = new Map<string, { number: string; until: number }>()
+  ledger: WorkLedger
+  /** Page label of an entry or block, as of the last turnover. */
+  pageLabel: (id: string) => string | undefined = () => undefined
+  pictureAddress: (name: string) => string | undefined = () => undefined
+  language = 'en-GB'
+
+  constructor(ledger: WorkLedger) {
+    this.ledger = ledger
+  }
+
+  /** Calls `refresh` now and after every change of numbers or pages; returns the way to stop. */
+  follow(refresh: () => void): () => void {
+    this.listeners.add(refresh)
+    refresh()
+    return () => void this.listeners.delete(refresh)
+  }
+
+  setLedger(ledger: WorkLedger, doc: Node): void {
+    const now = performance.now()
+    if (ledger.signature !== this.ledger.signature)
+      for (const entry of ledger.entries) {
+        const old = this.ledger.byId.get(entry.id)
+        if (old && old.number !== entry.number && old.number) this.previous.set(entry.id, { number: old.bare, until: now + 2000 })
+      }
+    this.ledger = ledger
+    for (const node of doc.children) for (const { node: reference, opensSentence } of scanDivision(node).references) this.openings.set(reference, opensSentence)
+    this.push()
+  }
+
+  push(): void {
+    for (const refresh of this.listeners) refresh()
+  }
+
+  number(id: string): string {
+    return this.ledger.byId.get(id)?.number ?? ''
+  }
+
+  /** The number an entry had until a moment ago, while that is news. */
+  was(id: string): string {
+    const old = this.previous.get(id)
+    if (!old) return ''
+    if (old.until > performance.now()) return old.number
+    this.previous.delete(id)
+    return ''
+  }
+
+  wording(reference: Node): ReferencePart[] {
+    const { targets, wording, was } = reference.attrs
+    return wordReference(
+      { targets, wording, was },
+      { ledger: this.ledger, language: this.language, pageOf: this.pageLabel, opensSentence: this.openings.get(reference) ?? false },
+    )
+  }
+}

@@ -1,0 +1,34 @@
+/** When something that is referred to is deleted, its references learn what it was called, so that the gap can say so. */
+import type { Node } from '@tiptap/pm/model'
+import { Plugin, type Transaction } from '@tiptap/pm/state'
+import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
+
+export const lostTargets = (scheme: Scheme): Plugin =>
+  new Plugin({
+    appendTransaction(transactions, old, state) {
+      if (!transactions.some(tr => tr.docChanged)) return null
+      const there = allIds(state.doc)
+      const gone = [...allIds(old.doc)].filter(id => !there.has(id))
+      if (gone.length === 0) return null
+      const { byId } = numberWork(old.doc, scheme)
+      let tr: Transaction | null = null
+      state.doc.descendants((node, at) => {
+        if (node.type.name !== 'reference') return
+        const lost = (node.attrs.targets as string[]).filter(id => gone.includes(id))
+        if (lost.length === 0) return
+        const names = lost.map(id => {
+          const entry = byId.get(id)
+          return [id, entry ? `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`.trim() : '']
+        })
+        tr ??= state.tr
+        tr.setNodeAttribute(at, 'was', { ...(node.attrs.was as Record<string, string>), ...Object.fromEntries(names) })
+      })
+      return tr
+    },
+  })
+
+function allIds(doc: Node): Set<string> {
+  return new Set(doc.children.flatMap(node => scanDivision(node).items.map(item => item.id)))
+}

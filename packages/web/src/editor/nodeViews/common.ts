@@ -1,0 +1,64 @@
+/** Pieces that node views are made of. */
+import type { Node } from '@tiptap/pm/model'
+import type { EditorView, NodeView, ViewMutationRecord } from '@tiptap/pm/view'
+import { mathMl } from '@steady-ledger/core/formulas/mathml.ts'
+import type { LiveNumbers } from '../live.ts'
+
+export interface Hosts {
+  live: LiveNumbers
+  /** Opens the composer on the formula at a position. */
+  compose(view: EditorView, at: number): void
+  /** Opens the note at a position for writing. */
+  openNote(view: EditorView, at: number): void
+  follow(id: string): void
+  replacePicture(id: string): void
+}
+export type ViewMaker = (node: Node, view: EditorView, getPos: () => number | undefined) => NodeView
+
+export function element<K extends keyof HTMLElementTagNameMap>(tag: K, className: string, text = ''): HTMLElementTagNameMap[K] {
+  const made = document.createElement(tag)
+  made.className = className
+  if (text) made.textContent = text
+  return made
+}
+
+/** The number of an entry in the number column, with its old value struck through while the change is news. */
+export function numberColumn(live: LiveNumbers, idOf: () => string, write: (number: string) => string): { dom: HTMLElement; stop: () => void } {
+  const dom = element('div', 'number-column')
+  dom.contentEditable = 'false'
+  const now = dom.appendChild(element('span', 'number'))
+  const then = dom.appendChild(element('span', 'was'))
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const stop = live.follow(() => {
+    const number = live.number(idOf())
+    const text = number ? write(number) : ''
+    const old = live.was(idOf())
+    if (now.textContent !== text) now.textContent = text
+    then.textContent = old ? `was ${old}` : ''
+    if (old && !timer)
+      timer = setTimeout(() => {
+        timer = undefined
+        then.textContent = ''
+      }, 2000)
+  })
+  return {
+    dom,
+    stop: () => {
+      stop()
+      clearTimeout(timer)
+    },
+  }
+}
+
+/** Puts a formula into an element; what cannot be read is shown as what it is, marked. */
+export function showFormula(dom: HTMLElement, source: string, display: boolean): void {
+  const math = source.trim() ? mathMl(source, display) : ''
+  dom.classList.toggle('broken', math === null)
+  if (math) dom.innerHTML = math
+  else dom.textContent = math === null ? 'formula to mend' : display ? 'Empty equation' : '□'
+}
+
+export const outside =
+  (content: HTMLElement) =>
+  (mutation: ViewMutationRecord): boolean =>
+    mutation.type !== 'selection' && !content.contains(mutation.target)

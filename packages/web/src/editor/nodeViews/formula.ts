@@ -1,0 +1,53 @@
+import type { Node } from '@tiptap/pm/model'
+import { element, type Hosts, numberColumn, showFormula, type ViewMaker } from './common.ts'
+
+/** A display equation: its number in the column, a press selects it, a second press opens the composer. */
+export const equationView =
+  ({ live, compose }: Hosts): ViewMaker =>
+  (first, view, getPos) => {
+    let node: Node = first
+    const dom = element('div', 'block equation')
+    dom.dataset.id = node.attrs.id
+    const column = numberColumn(live, () => node.attrs.id, number => number)
+    const math = element('div', 'math')
+    dom.append(column.dom, math)
+    showFormula(math, node.attrs.formula, true)
+    dom.addEventListener('dblclick', () => {
+      const at = getPos()
+      if (at !== undefined) compose(view, at)
+    })
+    return {
+      dom,
+      ignoreMutation: () => true,
+      stopEvent: event => (event.target as HTMLElement).closest('.composer') !== null,
+      destroy: column.stop,
+      update: next => {
+        if (next.type !== node.type || next.attrs.id !== node.attrs.id) return false
+        if (next.attrs.formula !== node.attrs.formula) showFormula(math, next.attrs.formula, true)
+        node = next
+        return true
+      },
+    }
+  }
+
+export const formulaView =
+  ({ compose }: Hosts): ViewMaker =>
+  (first, view, getPos) => {
+    let node = first
+    const dom = element('span', 'formula')
+    showFormula(dom, node.attrs.formula, false)
+    dom.addEventListener('dblclick', () => {
+      const at = getPos()
+      if (at !== undefined) compose(view, at)
+    })
+    return {
+      dom,
+      ignoreMutation: () => true,
+      update: next => {
+        if (next.type !== node.type) return false
+        if (next.attrs.formula !== node.attrs.formula) showFormula(dom, next.attrs.formula, false)
+        node = next
+        return true
+      },
+    }
+  }

@@ -1,0 +1,33 @@
+import { element, type Hosts, type ViewMaker } from './common.ts'
+
+/** A reference says what it computes; a press with Ctrl, or Enter on it, follows it. */
+export const referenceView =
+  ({ live, follow }: Hosts): ViewMaker =>
+  first => {
+    let node = first
+    const dom = element('span', 'reference')
+    dom.setAttribute('role', 'link')
+    const paint = (): void => {
+      const parts = live.wording(node)
+      const text = parts.map(part => part.text).join('')
+      if (dom.textContent !== text) dom.textContent = text
+      dom.classList.toggle('lost', parts.some(part => part.lost))
+      dom.title = parts.some(part => part.lost) ? 'What this refers to was deleted. Choose another target in the slip.' : 'Ctrl + press follows'
+    }
+    const stop = live.follow(paint)
+    dom.addEventListener('click', event => {
+      const target = (node.attrs.targets as string[]).find(id => live.ledger.byId.has(id))
+      if ((event.ctrlKey || event.metaKey) && target) follow(target)
+    })
+    return {
+      dom,
+      ignoreMutation: () => true,
+      destroy: stop,
+      update: next => {
+        if (next.type !== node.type) return false
+        node = next
+        paint()
+        return true
+      },
+    }
+  }

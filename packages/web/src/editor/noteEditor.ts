@@ -1,0 +1,94 @@
+/** The text of a note, written beside its line in an editor of its own whose steps go into the work; Esc goes back to the text. */
+import { redo, undo } from '@tiptap/pm/history'
+import { keymap } from '@tiptap/pm/keymap'
+import { toggleMark } from '@tiptap/pm/commands'
+import { EditorState, TextSelection } from '@tiptap/pm/state'
+import { StepMap } from '@tiptap/pm/transform'
+import { EditorView } from '@tiptap/pm/view'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import type { Node } from '@tiptap/pm/model'
+import { formulaView } from './nodeViews/formula.ts'
+import { referenceView } from './nodeViews/reference.ts'
+import type { Hosts } from './nodeViews/common.ts'
+
+const fromOutside = 'from outside'
+
+export class NoteEditor {
+  private readonly view: EditorView
+  readonly id: string
+
+  constructor(
+    place: HTMLElement,
+    private readonly outer: EditorView,
+    note: Node,
+    hosts: Hosts,
+    close: () => void,
+  ) {
+    this.id = note.attrs.id
+    const leave = (): boolean => {
+      close()
+      return true
+    }
+    this.view = new EditorView(place, {
+      state: EditorState.create({
+        doc: note,
+        plugins: [
+          keymap({
+            Escape: leave,
+            Enter: leave,
+            'Mod-z': () => undo(outer.state, outer.dispatch),
+            'Mod-y': () => redo(outer.state, outer.dispatch),
+            'Mod-Shift-z': () => redo(outer.state, outer.dispatch),
+            'Mod-b': toggleMark(schema.marks.strong!),
+            'Mod-i': toggleMark(schema.marks.emphasis!),
+          }),
+        ],
+      }),
+      nodeViews: { reference: referenceView(hosts), formula: formulaView(hosts) },
+      attributes: { class: 'note-text', 'aria-label': 'Text of the note', role: 'textbox', 'aria-multiline': 'true' },
+      dispatchTransaction: tr => {
+        const { state, transactions } = this.view.state.applyTransaction(tr)
+        this.view.updateState(state)
+        if (tr.getMeta(fromOutside)) return
+        const at = findBlock(outer.state.doc, this.id)
+        if (at < 0) return
+        const shift = StepMap.offset(at + 1)
+        const outerTr = outer.state.tr
+        for (const { steps } of transactions)
+          for (const step of steps) {
+            const mapped = step.map(shift)
+            if (mapped) outerTr.step(mapped)
+          }
+        if (outerTr.docChanged) outer.dispatch(outerTr)
+      },
+    })
+  }
+
+  focus(): void {
+    this.view.focus()
+    this.view.dispatch(this.view.state.tr.setSelection(TextSelection.atEnd(this.view.state.doc)))
+  }
+
+  /** Takes over what changed outside (undo, for one), touching only the part that differs. Returns false when the note is gone. */
+  follow(doc: Node): boolean {
+    const at = findBlock(doc, this.id)
+    const node = at < 0 ? null : doc.nodeAt(at)
+    if (!node) return false
+    const { state } = this.view
+    const start = node.content.findDiffStart(state.doc.content)
+    if (start === null) return true
+    let { a, b } = node.content.findDiffEnd(state.doc.content)!
+    const overlap = start - Math.min(a, b)
+    if (overlap > 0) {
+      a += overlap
+      b += overlap
+    }
+    this.view.dispatch(state.tr.replace(start, b, node.slice(start, a)).setMeta(fromOutside, true))
+    return true
+  }
+
+  destroy(): void {
+    this.view.destroy()
+  }
+}

@@ -1,0 +1,273 @@
+/** An open work: its editor state, its worker, its saving. Views show it; none of them holds a copy of the text. */
+import { history, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
+import { keymap } from '@tiptap/pm/keymap'
+import type { Node } from '@tiptap/pm/model'
+import { type Command, EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
+import { tableEditing } from '@tiptap/pm/tables'
+import type { EditorView } from '@tiptap/pm/view'
+import { create, type StoreApi, type UseBoundStore } from 'zustand'
+import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
+import { editingKeys, typedStructure } from './editor/keys.ts'
+import { LiveNumbers } from './editor/live.ts'
+import { lostTargets } from './editor/lostTargets.ts'
+import { oneDivision, opensDivision } from './editor/oneDivision.ts'
+import { pageTurns, setPages } from './editor/pageTurns.ts'
+import { stableIds } from './editor/stableIds.ts'
+import { Saver, type SaveState } from './storage/saver.ts'
+import { askToWrite, type WriterLock } from './storage/writerLock.ts'
+import type { FromTurnover, ToTurnover, TurnoverSummary } from './workers/protocol.ts'
+
+/** What the interface shows of a session; the document itself stays in the editor state. */
+export interface SessionView {
+  doc: Node
+  ledger: WorkLedger
+  /** The selection's block and entry, for the slip. */
+  selected: { id: string; kind: string; at: number }
+  openDivision: string
+  turnover: TurnoverSummary | null
+  /** Computing: how far, once it takes long enough to say so. */
+  progress: { done: number; of: number } | null
+  computing: boolean
+  failure: string
+  save: SaveState
+  writer: boolean
+  canUndo: boolean
+  canRedo: boolean
+  drawings: Map<number, PageDrawing>
+}
+
+const historyDepth = 500
+
+export class Session {
+  readonly id: string
+  readonly work: Work
+  readonly live: LiveNumbers
+  readonly use: UseBoundStore<StoreApi<SessionView>>
+  state: EditorState
+  private view: EditorView | null = null
+  private readonly worker: Worker
+  private readonly saver: Saver
+  private readonly lock: WriterLock
+  private readonly addresses = new Map<string, string>()
+  private version = 0
+  /** Run after every transaction, for whatever floats beside the text. */
+  readonly followers = new Set<() => void>()
+
+  constructor(id: string, work: Work) {
+    this.id = id
+    this.work = work
+    const ledger = numberWork(work.doc, work.scheme)
+    this.live = new LiveNumbers(ledger)
+    this.live.language = work.settings.language
+    this.live.pictureAddress = name => this.pictureAddress(name)
+    this.live.setLedger(ledger, work.doc)
+    this.state = EditorState.create({
+      doc: work.doc,
+      plugins: [
+        oneDivision(),
+        stableIds(),
+        lostTargets(work.scheme),
+        history({ depth: historyDepth }),
+        keymap({ 'Mod-z': undo, 'Mod-y': redo, 'Mod-Shift-z': redo }),
+        typedStructure(),
+        editingKeys(),
+        tableEditing(),
+        pageTurns(),
+      ],
+    })
+    this.use = create<SessionView>()(() => ({
+      doc: work.doc,
+      ledger,
+      selected: { id: '', kind: '', at: 0 },
+      openDivision: work.doc.firstChild!.attrs.id,
+      turnover: null,
+      progress: null,
+      computing: true,
+      failure: '',
+      save: { kind: 'saved', at: Date.now() },
+      writer: true,
+      canUndo: false,
+      canRedo: false,
+      drawings: new Map(),
+    }))
+    this.worker = new Worker(new URL('./workers/turnover.worker.ts', import.meta.url), { type: 'module' })
+    this.worker.addEventListener('message', ({ data }: MessageEvent<FromTurnover>) => this.hear(data))
+    this.worker.addEventListener('error', event => this.use.setState({ failure: event.message || 'The pages cannot be computed in this browser.', computing: false }))
+    const { settings, scheme, houseStyle } = work
+    this.tell({ kind: 'open', version: 0, doc: JSON.stringify(work.doc.toJSON()), settings, scheme, houseStyle, pictures: [...work.pictures.values()].map(({ bytes: _bytes, ...facts }) => facts) })
+    this.saver = new Saver(
+      id,
+      work.doc,
+      save => this.use.setState({ save }),
+      () => this.use.getState().turnover?.labels.length ?? 0,
+    )
+    this.lock = askToWrite(id, writer => {
+      this.use.setState({ writer, ...(writer ? {} : { save: { kind: 'reading' } }) })
+      this.view?.setProps({ editable: () => writer })
+    })
+  }
+
+  /** The document as it is now with everything beside it. */
+  current(): Work {
+    return { ...this.work, doc: this.state.doc }
+  }
+
+  attach(view: EditorView): void {
+    this.view = view
+    view.setProps({ editable: () => this.use.getState().writer })
+  }
+  detach(view: EditorView): void {
+    if (this.view === view) this.view = null
+  }
+  get editor(): EditorView | null {
+    return this.view
+  }
+
+  dispatch = (tr: Transaction): void => {
+    if (tr.docChanged && !this.use.getState().writer) return
+    const { state, transactions } = this.state.applyTransaction(tr)
+    const before = this.state
+    this.state = state
+    const changed = state.doc !== before.doc
+    if (changed) {
+      const ledger = numberWork(state.doc, this.work.scheme, this.live.ledger)
+      this.live.setLedger(ledger, state.doc)
+      const steps = transactions.flatMap(found => found.steps.map(step => step.toJSON()))
+      this.tell({ kind: 'steps', version: this.version, steps })
+      this.version += steps.length
+      this.saver.changed(state.doc)
+    }
+    this.view?.updateState(state)
+    for (const follow of this.followers) follow()
+    this.publish(changed)
+  }
+
+  run(command: Command): boolean {
+    const done = command(this.state, this.dispatch, this.view ?? undefined)
+    this.view?.focus()
+    return done
+  }
+
+  undo = (): boolean => undo(this.state, this.dispatch)
+  redo = (): boolean => redo(this.state, this.dispatch)
+
+  /** Puts the cursor into the block, note or division with this id and shows it. */
+  goTo(id: string): boolean {
+    const at = findBlock(this.state.doc, id)
+    if (at < 0) return false
+    const node = this.state.doc.nodeAt(at)!
+    const { doc } = this.state
+    const selection = node.isTextblock || node.type.name === 'division' ? TextSelection.near(doc.resolve(at + 1)) : node.type.spec.group === 'block' && node.type.name !== 'table' ? NodeSelection.create(doc, at) : Selection.near(doc.resolve(node.isInline ? at : at + 1))
+    this.dispatch(this.state.tr.setSelection(selection).setMeta(opensDivision, true))
+    this.view?.focus()
+    const dom = this.view?.nodeDOM(at)
+    const shown = dom instanceof HTMLElement ? dom : dom?.parentElement
+    ;(node.type.name === 'division' ? (shown?.querySelector('.heading') ?? shown) : shown)?.scrollIntoView({ block: node.type.name === 'division' ? 'start' : 'center' })
+    return true
+  }
+
+  async addPicture(picture: Picture): Promise<void> {
+    this.work.pictures.set(picture.name, picture)
+    const { bytes: _bytes, ...facts } = picture
+    this.tell({ kind: 'picture', picture: facts })
+    await this.saver.addPicture(picture)
+    this.live.push()
+  }
+
+  pictureAddress(name: string): string | undefined {
+    const known = this.addresses.get(name)
+    if (known) return known
+    const picture = this.work.pictures.get(name)
+    if (!picture) return undefined
+    const address = URL.createObjectURL(new Blob([picture.bytes as Uint8Array<ArrayBuffer>], { type: picture.type }))
+    this.addresses.set(name, address)
+    return address
+  }
+
+  /** Asks for drawings of these pages, now and after every turnover. */
+  draw(pages: number[]): void {
+    this.tell({ kind: 'draw', pages })
+  }
+
+  takeOver(): void {
+    this.lock.takeOver()
+  }
+
+  flush(): Promise<void> {
+    return this.saver.flush()
+  }
+
+  async close(): Promise<void> {
+    await this.saver.flush()
+    this.lock.release()
+    this.worker.terminate()
+    for (const address of this.addresses.values()) URL.revokeObjectURL(address)
+  }
+
+  private tell(message: ToTurnover): void {
+    this.worker.postMessage(message)
+    if (message.kind !== 'draw') this.use?.setState({ computing: true })
+  }
+
+  private hear(message: FromTurnover): void {
+    switch (message.kind) {
+      case 'progress':
+        this.use.setState({ progress: { done: message.done, of: message.of } })
+        break
+      case 'turnover':
+        if (message.summary.version === this.version) this.settle(message.summary)
+        break
+      case 'drawn':
+        this.use.setState({ drawings: new Map(message.drawings.map(drawing => [drawing.index, drawing])) })
+        break
+      case 'failed':
+        this.use.setState({ failure: message.message, computing: false, progress: null })
+    }
+  }
+
+  private settle(turnover: TurnoverSummary): void {
+    const { pageOf, labels } = turnover
+    this.live.pageLabel = id => {
+      const index = pageOf.get(id)
+      return index === undefined ? undefined : labels[index]
+    }
+    this.use.setState({ turnover, computing: false, progress: null, failure: '' })
+    this.live.push()
+    const { key, value } = setPages(id => {
+      const index = pageOf.get(id)
+      return index === undefined ? undefined : { index, label: labels[index]! }
+    })
+    this.dispatch(this.state.tr.setMeta(key, value).setMeta('addToHistory', false))
+  }
+
+  private publish(changed: boolean): void {
+    const { $head } = this.state.selection
+    const selected = selectedBlock(this.state)
+    const now = this.use.getState()
+    const openDivision = this.state.doc.child(Math.min($head.index(0), this.state.doc.childCount - 1)).attrs.id
+    const next: Partial<SessionView> = {}
+    if (changed) Object.assign(next, { doc: this.state.doc, ledger: this.live.ledger })
+    if (now.selected.id !== selected.id || now.selected.at !== selected.at || now.selected.kind !== selected.kind) next.selected = selected
+    if (now.openDivision !== openDivision) next.openDivision = openDivision
+    const canUndo = undoDepth(this.state) > 0
+    const canRedo = redoDepth(this.state) > 0
+    if (now.canUndo !== canUndo) next.canUndo = canUndo
+    if (now.canRedo !== canRedo) next.canRedo = canRedo
+    if (Object.keys(next).length) this.use.setState(next)
+  }
+}
+
+/** What the slip speaks of: the selected node, else the innermost thing around the cursor that has fields. */
+function selectedBlock(state: EditorState): { id: string; kind: string; at: number } {
+  const { selection } = state
+  if (selection instanceof NodeSelection) return { id: selection.node.attrs.id ?? '', kind: selection.node.type.name, at: selection.from }
+  const { $head } = selection
+  for (let depth = $head.depth; depth > 0; depth--) {
+    const node = $head.node(depth)
+    if (['figure', 'table', 'heading', 'division', 'numberedList'].includes(node.type.name)) return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
+  }
+  return { id: '', kind: '', at: 0 }
+}

@@ -1,0 +1,129 @@
+/** Where a work leaves the house: what must be mended first, then the files. */
+import { useEffect, useRef, useState } from 'react'
+import { Link } from 'react-router'
+import { writeBundle } from '@steady-ledger/core/work/bundle.ts'
+import { titleOf } from '@steady-ledger/core/work/schema.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import type { FromDispatch, ToDispatch } from '../../workers/protocol.ts'
+import { download, fileName } from '../download.ts'
+
+type Format = 'pdf' | 'csv' | 'bundle'
+const formats: Record<Format, { name: string; says: string; ending: string; type: string }> = {
+  pdf: { name: 'PDF', says: 'The pages as they stand, with links, bookmarks, page labels and structure.', ending: '.pdf', type: 'application/pdf' },
+  csv: { name: 'Ledger as CSV', says: 'Every number with its label, caption, page and references.', ending: '-ledger.csv', type: 'text/csv' },
+  bundle: { name: 'The work itself', says: 'Text and pictures in one file, to keep or to open elsewhere.', ending: '.ledger.zip', type: 'application/zip' },
+}
+
+type State = { kind: 'idle' } | { kind: 'writing'; format: Format; says: string; done: number; of: number } | { kind: 'done'; format: Format; size: number; seconds: number } | { kind: 'failed'; format: Format; message: string }
+
+export function DispatchDesk() {
+  const session = useSession()
+  const must = useView(view => view.turnover?.findings.filter(finding => finding.weight === 'mustMend') ?? null)
+  const [state, setState] = useState<State>({ kind: 'idle' })
+  const worker = useRef<Worker | null>(null)
+  const stop = (): void => {
+    worker.current?.terminate()
+    worker.current = null
+  }
+  useEffect(() => stop, [])
+
+  const write = (format: Format): void => {
+    stop()
+    const began = performance.now()
+    const work = session.current()
+    const finish = (bytes: Uint8Array): void => {
+      const { type, ending } = formats[format]
+      download(bytes, type, fileName(titleOf(work.doc)) + ending)
+      setState({ kind: 'done', format, size: bytes.length, seconds: (performance.now() - began) / 1000 })
+    }
+    setState({ kind: 'writing', format, says: 'Starting', done: 0, of: 1 })
+    if (format === 'bundle') {
+      try {
+        finish(writeBundle(work))
+      } catch (error) {
+        setState({ kind: 'failed', format, message: (error as Error).message })
+      }
+      return
+    }
+    const made = new Worker(new URL('../../workers/dispatch.worker.ts', import.meta.url), { type: 'module' })
+    worker.current = made
+    made.addEventListener('error', event => setState({ kind: 'failed', format, message: event.message || 'The writer could not start.' }))
+    made.addEventListener('message', ({ data }: MessageEvent<FromDispatch>) => {
+      if (data.kind === 'ready') {
+        const { settings, scheme, houseStyle, doc, pictures } = work
+        const message: ToDispatch = { kind: 'write', format, work: { settings, scheme, houseStyle, doc: JSON.stringify(doc.toJSON()) }, pictures: [...pictures.values()], date: Date.now() }
+        made.postMessage(message)
+      } else if (data.kind === 'progress') setState({ kind: 'writing', format, says: data.says, done: data.done, of: data.of })
+      else if (data.kind === 'written') {
+        stop()
+        finish(data.bytes)
+      } else {
+        stop()
+        setState({ kind: 'failed', format, message: data.message })
+      }
+    })
+  }
+  const writing = state.kind === 'writing'
+  return (
+    <main className="dispatch">
+      <div className="dispatch-inner">
+        <section>
+          <h2>Before it leaves</h2>
+          {must === null && <p>Checking…</p>}
+          {must && must.length === 0 && <p className="fine">Nothing must be mended. Numbers, references, lists and pages agree.</p>}
+          {must && must.length > 0 && (
+            <p className="wrong">
+              {must.length === 1 ? 'One thing' : `${must.length} things`} must be mended first. The files can be written all the same; what is wrong is marked in them. <Link to="../findings">Show findings</Link>
+            </p>
+          )}
+        </section>
+        <section>
+          <h2>Files</h2>
+          <ul className="formats">
+            {(Object.keys(formats) as Format[]).map(format => {
+              const { name, says } = formats[format]
+              const own = state.kind !== 'idle' && state.format === format ? state : null
+              return (
+                <li key={format}>
+                  <div>
+                    <h3>{name}</h3>
+                    <p>{says}</p>
+                    <div aria-live="polite">
+                      {own?.kind === 'writing' && (
+                        <p className="progress-line">
+                          {own.says} <progress value={own.done} max={own.of} aria-label={own.says} />
+                        </p>
+                      )}
+                      {own?.kind === 'done' && (
+                        <p className="fine">
+                          Written: {own.size > 1e6 ? `${(own.size / 1e6).toFixed(1)} MB` : `${Math.ceil(own.size / 1000)} KB`} in {own.seconds.toFixed(1)} s.
+                        </p>
+                      )}
+                      {own?.kind === 'failed' && <p className="wrong">Not written: {own.message}</p>}
+                    </div>
+                  </div>
+                  {own?.kind === 'writing' ? (
+                    <button
+                      type="button"
+                      className="button"
+                      onClick={() => {
+                        stop()
+                        setState({ kind: 'idle' })
+                      }}
+                    >
+                      Cancel
+                    </button>
+                  ) : (
+                    <button type="button" className="button primary" disabled={writing} onClick={() => write(format)}>
+                      Write
+                    </button>
+                  )}
+                </li>
+              )
+            })}
+          </ul>
+        </section>
+      </div>
+    </main>
+  )
+}

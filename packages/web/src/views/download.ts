@@ -1,0 +1,12 @@
+/** Hands a file to the browser to keep. */
+export function download(bytes: Uint8Array, type: string, name: string): void {
+  const address = URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type }))
+  const link = document.createElement('a')
+  link.href = address
+  link.download = name
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(address), 60_000)
+}
+
+/** A title as a file name. */
+export const fileName = (title: string): string => title.toLowerCase().normalize('NFKD').replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').slice(0, 60) || 'work'

@@ -1,0 +1,91 @@
+/** What the checks found, by weight, each with its place and, where one step mends it, its remedy. */
+import { Link } from 'react-router'
+import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
+import { type Finding, type Weight, weights } from '@steady-ledger/core/findings/finding.ts'
+import { checks } from '@steady-ledger/core/findings/index.ts'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+
+const titles = new Map(checks.map(check => [check.name, check.title]))
+
+export function FindingsView() {
+  const session = useSession()
+  const turnover = useView(view => view.turnover)
+  const doc = useView(view => view.doc)
+  if (!turnover) return <main className="centre-note" aria-busy="true">Checking…</main>
+  const mend = (found: Finding[]): void => {
+    const { tr } = session.state
+    let done = 0
+    // From the end of the work to its beginning, so that one remedy does not move the place of the next.
+    for (const finding of [...found].reverse()) if (finding.remedy && applyRemedy(tr, finding.remedy)) done++
+    if (done === 0) return notify({ kind: 'wrong', text: 'There is nothing left to mend there.' })
+    session.dispatch(tr)
+    notify({ kind: 'done', text: done === 1 ? 'Mended.' : `${done} places were mended.`, action: { says: 'Undo', run: () => session.undo() } })
+  }
+  const page = (finding: Finding): string => turnover.labels[turnover.pageOf.get(finding.place) ?? -1] ?? ''
+  return (
+    <main className="findings">
+      <div className="findings-inner">
+        {turnover.findings.length === 0 && (
+          <div className="centre-note">
+            <h2>Nothing to mend</h2>
+            <p>{checks.length} checks looked at every heading, figure, table, equation, reference and paragraph.</p>
+          </div>
+        )}
+        {(Object.keys(weights) as Weight[]).map(weight => {
+          const own = turnover.findings.filter(finding => finding.weight === weight)
+          if (own.length === 0) return null
+          const kinds = [...new Set(own.map(finding => finding.check))]
+          return (
+            <section key={weight} aria-label={weights[weight]}>
+              <h2 className={`weight ${weight}`}>
+                {weights[weight]} <small>{own.length}</small>
+              </h2>
+              {kinds.map(kind => {
+                const found = own.filter(finding => finding.check === kind)
+                const mendable = found.filter(finding => finding.remedy)
+                return (
+                  <div key={kind} className="finding-kind">
+                    <h3>
+                      {titles.get(kind)}
+                      {mendable.length > 1 && (
+                        <button type="button" className="button" onClick={() => mend(mendable)}>
+                          Mend all {mendable.length}
+                        </button>
+                      )}
+                    </h3>
+                    <ul>
+                      {found.map((finding, index) => (
+                        <li key={`${finding.place}-${index}`} className={`finding ${weight}`}>
+                          <div>
+                            <p>{finding.message}</p>
+                            <p className="advice">{finding.advice}</p>
+                          </div>
+                          <span className="finding-place">
+                            {finding.place && (
+                              <Link to={`../galley/${finding.place}`}>
+                                {doc.maybeChild(finding.division)?.firstChild?.textContent || 'Untitled'}
+                                {page(finding) && `, page ${page(finding)}`}
+                              </Link>
+                            )}
+                          </span>
+                          {finding.remedy ? (
+                            <button type="button" className="button" onClick={() => mend([finding])}>
+                              {finding.remedy.says}
+                            </button>
+                          ) : (
+                            <span />
+                          )}
+                        </li>
+                      ))}
+                    </ul>
+                  </div>
+                )
+              })}
+            </section>
+          )
+        })}
+      </div>
+    </main>
+  )
+}

@@ -1,0 +1,68 @@
+/** The “+” beside the block that holds the cursor: what can be added after it. */
+import { addRowAfter, addColumnAfter, isInTable } from '@tiptap/pm/tables'
+import { wrapInList } from '@tiptap/pm/schema-list'
+import type { EditorView } from '@tiptap/pm/view'
+import { DropdownMenu } from 'radix-ui'
+import { useEffect, useState } from 'react'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import { act } from '../../app/acts.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { insertDivision, insertTable, setHeading } from '../../editor/insert.ts'
+
+export function AddButton({ view }: { view: EditorView }) {
+  const session = useSession()
+  const doc = useView(shown => shown.doc)
+  const open = useView(shown => shown.openDivision)
+  const [top, setTop] = useState<number | null>(null)
+  useEffect(() => {
+    const place = (): void => {
+      const { $head } = view.state.selection
+      const dom = $head.depth >= 2 ? view.nodeDOM($head.before(2)) : $head.nodeAfter && $head.depth === 1 ? view.nodeDOM($head.pos) : null
+      const scroll = view.dom.closest('.sheet-scroll')
+      if (!(dom instanceof HTMLElement) || !scroll) return setTop(null)
+      setTop(dom.getBoundingClientRect().bottom - scroll.getBoundingClientRect().top + scroll.scrollTop - 14)
+    }
+    const later = (): void => void requestAnimationFrame(place)
+    later()
+    session.followers.add(later)
+    return () => void session.followers.delete(later)
+  }, [view, session, doc, open])
+  if (top === null) return null
+  const item = (name: string, keys: string, run: () => void) => (
+    <DropdownMenu.Item className="menu-item" onSelect={() => setTimeout(run)}>
+      {name}
+      {keys && <kbd>{keys}</kbd>}
+    </DropdownMenu.Item>
+  )
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className="add-button" style={{ top }} aria-label="Add after this block" onMouseDown={event => event.preventDefault()}>
+        +
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu" side="right" align="start" onCloseAutoFocus={event => event.preventDefault()}>
+          {item('Figure', 'Ctrl Alt F', () => act.figure(session))}
+          {item('Table', 'Ctrl Alt T', () => session.run(insertTable()))}
+          {item('Equation', 'Ctrl Alt E', () => act.equation(session))}
+          {item('Bulleted list', '- space', () => session.run(wrapInList(schema.nodes.bulletedList!)))}
+          {item('Numbered list', '1. space', () => session.run(wrapInList(schema.nodes.numberedList!)))}
+          <DropdownMenu.Separator className="menu-rule" />
+          {item('Formula in the line', 'Ctrl Alt M', () => act.formula(session))}
+          {item('Reference', 'Ctrl Alt R', () => act.reference(session))}
+          {item('Footnote', 'Ctrl Alt N', () => act.note(session))}
+          <DropdownMenu.Separator className="menu-rule" />
+          {item('Heading', 'Ctrl Alt 2', () => session.run(setHeading(2)))}
+          {item('Subheading', 'Ctrl Alt 3', () => session.run(setHeading(3)))}
+          {item(session.work.settings.kind === 'paper' ? 'New section' : 'New chapter', '', () => session.run(insertDivision('chapter')))}
+          {isInTable(view.state) && (
+            <>
+              <DropdownMenu.Separator className="menu-rule" />
+              {item('Row below', '', () => session.run(addRowAfter))}
+              {item('Column after', '', () => session.run(addColumnAfter))}
+            </>
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}

@@ -1,0 +1,228 @@
+/** The writing view: spine, sheet, slip. */
+import { EditorView } from '@tiptap/pm/view'
+import { NodeSelection } from '@tiptap/pm/state'
+import { useEffect, useRef, useState } from 'react'
+import { useLocation, useNavigate, useParams } from 'react-router'
+import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
+import { insertEquation, insertFigure, insertFormula, insertNote } from '../../editor/insert.ts'
+import { divisionView } from '../../editor/nodeViews/division.ts'
+import { figureView } from '../../editor/nodeViews/figure.ts'
+import { equationView, formulaView } from '../../editor/nodeViews/formula.ts'
+import { headingView } from '../../editor/nodeViews/heading.ts'
+import { noteView } from '../../editor/nodeViews/note.ts'
+import { referenceView } from '../../editor/nodeViews/reference.ts'
+import { tableView } from '../../editor/nodeViews/table.ts'
+import type { Hosts } from '../../editor/nodeViews/common.ts'
+import { newId } from '../../storage/database.ts'
+import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
+import { offerActs } from '../../app/acts.ts'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import type { Session } from '../../session.ts'
+import { Composer } from '../../composer/Composer.tsx'
+import { AddButton } from './AddButton.tsx'
+import { NotePanel } from './NotePanel.tsx'
+import { ReferencePicker } from './ReferencePicker.tsx'
+import { Slip } from './Slip.tsx'
+import { Spine } from './Spine.tsx'
+
+/** What floats beside the text: one thing at a time. */
+type Floating = { kind: 'composer'; at: number } | { kind: 'note'; id: string } | { kind: 'reference'; at: number | null } | null
+
+const isPicture = (file: File): boolean => /^image\//.test(file.type) || /\.(svg|png|jpe?g|webp)$/i.test(file.name)
+
+export function Galley() {
+  const session = useSession()
+  const navigate = useNavigate()
+  const location = useLocation()
+  const { block } = useParams()
+  const place = useRef<HTMLDivElement>(null)
+  const chooser = useRef<HTMLInputElement>(null)
+  const choosingFor = useRef('')
+  const [floating, setFloating] = useState<Floating>(null)
+  const [view, setView] = useState<EditorView | null>(null)
+  const [panels, setPanels] = useState({ spine: true, slip: true })
+  const writer = useView(shown => shown.writer)
+
+  useEffect(() => {
+    const hosts: Hosts = {
+      live: session.live,
+      compose: (_view, at) => setFloating({ kind: 'composer', at }),
+      openNote: (shown, at) => {
+        const node = shown.state.doc.nodeAt(at)
+        if (node) setFloating({ kind: 'note', id: node.attrs.id })
+      },
+      follow: id => navigate(`../galley/${id}`),
+      replacePicture: id => {
+        choosingFor.current = id
+        chooser.current?.click()
+      },
+    }
+    const made = new EditorView(place.current, {
+      state: session.state,
+      dispatchTransaction: session.dispatch,
+      attributes: { class: 'sheet-text', spellcheck: 'true', lang: session.work.settings.language, 'aria-label': 'Text of the work', role: 'textbox', 'aria-multiline': 'true' },
+      nodeViews: {
+        division: divisionView(hosts),
+        title: headingView(hosts),
+        heading: headingView(hosts),
+        figure: figureView(hosts),
+        table: tableView(hosts),
+        equation: equationView(hosts),
+        formula: formulaView(hosts),
+        note: noteView(hosts),
+        reference: referenceView(hosts),
+      },
+      handleDOMEvents: {
+        drop: (_view, event) => {
+          const files = [...(event.dataTransfer?.files ?? [])].filter(isPicture)
+          if (files.length === 0) return false
+          event.preventDefault()
+          const figure = (event.target as HTMLElement).closest<HTMLElement>('figure.figure')?.dataset.id
+          if (figure) void setPicture(session, figure, files[0]!)
+          else void addFigures(session, files)
+          return true
+        },
+        paste: (_view, event) => {
+          const files = [...(event.clipboardData?.files ?? [])].filter(isPicture)
+          if (files.length === 0 || event.clipboardData?.types.includes('text/html')) return false
+          event.preventDefault()
+          void addFigures(session, files)
+          return true
+        },
+      },
+      handleKeyDown: (shown, event) => {
+        const { selection } = shown.state
+        if (event.key === 'Enter' && selection instanceof NodeSelection) {
+          const { name } = selection.node.type
+          if (name === 'equation' || name === 'formula') setFloating({ kind: 'composer', at: selection.from })
+          else if (name === 'note') setFloating({ kind: 'note', id: selection.node.attrs.id })
+          else if (name === 'reference') setFloating({ kind: 'reference', at: selection.from })
+          else return false
+          return true
+        }
+        if ((event.ctrlKey || event.metaKey) && event.altKey) {
+          const acts = { f: 'figure', t: 'table', e: 'equation', m: 'formula', n: 'note', r: 'reference' } as const
+          const name = acts[event.key.toLowerCase() as keyof typeof acts]
+          if (name === 'table') return false
+          if (name) {
+            event.preventDefault()
+            perform[name](session)
+            return true
+          }
+        }
+        return false
+      },
+    })
+    session.attach(made)
+    setView(made)
+    const compose = (): void => {
+      const { selection } = session.state
+      if (selection instanceof NodeSelection) setFloating({ kind: 'composer', at: selection.from })
+    }
+    const perform = {
+      figure: () => {
+        const id = newId()
+        session.run(insertFigure('', '', id))
+        choosingFor.current = id
+        chooser.current?.click()
+      },
+      equation: () => session.run(insertEquation) && compose(),
+      formula: () => session.run(insertFormula) && compose(),
+      note: () => {
+        if (!session.run(insertNote)) return
+        const before = session.state.selection.$from.nodeBefore
+        if (before?.type.name === 'note') setFloating({ kind: 'note', id: before.attrs.id })
+      },
+      reference: () => setFloating({ kind: 'reference', at: null }),
+    }
+    const withdraw = offerActs(perform)
+    return () => {
+      withdraw()
+      session.detach(made)
+      made.destroy()
+      setView(null)
+    }
+  }, [session, navigate])
+
+  useEffect(() => {
+    if (view && block && location.key) {
+      session.goTo(block)
+    } else view?.focus()
+  }, [view, block, session, location.key])
+
+  return (
+    <div className="galley">
+      {panels.spine && <Spine />}
+      <div className="sheet-scroll" data-testid="sheet">
+        <div className="sheet">
+          {!writer && <p className="reading-note">Another tab is writing this work; here you can read along.</p>}
+          <div ref={place} />
+        </div>
+        {view && <AddButton view={view} />}
+        {view && floating?.kind === 'composer' && <Composer view={view} at={floating.at} onClose={() => setFloating(null)} />}
+        {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={() => setFloating(null)} />}
+        {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={() => setFloating(null)} />}
+      </div>
+      {panels.slip && <Slip onComposer={at => setFloating({ kind: 'composer', at })} onReference={at => setFloating({ kind: 'reference', at })} onPicture={id => ((choosingFor.current = id), chooser.current?.click())} />}
+      <div className="panel-switches">
+        <button type="button" aria-pressed={panels.spine} onClick={() => setPanels({ ...panels, spine: !panels.spine })} title="Show or hide the spine">
+          Spine
+        </button>
+        <button type="button" aria-pressed={panels.slip} onClick={() => setPanels({ ...panels, slip: !panels.slip })} title="Show or hide the slip">
+          Slip
+        </button>
+      </div>
+      <input
+        ref={chooser}
+        type="file"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label="Picture file"
+        accept=".svg,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
+        onChange={event => {
+          const file = event.target.files?.[0]
+          if (file) void setPicture(session, choosingFor.current, file)
+          event.target.value = ''
+        }}
+      />
+    </div>
+  )
+}
+
+async function takeIn(session: Session, file: File): Promise<string | null> {
+  try {
+    const picture = await pictureFromFile(file, new Set(session.work.pictures.keys()))
+    await session.addPicture(picture)
+    return picture.name
+  } catch (error) {
+    notify({ kind: 'wrong', text: (error as Error).message })
+    return null
+  }
+}
+
+async function setPicture(session: Session, id: string, file: File): Promise<void> {
+  const name = await takeIn(session, file)
+  if (!name) return
+  const { tr, doc } = session.state
+  const at = findBlock(doc, id)
+  const label = at >= 0 && !doc.nodeAt(at)!.attrs.label ? { label: freeLabel(session, labelFrom(name)) } : {}
+  if (setAttributes(tr, id, { picture: name, ...label })) session.dispatch(tr)
+}
+
+async function addFigures(session: Session, files: File[]): Promise<void> {
+  for (const file of files) {
+    const name = await takeIn(session, file)
+    if (name) session.run(insertFigure(name, freeLabel(session, labelFrom(name))))
+  }
+}
+
+/** A label nothing else carries. */
+function freeLabel(session: Session, wanted: string): string {
+  const taken = new Set(session.live.ledger.entries.map(entry => entry.item.label))
+  for (let n = 1; ; n++) {
+    const label = n === 1 ? wanted : `${wanted}-${n}`
+    if (!taken.has(label)) return label
+  }
+}
+

@@ -1,0 +1,54 @@
+/** A footnote open for writing under its line. Esc, or a press elsewhere, goes back to where the cursor was. */
+import { TextSelection } from '@tiptap/pm/state'
+import type { EditorView } from '@tiptap/pm/view'
+import { useCallback, useEffect, useRef } from 'react'
+import { useNavigate } from 'react-router'
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { NoteEditor } from '../../editor/noteEditor.ts'
+import { useFloatingPlace } from './floatingPlace.ts'
+
+export function NotePanel({ view, id, onClose }: { view: EditorView; id: string; onClose(): void }) {
+  const session = useSession()
+  const navigate = useNavigate()
+  const content = useRef<HTMLDivElement>(null)
+  const number = useView(shown => shown.ledger.byId.get(id)?.number ?? '')
+  const where = useCallback(() => {
+    const at = findBlock(view.state.doc, id)
+    return at < 0 ? null : at
+  }, [view, id])
+  const place = useFloatingPlace(view, where)
+  const placed = place !== null
+  useEffect(() => {
+    const at = findBlock(view.state.doc, id)
+    const note = at < 0 ? null : view.state.doc.nodeAt(at)
+    if (!placed || !content.current || !note) return
+    const back = (): void => {
+      onClose()
+      const now = findBlock(view.state.doc, id)
+      // The cursor goes on behind the mark, where the note was called for.
+      if (now >= 0) view.dispatch(view.state.tr.setSelection(TextSelection.create(view.state.doc, now + view.state.doc.nodeAt(now)!.nodeSize)))
+      view.focus()
+    }
+    const editor = new NoteEditor(content.current, view, note, { live: session.live, compose: () => {}, openNote: () => {}, follow: target => navigate(`../galley/${target}`), replacePicture: () => {} }, back)
+    editor.focus()
+    const follow = (): void => {
+      if (!editor.follow(session.state.doc)) onClose()
+    }
+    session.followers.add(follow)
+    return () => {
+      session.followers.delete(follow)
+      editor.destroy()
+    }
+  }, [view, id, session, navigate, onClose, placed])
+  if (!place) return null
+  return (
+    <div className="note-panel" style={place} role="group" aria-label={`Footnote ${number}`}>
+      <span className="note-number">{number}</span>
+      <div ref={content} className="note-body" />
+      <span className="note-hint">
+        <kbd>Esc</kbd> back to the text
+      </span>
+    </div>
+  )
+}

@@ -1,0 +1,152 @@
+/** Choose what a reference leads to: a list of everything numbered, searched by number, kind, caption or label, several at once. */
+import type { EditorView } from '@tiptap/pm/view'
+import { useMemo, useRef, useState } from 'react'
+import { type Wording, wordings, wordReference } from '@steady-ledger/core/references/wordReference.ts'
+import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
+import { plainText } from '@steady-ledger/core/work/schema.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { insertReference } from '../../editor/insert.ts'
+import { FormulaText } from '../FormulaText.tsx'
+import { useFloatingPlace } from './floatingPlace.ts'
+
+const mostShown = 60
+
+export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: number | null; onClose(): void }) {
+  const session = useSession()
+  const ledger = useView(shown => shown.ledger)
+  const existing = at === null ? null : view.state.doc.nodeAt(at)
+  const [targets, setTargets] = useState<string[]>(() => (existing?.attrs.targets as string[] | undefined)?.filter(id => ledger.byId.has(id)) ?? [])
+  const [wording, setWording] = useState<Wording>(existing?.attrs.wording ?? 'nameAndNumber')
+  const [asked, setAsked] = useState('')
+  const [row, setRow] = useState(0)
+  const list = useRef<HTMLDivElement>(null)
+  const [start] = useState(() => at ?? view.state.selection.from)
+  const place = useFloatingPlace(
+    view,
+    useMemo(() => () => start, [start]),
+  )
+  const found = useMemo(() => {
+    const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
+    return ledger.entries.filter(entry => entry.item.kind !== 'note' && entry.number && words.every(word => textOf(entry).includes(word))).slice(0, mostShown)
+  }, [ledger, asked])
+  const take = (chosen: string[]): void => {
+    if (chosen.length === 0) return
+    if (existing && at !== null) session.dispatch(session.state.tr.setNodeAttribute(at, 'targets', chosen).setNodeAttribute(at, 'wording', wording).setMeta('pick', true))
+    else session.run(insertReference(chosen, wording))
+    close()
+  }
+  const close = (): void => {
+    onClose()
+    view.focus()
+  }
+  const toggle = (id: string): void => setTargets(targets.includes(id) ? targets.filter(other => other !== id) : [...targets, id])
+  const move = (step: number): void => {
+    const next = Math.max(0, Math.min(found.length - 1, row + step))
+    setRow(next)
+    list.current?.children[next]?.scrollIntoView({ block: 'nearest' })
+  }
+  if (!place) return null
+  const preview = wordReference(
+    { targets: targets.length ? targets : found[row] ? [found[row].id] : [], wording, was: {} },
+    { ledger, language: session.work.settings.language, pageOf: session.live.pageLabel, opensSentence: false },
+  )
+  return (
+    <div
+      className="picker"
+      style={place}
+      role="dialog"
+      aria-label="Choose what to refer to"
+      onKeyDown={event => {
+        if (event.key !== 'Escape') return
+        event.stopPropagation()
+        close()
+      }}
+    >
+      <div className="picker-head">
+        <input
+          // The picker was asked for: writing goes on in it.
+          ref={field => field?.focus({ preventScroll: true })}
+          aria-label="Search by number, kind, caption or label"
+          placeholder="Number, kind, caption or label"
+          value={asked}
+          role="combobox"
+          aria-expanded="true"
+          aria-controls="picker-list"
+          onChange={event => {
+            setAsked(event.target.value)
+            setRow(0)
+          }}
+          onKeyDown={event => {
+            if (event.key === 'ArrowDown') move(1)
+            else if (event.key === 'ArrowUp') move(-1)
+            else if (event.key === 'Enter' && event.shiftKey && found[row]) toggle(found[row].id)
+            else if (event.key === 'Enter') take(targets.length ? targets : found[row] ? [found[row].id] : [])
+            else return
+            event.preventDefault()
+          }}
+        />
+        <label>
+          Says{' '}
+          <select value={wording} onChange={event => setWording(event.target.value as Wording)}>
+            {Object.entries(wordings).map(([key, name]) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <div id="picker-list" className="picker-list" ref={list} role="listbox" aria-multiselectable="true" aria-label="Everything numbered">
+        {found.map((entry, index) => (
+          <div
+            key={entry.id}
+            role="option"
+            tabIndex={-1}
+            aria-selected={targets.includes(entry.id)}
+            className={`picker-row${index === row ? ' current' : ''}`}
+            onMouseDown={event => event.preventDefault()}
+            onClick={event => (event.shiftKey || targets.length ? toggle(entry.id) : take([entry.id]))}
+            onKeyDown={() => {}}
+          >
+            <span className="picker-tick">{targets.includes(entry.id) ? '✓' : ''}</span>
+            <span className="picker-number">
+              {entry.names.one} {entry.brackets ? entry.number : entry.bare}
+            </span>
+            <span className="picker-caption">{entry.item.block === 'equation' ? <FormulaText source={entry.item.text!.attrs.formula} /> : plainText(entry.item.text!) || 'No caption'}</span>
+            {pictureOf(entry, session) && <img className="picker-picture" src={pictureOf(entry, session)} alt="" />}
+          </div>
+        ))}
+        {found.length === 0 && <p className="empty">Nothing numbered is called that.</p>}
+      </div>
+      <div className="picker-foot">
+        <span className="picker-preview">{preview.map(part => part.text).join('')}</span>
+        <span className="hints">
+          <kbd>Enter</kbd> takes it <kbd>Shift Enter</kbd> takes several <kbd>Esc</kbd> back
+        </span>
+        <button type="button" className="button primary" disabled={!targets.length && !found[row]} onClick={() => take(targets.length ? targets : [found[row]!.id])}>
+          {existing ? 'Change' : 'Insert'}
+        </button>
+      </div>
+    </div>
+  )
+}
+
+const texts = new WeakMap<Entry, string>()
+function textOf(entry: Entry): string {
+  let text = texts.get(entry)
+  if (text === undefined) {
+    const said = entry.item.block === 'equation' ? '' : plainText(entry.item.text!)
+    texts.set(entry, (text = `${entry.names.one} ${entry.names.shortOne} ${entry.number} ${entry.bare} ${said} ${entry.item.label}`.toLowerCase()))
+  }
+  return text
+}
+
+function pictureOf(entry: Entry, session: ReturnType<typeof useSession>): string | undefined {
+  if (entry.item.block !== 'figure') return undefined
+  let name = ''
+  session.state.doc.child(entry.division).forEach(block => {
+    if (block.attrs.id === entry.id) name = block.attrs.picture
+  })
+  return session.live.pictureAddress(name)
+}
+

@@ -1,0 +1,315 @@
+/** The panel at the right: the fields of whatever is selected, the account of its number, where it is referred to, what to mend. */
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { accountOf } from '@steady-ledger/core/numbers/account.ts'
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { type Wording, wordings } from '@steady-ledger/core/references/wordReference.ts'
+import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
+import type { Remedy } from '@steady-ledger/core/findings/finding.ts'
+import { findBlock, removeBlock } from '@steady-ledger/core/work/commands.ts'
+import { countWords, type Node, plainText, roles, schema } from '@steady-ledger/core/work/schema.ts'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+
+interface Openers {
+  onComposer(at: number): void
+  onReference(at: number): void
+  onPicture(id: string): void
+}
+
+export function Slip({ onComposer, onReference, onPicture }: Openers) {
+  const session = useSession()
+  const doc = useView(view => view.doc)
+  const selected = useView(view => view.selected)
+  const open = useView(view => view.openDivision)
+  const id = selected.id || open
+  const ownId = !selected.id && selected.kind ? '' : id
+  const at = ownId ? findBlock(doc, ownId) : selected.at
+  const node = at < 0 ? null : doc.nodeAt(at)
+  if (!node) return <aside className="slip" aria-label="Slip" />
+  const set = (name: string, value: unknown): void => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
+  return (
+    <aside className="slip" aria-label="Slip: what is selected">
+      <Heading node={node} id={ownId} />
+      {node.type.name === 'figure' && <FigureFields node={node} at={at} set={set} onPicture={onPicture} />}
+      {node.type.name === 'table' && <ShortCaption node={node} at={at} />}
+      {node.type.name === 'equation' && (
+        <>
+          <button type="button" className="button" onClick={() => onComposer(at)}>
+            Write the equation
+          </button>
+          <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
+        </>
+      )}
+      {node.type.name === 'formula' && (
+        <button type="button" className="button" onClick={() => onComposer(at)}>
+          Write the formula
+        </button>
+      )}
+      {(node.type.name === 'heading' || node.type.name === 'division') && roles[(node.attrs.role ?? 'chapter') as 'chapter'].generated === false && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
+      {node.type.name === 'division' && <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />}
+      {node.type.name === 'numberedList' && <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />}
+      {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
+      {'label' in node.attrs && ownId && <LabelField key={ownId} id={ownId} label={node.attrs.label} onChange={value => set('label', value)} />}
+      {ownId && <Account id={ownId} />}
+      {ownId && <ReferredFrom id={ownId} />}
+      {ownId && <Found id={ownId} />}
+      {node.type.name === 'division' && <RemoveDivision id={ownId} node={node} />}
+    </aside>
+  )
+}
+
+const kinds: Record<string, string> = { figure: 'Figure', table: 'Table', equation: 'Equation', formula: 'Formula', heading: 'Section', note: 'Footnote', reference: 'Reference', numberedList: 'Numbered list' }
+
+function Heading({ node, id }: { node: Node; id: string }) {
+  const session = useSession()
+  const entry = useView(view => view.ledger.byId.get(id))
+  useView(view => view.turnover)
+  const kind = node.type.name === 'division' ? roles[node.attrs.role as 'chapter'].name : (kinds[node.type.name] ?? '')
+  const name =
+    node.type.name === 'reference'
+      ? session.live
+          .wording(node)
+          .map(part => part.text)
+          .join('')
+      : entry?.number
+        ? `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`
+        : node.type.name === 'division'
+          ? plainText(node.firstChild!) || 'Untitled'
+          : kind
+  return (
+    <>
+      <p className="slip-kind">{kind}</p>
+      <h2 className="slip-name">{name}</h2>
+      {node.type.name === 'division' && <p className="slip-facts">{countWords(node).toLocaleString('en-GB')} words</p>}
+    </>
+  )
+}
+
+function Check({ label, value, onChange }: { label: string; value: boolean; onChange(value: boolean): void }) {
+  return (
+    <label className="check">
+      <input type="checkbox" checked={value} onChange={event => onChange(event.target.checked)} /> {label}
+    </label>
+  )
+}
+
+/** A text field that writes when it is left or Enter is pressed; Esc gives back what was there. */
+function Field({ label, value, onChange, check, multiline }: { label: string; value: string; onChange(value: string): void; check?(value: string): string; multiline?: boolean }) {
+  const [draft, setDraft] = useState<string | null>(null)
+  const shown = draft ?? value
+  const wrong = draft === null ? '' : (check?.(draft) ?? '')
+  const commit = (): void => {
+    if (draft !== null && draft !== value && !wrong) onChange(draft)
+    if (!wrong) setDraft(null)
+  }
+  const shared = {
+    value: shown,
+    'aria-invalid': Boolean(wrong),
+    onBlur: commit,
+    onChange: (event: { target: { value: string } }) => setDraft(event.target.value),
+    onKeyDown: (event: { key: string; preventDefault(): void }) => {
+      if (event.key === 'Enter') {
+        event.preventDefault()
+        commit()
+      } else if (event.key === 'Escape') setDraft(null)
+    },
+  }
+  return (
+    <label className="field">
+      <span>{label}</span>
+      {multiline ? <textarea rows={2} {...shared} /> : <input type="text" {...shared} />}
+      {wrong && <span className="field-wrong">{wrong}</span>}
+    </label>
+  )
+}
+
+function LabelField({ id, label, onChange }: { id: string; label: string; onChange(value: string): void }) {
+  const ledger = useView(view => view.ledger)
+  return (
+    <Field
+      label="Label"
+      value={label}
+      onChange={value => onChange(value.trim())}
+      check={value => {
+        const other = ledger.entries.find(entry => entry.item.label === value.trim() && entry.id !== id)
+        return value.trim() && other ? `${other.names.one} ${other.bare} has this label already.` : ''
+      }}
+    />
+  )
+}
+
+function FigureFields({ node, at, set, onPicture }: { node: Node; at: number; set(name: string, value: unknown): void; onPicture(id: string): void }) {
+  return (
+    <>
+      <ShortCaption node={node} at={at} />
+      <Field
+        label="Width, in % of the measure"
+        value={String(Math.round(node.attrs.width * 100))}
+        check={value => (/^\s*\d{1,3}\s*%?\s*$/.test(value) && Number.parseInt(value, 10) >= 5 && Number.parseInt(value, 10) <= 100 ? '' : 'A whole number from 5 to 100.')}
+        onChange={value => set('width', Number.parseInt(value, 10) / 100)}
+      />
+      <Field label="For those who cannot see it" value={node.attrs.alternative} multiline onChange={value => set('alternative', value.trim())} />
+      <button type="button" className="button" onClick={() => onPicture(node.attrs.id)}>
+        {node.attrs.picture ? 'Replace the picture' : 'Choose a picture'}
+      </button>
+    </>
+  )
+}
+
+/** The short form for lists stands as a field of its own under the caption; here it is added or removed. */
+function ShortCaption({ node, at }: { node: Node; at: number }) {
+  const session = useSession()
+  const has = node.maybeChild(1)?.type.name === 'shortCaption'
+  const after = at + 1 + node.firstChild!.nodeSize
+  return (
+    <Check
+      label="A shorter caption for the list"
+      value={has}
+      onChange={value => {
+        const { tr } = session.state
+        if (value) tr.insert(after, schema.nodes.shortCaption!.create(null, schema.text('Short caption')))
+        else tr.delete(after, after + node.child(1).nodeSize)
+        session.dispatch(tr)
+      }}
+    />
+  )
+}
+
+function ReferenceFields({ node, at, set, onReference }: { node: Node; at: number; set(name: string, value: unknown): void; onReference(at: number): void }) {
+  const ledger = useView(view => view.ledger)
+  const targets = node.attrs.targets as string[]
+  return (
+    <>
+      <label className="field">
+        <span>Says</span>
+        <select value={node.attrs.wording} onChange={event => set('wording', event.target.value as Wording)}>
+          {Object.entries(wordings).map(([key, name]) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="field">
+        <span>Leads to</span>
+        <ul className="slip-list">
+          {targets.map(id => {
+            const entry = ledger.byId.get(id)
+            return (
+              <li key={id}>
+                {entry ? (
+                  <Link to={`../galley/${id}`}>
+                    {entry.names.one} {entry.bare}
+                  </Link>
+                ) : (
+                  <span className="wrong">{(node.attrs.was as Record<string, string>)[id] || 'something deleted'}</span>
+                )}
+              </li>
+            )
+          })}
+        </ul>
+      </div>
+      <button type="button" className="button" onClick={() => onReference(at)}>
+        Choose targets
+      </button>
+    </>
+  )
+}
+
+function Account({ id }: { id: string }) {
+  const ledger = useView(view => view.ledger)
+  const steps = accountOf(ledger, id)
+  if (steps.length === 0) return null
+  return (
+    <section className="slip-part">
+      <h3>Account of the number</h3>
+      <ul className="slip-list">
+        {steps.map(step => (
+          <li key={step.text}>
+            {step.text}{' '}
+            {step.entries.slice(0, 1).map(entry => (
+              <Link key={entry} to={`../galley/${entry}`} aria-label="Go there">
+                ↗
+              </Link>
+            ))}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function ReferredFrom({ id }: { id: string }) {
+  const session = useSession()
+  const doc = useView(view => view.doc)
+  useView(view => view.turnover)
+  const places = doc.children.flatMap(node =>
+    scanDivision(node)
+      .references.filter(({ targets }) => targets.includes(id))
+      .map(({ holder, node: reference }) => ({ holder, says: session.live.wording(reference).map(part => part.text).join('') })),
+  )
+  const entry = session.live.ledger.byId.get(id)
+  if (!entry?.number || entry.item.kind === 'note') return null
+  return (
+    <section className="slip-part">
+      <h3>Referred to from</h3>
+      {places.length === 0 && <p className="slip-none">Nowhere yet.</p>}
+      <ul className="slip-list">
+        {places.slice(0, 12).map(({ holder, says }, index) => (
+          <li key={`${holder}-${index}`}>
+            <Link to={`../galley/${holder}`}>page {session.live.pageLabel(holder) ?? '…'}</Link> · {says}
+          </li>
+        ))}
+        {places.length > 12 && <li>and {places.length - 12} more</li>}
+      </ul>
+    </section>
+  )
+}
+
+function Found({ id }: { id: string }) {
+  const session = useSession()
+  const findings = useView(view => view.turnover?.findings)
+  const own = findings?.filter(finding => finding.place === id) ?? []
+  const mend = (remedy: Remedy): void => {
+    const { tr } = session.state
+    if (applyRemedy(tr, remedy)) session.dispatch(tr)
+  }
+  return (
+    <>
+      {own.map(finding => (
+        <section key={finding.message} className={`slip-finding ${finding.weight}`}>
+          <p>
+            <strong>{finding.message}</strong> {finding.advice}
+          </p>
+          {finding.remedy && (
+            <button type="button" onClick={() => mend(finding.remedy!)}>
+              {finding.remedy.says}
+            </button>
+          )}
+        </section>
+      ))}
+    </>
+  )
+}
+
+function RemoveDivision({ id, node }: { id: string; node: Node }) {
+  const session = useSession()
+  const doc = useView(view => view.doc)
+  if (doc.childCount < 2) return null
+  const title = plainText(node.firstChild!) || 'Untitled'
+  return (
+    <button
+      type="button"
+      className="button quiet"
+      onClick={() => {
+        const { tr } = session.state
+        if (!removeBlock(tr, id)) return
+        session.dispatch(tr)
+        notify({ kind: 'done', text: `“${title}” was removed.`, action: { says: 'Undo', run: () => session.undo() } })
+      }}
+    >
+      Remove this {roles[node.attrs.role as 'chapter'].name.toLowerCase()}
+    </button>
+  )
+}

@@ -1,0 +1,25 @@
+import type { EditorView } from '@tiptap/pm/view'
+import { useEffect, useState } from 'react'
+import { useSession } from '../../app/sessionContext.ts'
+
+/** Where something floats: just under a place in the text, in pixels of the sheet's scrolling area; it follows the text. */
+export function useFloatingPlace(view: EditorView, at: () => number | null): { top: number; left: number } | null {
+  const session = useSession()
+  const [place, setPlace] = useState<{ top: number; left: number } | null>(null)
+  useEffect(() => {
+    const measure = (): void => {
+      const position = at()
+      const scroll = view.dom.closest('.sheet-scroll')
+      if (position === null || !scroll) return
+      const node = view.nodeDOM(position)
+      const box = node instanceof HTMLElement ? node.getBoundingClientRect() : view.coordsAtPos(position)
+      const outer = scroll.getBoundingClientRect()
+      setPlace({ top: box.bottom - outer.top + scroll.scrollTop + 4, left: Math.max(8, box.left - outer.left) })
+    }
+    const later = (): void => void requestAnimationFrame(measure)
+    measure()
+    session.followers.add(later)
+    return () => void session.followers.delete(later)
+  }, [view, session, at])
+  return place
+}

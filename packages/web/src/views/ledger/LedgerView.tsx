@@ -1,0 +1,269 @@
+/** The ledger: one row an entry, with its number, caption, label, page and where it is referred to. */
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { Link, useParams, useSearchParams } from 'react-router'
+import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
+import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { FormulaText } from '../FormulaText.tsx'
+import { download } from '../download.ts'
+
+type Row = { kind: 'division'; id: string; title: string } | { kind: 'entry'; entry: Entry }
+const rowHeight = 38
+const divisionHeight = 30
+
+const shows: Record<string, (entry: Entry) => boolean> = {
+  All: entry => entry.item.kind !== 'note',
+  Figures: entry => entry.item.series === 'figure',
+  Tables: entry => entry.item.series === 'table',
+  Equations: entry => entry.item.series === 'equation',
+  Headings: entry => entry.item.kind === 'heading',
+  Notes: entry => entry.item.kind === 'note',
+}
+
+export function LedgerView() {
+  const session = useSession()
+  const doc = useView(view => view.doc)
+  const ledger = useView(view => view.ledger)
+  const turnover = useView(view => view.turnover)
+  const { block } = useParams()
+  const [search, setSearch] = useSearchParams()
+  const shown = search.get('show') ?? 'All'
+  const unreferred = search.has('unreferred')
+  const [asked, setAsked] = useState('')
+  const scroll = useRef<HTMLDivElement>(null)
+
+  const referred = useMemo(() => {
+    const map = new Map<string, string[]>()
+    for (const node of doc.children) for (const { targets, holder } of scanDivision(node).references) for (const target of targets) map.set(target, [...(map.get(target) ?? []), holder])
+    return map
+  }, [doc])
+  const found = useMemo(() => {
+    const fits = shows[shown] ?? shows.All!
+    const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
+    return ledger.entries.filter(entry => {
+      if (!fits(entry) || (entry.item.kind !== 'heading' && !entry.number)) return false
+      if (unreferred && (referred.has(entry.id) || entry.item.kind !== 'series')) return false
+      const text = `${entry.names.one} ${entry.number} ${entry.item.label} ${entry.item.block === 'equation' ? '' : plainText(entry.item.text!)}`.toLowerCase()
+      return words.every(word => text.includes(word))
+    })
+  }, [ledger, shown, asked, unreferred, referred])
+  const rows = useMemo(() => {
+    const list: Row[] = []
+    let division = -1
+    for (const entry of found) {
+      if (entry.division !== division) {
+        division = entry.division
+        const node = doc.child(division)
+        const own = ledger.byId.get(node.attrs.id)
+        list.push({ kind: 'division', id: node.attrs.id, title: [own?.number, plainText(node.firstChild!) || 'Untitled'].filter(Boolean).join(' · ') })
+      }
+      list.push({ kind: 'entry', entry })
+    }
+    return list
+  }, [found, doc, ledger])
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroll.current, estimateSize: index => (rows[index]!.kind === 'entry' ? rowHeight : divisionHeight), overscan: 12 })
+  useEffect(() => virtual.measure(), [rows, virtual])
+  useEffect(() => {
+    const index = rows.findIndex(row => row.kind === 'entry' && row.entry.id === block)
+    if (block && index >= 0) virtual.scrollToIndex(index, { align: 'center' })
+    // Only when the address changes: later edits must not move the page under the author.
+    // biome-ignore lint/correctness/useExhaustiveDependencies: see above
+  }, [block])
+
+  const label = (id: string): string => {
+    const page = turnover?.pageOf.get(id)
+    return page === undefined ? '' : (turnover?.labels[page] ?? '')
+  }
+  const findings = useMemo(() => new Map(turnover?.findings.map(finding => [finding.place, finding])), [turnover])
+  const choose = (name: string): void => setSearch(name === 'All' ? {} : { show: name }, { replace: true })
+  const exportCsv = (): void => {
+    const csv = writeLedgerCsv(
+      found.map(entry => ({
+        id: entry.id,
+        kind: entry.item.block,
+        series: entry.item.series,
+        number: entry.number,
+        bare: entry.bare,
+        reference: entry.number ? `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}` : '',
+        label: entry.item.label,
+        caption: entry.item.block === 'equation' ? entry.item.text!.attrs.formula : plainText(entry.item.text!),
+        division: doc.child(entry.division).attrs.id,
+        page: label(entry.id),
+        referredFrom: (referred.get(entry.id) ?? []).map(label),
+      })),
+    )
+    download(new TextEncoder().encode(csv), 'text/csv', `${session.id}-ledger.csv`)
+    notify({ kind: 'done', text: `${found.length} entries were written as CSV.` })
+  }
+  return (
+    <main className="ledger">
+      <div className="tools">
+        <div className="choices-row" role="group" aria-label="What to show">
+          {Object.keys(shows).map(name => (
+            <button key={name} type="button" aria-pressed={shown === name} onClick={() => choose(name)}>
+              {name} <small>{ledger.entries.filter(entry => shows[name]!(entry) && (entry.item.kind === 'heading' || entry.number)).length}</small>
+            </button>
+          ))}
+          <button type="button" aria-pressed={unreferred} onClick={() => setSearch(unreferred ? {} : { unreferred: '' }, { replace: true })}>
+            Never referred to
+          </button>
+        </div>
+        <input className="search" type="search" aria-label="Search the ledger" placeholder="Search" value={asked} onChange={event => setAsked(event.target.value)} />
+        <button type="button" className="button" onClick={exportCsv}>
+          Export as CSV
+        </button>
+      </div>
+      <div className="ledger-table" role="table" aria-label="Ledger" aria-rowcount={rows.length}>
+        <div className="ledger-head" role="row">
+          <span role="columnheader">Number</span>
+          <span role="columnheader">Caption or title</span>
+          <span role="columnheader">Label</span>
+          <span role="columnheader">Page</span>
+          <span role="columnheader">Referred to</span>
+          <span role="columnheader">Findings</span>
+        </div>
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
+        <div className="ledger-scroll" ref={scroll} role="rowgroup" tabIndex={0}>
+          <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
+            {virtual.getVirtualItems().map(item => {
+              const row = rows[item.index]!
+              const style = { transform: `translateY(${item.start}px)`, height: item.size }
+              if (row.kind === 'division')
+                return (
+                  <div key={`d${row.id}`} role="row" className="ledger-division" style={style}>
+                    <span role="cell">{row.title}</span>
+                  </div>
+                )
+              return <EntryRow key={row.entry.id} entry={row.entry} style={style} current={row.entry.id === block} page={label(row.entry.id)} referred={referred.get(row.entry.id) ?? []} label={label} finding={findings.get(row.entry.id)?.message ?? ''} weight={findings.get(row.entry.id)?.weight ?? ''} />
+            })}
+          </div>
+          {rows.length === 0 && (
+            <p className="empty">
+              {ledger.entries.length ? 'No entry is like that.' : 'Nothing is numbered yet. Headings, figures, tables and equations appear here as they are written.'}
+            </p>
+          )}
+        </div>
+      </div>
+    </main>
+  )
+}
+
+interface RowProps {
+  entry: Entry
+  style: object
+  current: boolean
+  page: string
+  referred: string[]
+  label(id: string): string
+  finding: string
+  weight: string
+}
+
+function EntryRow({ entry, style, current, page, referred, label, finding, weight }: RowProps) {
+  const { item } = entry
+  const pages = [...new Set(referred)].map(holder => ({ holder, page: label(holder) }))
+  const series = item.kind === 'series'
+  return (
+    <div role="row" className={`ledger-row${current ? ' current' : ''}`} style={style}>
+      <span role="cell" className="ledger-number">
+        <Link to={`../galley/${entry.id}`}>{series ? `${entry.names.one} ${entry.number}` : entry.bare || '–'}</Link>
+      </span>
+      <span role="cell" className={`ledger-caption level-${item.level}`}>
+        {item.block === 'equation' ? <FormulaText source={item.text!.attrs.formula} /> : <CaptionField entry={entry} />}
+      </span>
+      <span role="cell">
+        <LabelField entry={entry} />
+      </span>
+      <span role="cell" className="ledger-page">
+        {page && <Link to={`../pages/${page}`}>{page}</Link>}
+      </span>
+      <span role="cell" className="ledger-referred">
+        {pages.length === 0 ? (
+          <em>{item.kind === 'note' ? '' : 'never'}</em>
+        ) : (
+          <>
+            {pages.length === 1 ? 'page ' : 'pages '}
+            {pages.slice(0, 4).map(({ holder, page: at }, index) => (
+              <span key={holder}>
+                {index > 0 && ', '}
+                <Link to={`../galley/${holder}`}>{at || '…'}</Link>
+              </span>
+            ))}
+            {pages.length > 4 && ' …'}
+          </>
+        )}
+      </span>
+      <span role="cell" className={`ledger-finding ${weight}`} title={finding}>
+        {finding}
+      </span>
+    </div>
+  )
+}
+
+/** Plain captions are edited in place; those with formulas, references or notes in them are edited in the galley. */
+function CaptionField({ entry }: { entry: Entry }) {
+  const session = useSession()
+  const text = entry.item.text!
+  const plain = text.children.every(child => child.isText && child.marks.length === 0)
+  const said = plainText(text)
+  const [draft, setDraft] = useState<string | null>(null)
+  if (!plain || entry.item.kind === 'note') return <Link to={`../galley/${entry.id}`}>{said || 'No caption'}</Link>
+  const commit = (): void => {
+    if (draft !== null && draft.trim() !== said) {
+      const at = findBlock(session.state.doc, entry.id)
+      const node = session.state.doc.nodeAt(at)
+      if (node) {
+        const start = at + (node.inlineContent ? 1 : 2)
+        const words = draft.trim()
+        session.dispatch(session.state.tr.replaceWith(start, start + text.content.size, words ? [schema.text(words)] : []))
+      }
+    }
+    setDraft(null)
+  }
+  return (
+    <input
+      aria-label={`Caption of ${entry.names.one} ${entry.bare}`}
+      value={draft ?? said}
+      placeholder="No caption"
+      onChange={event => setDraft(event.target.value)}
+      onBlur={commit}
+      onKeyDown={event => {
+        if (event.key === 'Enter') event.currentTarget.blur()
+        if (event.key === 'Escape') setDraft(null)
+      }}
+    />
+  )
+}
+
+function LabelField({ entry }: { entry: Entry }) {
+  const session = useSession()
+  const [draft, setDraft] = useState<string | null>(null)
+  const commit = (): void => {
+    const label = draft?.trim() ?? entry.item.label
+    setDraft(null)
+    if (label === entry.item.label) return
+    const other = label && session.live.ledger.entries.find(found => found.item.label === label)
+    if (other) notify({ kind: 'wrong', text: `${other.names.one} ${other.bare} has the label “${label}” already. The label was not changed.` })
+    else {
+      const at = findBlock(session.state.doc, entry.id)
+      if (at >= 0) session.dispatch(session.state.tr.setNodeAttribute(at, 'label', label))
+    }
+  }
+  return (
+    <input
+      aria-label={`Label of ${entry.names.one} ${entry.bare}`}
+      value={draft ?? entry.item.label}
+      onChange={event => setDraft(event.target.value)}
+      onBlur={commit}
+      onKeyDown={event => {
+        if (event.key === 'Enter') event.currentTarget.blur()
+        if (event.key === 'Escape') setDraft(null)
+      }}
+    />
+  )
+}

@@ -1,0 +1,180 @@
+/** The shelf: the works kept in this browser. */
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
+import { readBundle, writeBundle } from '@steady-ledger/core/work/bundle.ts'
+import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
+import { closeSession } from '../../app/sessions.ts'
+import { NoticeBar } from '../../app/NoticeBar.tsx'
+import { notify } from '../../app/notice.ts'
+import { database, loadWork, newId, removeWork, storeWork, type WorkRecord } from '../../storage/database.ts'
+import { download, fileName } from '../download.ts'
+import { putDemoOnShelf } from './demo.ts'
+
+const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+
+export function Shelf() {
+  const navigate = useNavigate()
+  const [works, setWorks] = useState<WorkRecord[] | null>(null)
+  const [busy, setBusy] = useState('')
+  const [failure, setFailure] = useState('')
+  const [title, setTitle] = useState('')
+  const chooser = useRef<HTMLInputElement>(null)
+  const refresh = useCallback(async () => {
+    const all = await database.works.orderBy('changed').reverse().toArray()
+    setWorks(all.filter(record => !record.deleted))
+  }, [])
+  useEffect(() => {
+    document.title = 'Shelf – Steady Ledger'
+    void (async () => {
+      try {
+        await closeSession()
+        await forgetDeleted()
+        await putDemoOnShelf(setBusy)
+        setBusy('')
+        await refresh()
+      } catch (error) {
+        setFailure(`The browser’s storage cannot be used: ${(error as Error).message}`)
+      }
+    })()
+  }, [refresh])
+
+  const add = async (work: Work): Promise<string> => {
+    const id = newId()
+    await storeWork(id, work)
+    return id
+  }
+  const start = async (kind: 'thesis' | 'paper'): Promise<void> => {
+    const id = await add(newWork(kind, title.trim() || (kind === 'thesis' ? 'Untitled thesis' : 'Untitled paper'), newId))
+    navigate(`/work/${id}/galley`)
+  }
+  const open = async (file: File): Promise<void> => {
+    setBusy(`Opening “${file.name}”…`)
+    try {
+      // Everything is read and checked before anything is stored: a failed opening changes nothing.
+      const work = readBundle(new Uint8Array(await file.arrayBuffer()))
+      const id = await add(work)
+      navigate(`/work/${id}/galley`)
+    } catch (error) {
+      notify({ kind: 'wrong', text: `“${file.name}” was not opened. ${(error as Error).message} Nothing on the shelf was changed.` })
+    } finally {
+      setBusy('')
+    }
+  }
+  const duplicate = async (record: WorkRecord): Promise<void> => {
+    const { work } = await loadWork(record.id)
+    await storeWork(newId(), work, { title: `${record.title} (copy)`, pages: record.pages, words: record.words })
+    await refresh()
+  }
+  const exportBundle = async (record: WorkRecord): Promise<void> => {
+    const { work } = await loadWork(record.id)
+    download(writeBundle(work), 'application/zip', `${fileName(record.title)}.ledger.zip`)
+  }
+  const remove = async (record: WorkRecord): Promise<void> => {
+    await database.works.update(record.id, { deleted: Date.now() })
+    await refresh()
+    notify({
+      kind: 'done',
+      text: `“${record.title}” was taken off the shelf.`,
+      action: {
+        says: 'Put it back',
+        run: () => void database.works.update(record.id, { deleted: undefined }).then(refresh),
+      },
+    })
+  }
+  return (
+    <main
+      className="shelf"
+      onDragOver={event => event.preventDefault()}
+      onDrop={event => {
+        event.preventDefault()
+        const file = event.dataTransfer.files[0]
+        if (file) void open(file)
+      }}
+    >
+      <header className="shelf-head">
+        <div>
+          <h1>Steady Ledger</h1>
+          <p>The works kept in this browser. Nothing leaves it unless you write a file.</p>
+        </div>
+        <button type="button" className="button" onClick={() => chooser.current?.click()}>
+          Open a bundle
+        </button>
+        <input
+          ref={chooser}
+          type="file"
+          accept=".zip,application/zip"
+          className="visually-hidden"
+          aria-label="Bundle file"
+          tabIndex={-1}
+          onChange={event => {
+            const file = event.target.files?.[0]
+            if (file) void open(file)
+            event.target.value = ''
+          }}
+        />
+      </header>
+      {failure && (
+        <p className="wrong" role="alert">
+          {failure}
+        </p>
+      )}
+      {busy && <p role="status">{busy}</p>}
+      <ul className="works">
+        {works?.map(record => (
+          <li key={record.id} className="work-card">
+            <Link to={`/work/${record.id}/galley`} className="work-cover">
+              <span className="cover-page" aria-hidden="true">
+                <span className="cover-title">{record.title}</span>
+                <span className="cover-author">{record.settings.author}</span>
+              </span>
+              <span className="work-name">{record.title}</span>
+            </Link>
+            <p className="work-facts">
+              {record.kind === 'thesis' ? 'Thesis' : 'Paper'}
+              {record.pages > 0 && ` · ${record.pages} pages`}
+              {record.words > 0 && ` · ${record.words.toLocaleString('en-GB')} words`}
+              <br />
+              {date.format(record.changed)} · {record.size > 1e6 ? `${(record.size / 1e6).toFixed(1)} MB` : `${Math.ceil(record.size / 1000)} KB`}
+            </p>
+            <div className="work-acts">
+              <button type="button" onClick={() => void duplicate(record)}>
+                Duplicate
+              </button>
+              <button type="button" onClick={() => void exportBundle(record)}>
+                Export
+              </button>
+              <button type="button" onClick={() => void remove(record)}>
+                Delete
+              </button>
+            </div>
+          </li>
+        ))}
+        <li className="work-card new-work">
+          <h2>New work</h2>
+          <label className="field">
+            <span>Title</span>
+            <input type="text" value={title} onChange={event => setTitle(event.target.value)} placeholder="It can be changed at any time" />
+          </label>
+          <div className="new-acts">
+            <button type="button" className="button primary" onClick={() => void start('thesis')}>
+              Begin a thesis
+            </button>
+            <button type="button" className="button" onClick={() => void start('paper')}>
+              Begin a paper
+            </button>
+          </div>
+          <p className="work-facts">A thesis counts by chapter and opens each on a new page; a paper counts through, and its sections run on.</p>
+        </li>
+      </ul>
+      <NoticeBar />
+    </main>
+  )
+}
+
+const keptDeleted = 24 * 60 * 60 * 1000
+
+/** Works deleted more than a day ago are gone for good. */
+async function forgetDeleted(): Promise<void> {
+  const old = await database.works.filter(record => record.deleted !== undefined && record.deleted < Date.now() - keptDeleted).toArray()
+  for (const record of old) await removeWork(record.id)
+}

@@ -1,0 +1,48 @@
+/** What the page and its workers say to each other. */
+import type { Finding } from '@steady-ledger/core/findings/finding.ts'
+import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Picture, Settings } from '@steady-ledger/core/work/work.ts'
+
+export type PictureFacts = Omit<Picture, 'bytes'>
+
+export interface OpenMessage {
+  kind: 'open'
+  /** Counts the steps applied to the document since it was opened. */
+  version: number
+  doc: string
+  settings: Settings
+  scheme: Scheme
+  houseStyle: HouseStyle
+  pictures: PictureFacts[]
+}
+
+export type ToTurnover =
+  | OpenMessage
+  | { kind: 'steps'; version: number; steps: object[] }
+  | { kind: 'picture'; picture: PictureFacts }
+  /** Asks for drawings of pages by index. */
+  | { kind: 'draw'; pages: number[] }
+
+export interface TurnoverSummary {
+  version: number
+  labels: string[]
+  /** Index of the page on which each entry and block begins. */
+  pageOf: Map<string, number>
+  rounds: number
+  settled: boolean
+  findings: Finding[]
+  /** How long it took, in milliseconds. */
+  milliseconds: number
+}
+
+export type FromTurnover =
+  | { kind: 'ready' }
+  | { kind: 'progress'; done: number; of: number }
+  | { kind: 'turnover'; summary: TurnoverSummary }
+  | { kind: 'drawn'; version: number; drawings: PageDrawing[] }
+  | { kind: 'failed'; message: string }
+
+export type ToDispatch = { kind: 'write'; format: 'pdf' | 'csv'; work: Omit<OpenMessage, 'kind' | 'version' | 'pictures'>; pictures: Picture[]; date: number }
+export type FromDispatch = { kind: 'ready' } | { kind: 'progress'; says: string; done: number; of: number } | { kind: 'written'; bytes: Uint8Array } | { kind: 'failed'; message: string }

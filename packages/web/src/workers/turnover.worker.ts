@@ -1,0 +1,158 @@
+/**
+ * Turns the open work over whenever it changes. It mirrors the document from the steps of the page, works in slices, and drops a
+ * turnover that an edit has overtaken; what was computed for it stays in the caches.
+ */
+import type { Step as StepType } from 'prosemirror-transform'
+import { Step } from 'prosemirror-transform'
+import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+import { findingsOf } from '@steady-ledger/core/findings/index.ts'
+import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
+import { TurnoverEngine, type Turnover, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
+import { openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
+import { database } from '../storage/database.ts'
+import { fetchFonts } from './fonts.ts'
+import type { FromTurnover, OpenMessage, PictureFacts, ToTurnover } from './protocol.ts'
+
+const sliceMilliseconds = 12
+const progressAfter = 400
+const mostKeptFormulas = 20_000
+
+const say = (message: FromTurnover): void => postMessage(message)
+const noBytes = new Uint8Array()
+const withoutBytes = (picture: PictureFacts) => ({ ...picture, bytes: noBytes })
+
+const formulas = createTypesetter()
+let engine: TurnoverEngine
+let work: Work | null = null
+let version = 0
+let latest: Turnover | null = null
+let latestVersion = -1
+let running: { steps: Generator<TurnoverProgress, Turnover>; began: number; said: number } | null = null
+let wanted: number[] = []
+
+const channel = new MessageChannel()
+channel.port1.onmessage = () => slice()
+const soon = (): void => channel.port2.postMessage(null)
+
+function begin(): void {
+  if (!work) return
+  const idle = running === null
+  running = { steps: engine.steps(work), began: running?.began ?? performance.now(), said: 0 }
+  if (idle) soon()
+}
+
+/** Works for a few milliseconds, then lets messages in. */
+function slice(): void {
+  if (!running || !work) return
+  const until = performance.now() + sliceMilliseconds
+  try {
+    for (;;) {
+      const step = running.steps.next()
+      if (step.done) {
+        finish(step.value, performance.now() - running.began)
+        return
+      }
+      const now = performance.now()
+      if (now - running.began > progressAfter && now - running.said > 100) {
+        running.said = now
+        say({ kind: 'progress', done: step.value.done, of: step.value.of })
+      }
+      if (now > until) break
+    }
+  } catch (error) {
+    running = null
+    say({ kind: 'failed', message: (error as Error).message })
+    return
+  }
+  soon()
+}
+
+function finish(turnover: Turnover, milliseconds: number): void {
+  running = null
+  latest = turnover
+  latestVersion = version
+  const { pages, pageIndexOf, rounds, settled } = turnover
+  say({ kind: 'turnover', summary: { version, labels: pages.map(page => page.label), pageOf: pageIndexOf, rounds, settled, findings: findingsOf(turnover), milliseconds } })
+  draw()
+  void keepFormulas()
+}
+
+function draw(): void {
+  if (!latest || wanted.length === 0) return
+  const drawings = wanted.flatMap(index => (latest!.pages[index] ? [drawPage(latest!.pages[index]!)] : []))
+  say({ kind: 'drawn', version: latestVersion, drawings })
+}
+
+async function keepFormulas(): Promise<void> {
+  const fresh = formulas.handOut()
+  if (fresh.length === 0) return
+  try {
+    await database.formulas.bulkPut(fresh.map(([key, box]) => ({ key, box })))
+    if ((await database.formulas.count()) > mostKeptFormulas) await database.formulas.clear()
+  } catch {
+    // A full storage costs time at the next opening and nothing else.
+  }
+}
+
+function open(message: OpenMessage): void {
+  const { settings, scheme, houseStyle } = message
+  const pictures = new Map(message.pictures.map(picture => [picture.name, withoutBytes(picture)]))
+  work = { settings, scheme, houseStyle, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
+  version = message.version
+}
+
+function apply(steps: object[], from: number): void {
+  if (!work) return
+  if (from !== version) {
+    say({ kind: 'failed', message: 'The pages lost track of the text. Reload the page; nothing of the text is lost.' })
+    return
+  }
+  let { doc } = work
+  for (const json of steps) {
+    const step: StepType = Step.fromJSON(schema, json)
+    const { doc: next, failed } = step.apply(doc)
+    if (!next) throw new Error(failed ?? 'A step does not apply.')
+    doc = next
+  }
+  version += steps.length
+  work = { ...work, doc }
+}
+
+function hear(message: ToTurnover): void {
+  switch (message.kind) {
+    case 'open':
+      open(message)
+      begin()
+      break
+    case 'steps':
+      apply(message.steps, message.version)
+      begin()
+      break
+    case 'picture':
+      if (work) work = { ...work, pictures: new Map(work.pictures).set(message.picture.name, withoutBytes(message.picture)) }
+      begin()
+      break
+    case 'draw':
+      wanted = message.pages
+      draw()
+  }
+}
+
+const early: ToTurnover[] = []
+let ready = false
+addEventListener('message', ({ data }: MessageEvent<ToTurnover>) => {
+  if (ready) hear(data)
+  else early.push(data)
+})
+
+engine = new TurnoverEngine(openFonts(await fetchFonts()), formulas)
+try {
+  formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
+} catch {
+  // Without kept formulas everything is set anew: slower, and right all the same.
+}
+ready = true
+say({ kind: 'ready' })
+for (const message of early) hear(message)

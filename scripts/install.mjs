@@ -1,0 +1,28 @@
+// Installs what is missing: packages where the lock file changed since the last install.
+import { execSync } from 'node:child_process'
+import { existsSync, statSync } from 'node:fs'
+
+export const run = (command, options = {}) => execSync(command, { stdio: 'inherit', ...options })
+
+export function installPackages() {
+  const installed = 'node_modules/.package-lock.json'
+  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync('package-lock.json').mtimeMs) return
+  process.stdout.write('Installing packages …\n')
+  run('npm ci --no-audit --no-fund --loglevel=error')
+}
+
+export const chromium = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
+
+/** Debian's Chromium for the browser tests, with the two readers of PDFs that they use. */
+export function installForTests() {
+  const missing = [[chromium, 'chromium'], ['/usr/bin/qpdf', 'qpdf'], ['/usr/bin/pdftotext', 'poppler-utils']].filter(([file]) => !existsSync(file)).map(([, name]) => name)
+  if (missing.length === 0) return
+  process.stdout.write(`Installing ${missing.join(', ')} …\n`)
+  const sudo = process.getuid?.() === 0 ? '' : 'sudo -n '
+  try {
+    run(`${sudo}apt-get update -qq && ${sudo}env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends ${missing.join(' ')}`)
+  } catch {
+    process.stderr.write(`\nThe tests need ${missing.join(', ')}. They could not be installed here.\nInstall them yourself (on Debian: apt-get install ${missing.join(' ')}), or set CHROMIUM_PATH to a Chromium.\n`)
+    process.exit(1)
+  }
+}
