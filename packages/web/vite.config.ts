@@ -13,5 +13,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   resolve: { alias: [mathFont] },
   worker: { format: 'es' },
-  build: { target: 'es2023', chunkSizeWarningLimit: 5000, outDir: 'dist', emptyOutDir: true },
+  build: { assetsInlineLimit: 0, target: 'es2023', chunkSizeWarningLimit: 5000, outDir: 'dist', emptyOutDir: true },
 })

@@ -53,6 +53,8 @@ export class Session {
   private readonly lock: WriterLock
   private readonly addresses = new Map<string, string>()
   private version = 0
+  /** Messages wait until the worker has said that it listens: what comes earlier would be lost. */
+  private waiting: ToTurnover[] | null = []
   /** Run after every transaction, for whatever floats beside the text. */
   readonly followers = new Set<() => void>()
 
@@ -208,12 +210,17 @@ export class Session {
   }
 
   private tell(message: ToTurnover): void {
-    this.worker.postMessage(message)
+    if (this.waiting) this.waiting.push(message)
+    else this.worker.postMessage(message)
     if (message.kind !== 'draw') this.use?.setState({ computing: true })
   }
 
   private hear(message: FromTurnover): void {
     switch (message.kind) {
+      case 'ready':
+        for (const early of this.waiting ?? []) this.worker.postMessage(early)
+        this.waiting = null
+        break
       case 'progress':
         this.use.setState({ progress: { done: message.done, of: message.of } })
         break

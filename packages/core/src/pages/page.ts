@@ -79,18 +79,17 @@ const sameList = <T>(a: T[], b: T[]): boolean => a.length === b.length && a.ever
 
 /** Labels and sides: roman in the front matter, arabic from 1 in the main matter on; a work that runs on counts through. */
 export function labelPages(flows: { flow: Flow; bodies: PageBody[] }[], setting: Setting, previous: Page[]): Page[] {
-  const { opens } = setting.houseStyle
+  const { opens, page: { twoSided } } = setting.houseStyle
   const pages: Page[] = []
   let count = 0
   let matter: Matter | null = null
   for (const { flow, bodies } of flows) {
     const own = opens === 'runOn' ? 'main' : matterOf(flow.divisions[0]!)
-    if (matter === null || (matter === 'front' && own !== 'front')) count = 0
+    const mainBegins = matter === 'front' && own !== 'front'
+    // In a two-sided work odd pages are rectos: the main matter's page 1 begins on one, and an empty page before it closes the front matter.
+    if ((opens === 'recto' || (mainBegins && twoSided)) && pages.length % 2 === 1) pages.push(makePage(null, flow, 0, pages.length, ++count, matter ?? own, setting, previous[pages.length]))
+    if (matter === null || mainBegins) count = 0
     matter = own
-    if (opens === 'recto' && pages.length % 2 === 1) {
-      count++
-      pages.push(makePage(null, flow, 0, pages.length, count, own, setting, undefined))
-    }
     bodies.forEach((_, order) => {
       count++
       pages.push(makePage(bodies, flow, order, pages.length, count, own, setting, previous[pages.length]))

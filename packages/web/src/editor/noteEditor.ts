@@ -20,7 +20,7 @@ export class NoteEditor {
 
   constructor(
     place: HTMLElement,
-    private readonly outer: EditorView,
+    outer: EditorView,
     note: Node,
     hosts: Hosts,
     close: () => void,

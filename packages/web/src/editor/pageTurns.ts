@@ -6,11 +6,17 @@ import { openIndex } from './oneDivision.ts'
 /** Page index and label of a block by id. */
 export type PageOf = (id: string) => { index: number; label: string } | undefined
 
-const key = new PluginKey<{ marks: DecorationSet; open: string; pageOf: PageOf }>('page turns')
+const key = new PluginKey<Turns>('page turns')
 export const setPages = (pageOf: PageOf) => ({ key, value: pageOf })
 
-export const pageTurns = (): Plugin =>
-  new Plugin({
+interface Turns {
+  marks: DecorationSet
+  open: string
+  pageOf: PageOf
+}
+
+export const pageTurns = (): Plugin<Turns> =>
+  new Plugin<Turns>({
     key,
     state: {
       init: () => ({ marks: DecorationSet.empty, open: '', pageOf: () => undefined }),

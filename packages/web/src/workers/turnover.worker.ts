@@ -140,19 +140,12 @@ function hear(message: ToTurnover): void {
   }
 }
 
-const early: ToTurnover[] = []
-let ready = false
-addEventListener('message', ({ data }: MessageEvent<ToTurnover>) => {
-  if (ready) hear(data)
-  else early.push(data)
-})
-
 engine = new TurnoverEngine(openFonts(await fetchFonts()), formulas)
 try {
   formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
 } catch {
   // Without kept formulas everything is set anew: slower, and right all the same.
 }
-ready = true
+addEventListener('message', ({ data }: MessageEvent<ToTurnover>) => hear(data))
+// The shaper's module is awaited while this script starts; messages sent before now have no listener.
 say({ kind: 'ready' })
-for (const message of early) hear(message)

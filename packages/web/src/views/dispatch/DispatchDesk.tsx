@@ -18,7 +18,8 @@ type State = { kind: 'idle' } | { kind: 'writing'; format: Format; says: string;
 
 export function DispatchDesk() {
   const session = useSession()
-  const must = useView(view => view.turnover?.findings.filter(finding => finding.weight === 'mustMend') ?? null)
+  const turnover = useView(view => view.turnover)
+  const must = turnover?.findings.filter(finding => finding.weight === 'mustMend') ?? null
   const [state, setState] = useState<State>({ kind: 'idle' })
   const worker = useRef<Worker | null>(null)
   const stop = (): void => {

@@ -107,7 +107,7 @@ export function Galley() {
           if (name === 'table') return false
           if (name) {
             event.preventDefault()
-            perform[name](session)
+            perform[name]()
             return true
           }
         }

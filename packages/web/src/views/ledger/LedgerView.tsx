@@ -46,7 +46,7 @@ export function LedgerView() {
     const fits = shows[shown] ?? shows.All!
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
     return ledger.entries.filter(entry => {
-      if (!fits(entry) || (entry.item.kind !== 'heading' && !entry.number)) return false
+      if (!fits(entry) || !entry.number) return false
       if (unreferred && (referred.has(entry.id) || entry.item.kind !== 'series')) return false
       const text = `${entry.names.one} ${entry.number} ${entry.item.label} ${entry.item.block === 'equation' ? '' : plainText(entry.item.text!)}`.toLowerCase()
       return words.every(word => text.includes(word))
@@ -106,7 +106,7 @@ export function LedgerView() {
         <div className="choices-row" role="group" aria-label="What to show">
           {Object.keys(shows).map(name => (
             <button key={name} type="button" aria-pressed={shown === name} onClick={() => choose(name)}>
-              {name} <small>{ledger.entries.filter(entry => shows[name]!(entry) && (entry.item.kind === 'heading' || entry.number)).length}</small>
+              {name} <small>{ledger.entries.filter(entry => shows[name]!(entry) && entry.number).length}</small>
             </button>
           ))}
           <button type="button" aria-pressed={unreferred} onClick={() => setSearch(unreferred ? {} : { unreferred: '' }, { replace: true })}>
@@ -166,7 +166,7 @@ interface RowProps {
 
 function EntryRow({ entry, style, current, page, referred, label, finding, weight }: RowProps) {
   const { item } = entry
-  const pages = [...new Set(referred)].map(holder => ({ holder, page: label(holder) }))
+  const pages = [...new Map(referred.map(holder => [label(holder), holder]))].map(([page, holder]) => ({ holder, page }))
   const series = item.kind === 'series'
   return (
     <div role="row" className={`ledger-row${current ? ' current' : ''}`} style={style}>

@@ -4,13 +4,13 @@ import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { FaceName } from '@steady-ledger/core/work/houseStyle.ts'
 
 const faces: Record<FaceName, { family: string; weight?: number; style?: string }> = {
-  serif: { family: 'Source Serif 4' },
-  serifItalic: { family: 'Source Serif 4', style: 'italic' },
-  serifBold: { family: 'Source Serif 4', weight: 600 },
-  serifBoldItalic: { family: 'Source Serif 4', weight: 600, style: 'italic' },
-  sans: { family: 'Source Sans 3' },
-  sansSemibold: { family: 'Source Sans 3', weight: 600 },
-  mono: { family: 'Source Code Pro' },
+  serif: { family: "'Source Serif 4'" },
+  serifItalic: { family: "'Source Serif 4'", style: 'italic' },
+  serifBold: { family: "'Source Serif 4'", weight: 600 },
+  serifBoldItalic: { family: "'Source Serif 4'", weight: 600, style: 'italic' },
+  sans: { family: "'Source Sans 3'" },
+  sansSemibold: { family: "'Source Sans 3'", weight: 600 },
+  mono: { family: "'Source Code Pro'" },
 }
 
 interface Props {
