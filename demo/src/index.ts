@@ -2,6 +2,6 @@
 import type { Work } from '@steady-ledger/core/work/work.ts'
 
 export const demoWorks: Record<'thesis' | 'paper', () => Promise<Work>> = {
-  thesis: async () => (await import('./generate.ts')).generateWork(60, 4),
-  paper: async () => (await import('./generate.ts')).generateWork(10, 3),
+  thesis: async () => (await import('./thesis/index.ts')).demoThesis(),
+  paper: async () => (await import('./paper/index.ts')).demoPaper(),
 }

@@ -50,10 +50,10 @@ const style = (face: FaceName, size: number, leading: number, more: Partial<Text
   ...more,
 })
 
-/** A4, one-sided, one-and-a-quarter lines. */
+/** A4, two-sided, open lines. */
 export const thesisStyle = (): HouseStyle => ({
-  page: { width: 595.28, height: 841.89, twoSided: true, top: 85, bottom: 85, inner: 92, outer: 78 },
-  body: style('serif', 11, 15.5, { align: 'justified' }),
+  page: { width: 595.28, height: 841.89, twoSided: true, top: 88, bottom: 90, inner: 99, outer: 85 },
+  body: style('serif', 11.5, 17.5, { align: 'justified' }),
   indent: 16,
   hyphenate: true,
   headings: [
@@ -80,7 +80,7 @@ export const thesisStyle = (): HouseStyle => ({
 export const paperStyle = (): HouseStyle => ({
   ...thesisStyle(),
   page: { width: 595.28, height: 841.89, twoSided: false, top: 76, bottom: 80, inner: 84, outer: 84 },
-  body: style('serif', 10.5, 14, { align: 'justified' }),
+  body: style('serif', 11, 15.5, { align: 'justified' }),
   headings: [
     style('serifBold', 13.5, 17, { before: 20, after: 7 }),
     style('serifBold', 11.5, 15, { before: 14, after: 5 }),
