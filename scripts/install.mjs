@@ -15,14 +15,24 @@ export const chromium = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
 
 /** Debian's Chromium for the browser tests, with the two readers of PDFs that they use. */
 export function installForTests() {
-  const missing = [[chromium, 'chromium'], ['/usr/bin/qpdf', 'qpdf'], ['/usr/bin/pdftotext', 'poppler-utils']].filter(([file]) => !existsSync(file)).map(([, name]) => name)
+  const missing = [
+    [chromium, 'chromium'],
+    ['/usr/bin/qpdf', 'qpdf'],
+    ['/usr/bin/pdftotext', 'poppler-utils'],
+  ]
+    .filter(([file]) => !existsSync(file))
+    .map(([, name]) => name)
   if (missing.length === 0) return
   process.stdout.write(`Installing ${missing.join(', ')} …\n`)
   const sudo = process.getuid?.() === 0 ? '' : 'sudo -n '
   try {
-    run(`${sudo}apt-get update -qq && ${sudo}env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends ${missing.join(' ')}`)
+    run(
+      `${sudo}apt-get update -qq && ${sudo}env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends ${missing.join(' ')}`,
+    )
   } catch {
-    process.stderr.write(`\nThe tests need ${missing.join(', ')}. They could not be installed here.\nInstall them yourself (on Debian: apt-get install ${missing.join(' ')}), or set CHROMIUM_PATH to a Chromium.\n`)
+    process.stderr.write(
+      `\nThe tests need ${missing.join(', ')}. They could not be installed here.\nInstall them yourself (on Debian: apt-get install ${missing.join(' ')}), or set CHROMIUM_PATH to a Chromium.\n`,
+    )
     process.exit(1)
   }
 }

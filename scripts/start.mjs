@@ -5,11 +5,14 @@ import { installPackages, run } from './install.mjs'
 
 installPackages()
 const newest = folder =>
-  Math.max(0, ...readdirSync(folder, { withFileTypes: true }).map(entry => {
-    if (entry.name === 'dist' || entry.name === 'node_modules') return 0
-    const file = path.join(folder, entry.name)
-    return entry.isDirectory() ? newest(file) : statSync(file).mtimeMs
-  }))
+  Math.max(
+    0,
+    ...readdirSync(folder, { withFileTypes: true }).map(entry => {
+      if (entry.name === 'dist' || entry.name === 'node_modules') return 0
+      const file = path.join(folder, entry.name)
+      return entry.isDirectory() ? newest(file) : statSync(file).mtimeMs
+    }),
+  )
 const built = 'packages/web/dist/index.html'
 if (!existsSync(built) || statSync(built).mtimeMs < Math.max(newest('packages'), newest('demo'))) {
   process.stdout.write('Building …\n')

@@ -71,7 +71,10 @@ interface FigureOptions {
   alternative: string
 }
 export const fig = (label: string, { short, ...attrs }: FigureOptions, caption: Node[]): Node =>
-  nodes.figure!.create({ label, ...attrs }, [nodes.caption!.create(null, caption), ...(short ? [nodes.shortCaption!.create(null, short)] : [])])
+  nodes.figure!.create({ label, ...attrs }, [
+    nodes.caption!.create(null, caption),
+    ...(short ? [nodes.shortCaption!.create(null, short)] : []),
+  ])
 
 /** A table from rows of words; the first row heads it. Columns are aligned by a letter each: l, c or r. */
 export function tab(label: string, caption: Node[], columns: string, rows: (string | Node[])[][], short?: Node[]): Node {
@@ -88,7 +91,11 @@ export function tab(label: string, caption: Node[], columns: string, rows: (stri
       ),
     ),
   )
-  return nodes.table!.create({ label }, [nodes.caption!.create(null, caption), ...(short ? [nodes.shortCaption!.create(null, short)] : []), grid])
+  return nodes.table!.create({ label }, [
+    nodes.caption!.create(null, caption),
+    ...(short ? [nodes.shortCaption!.create(null, short)] : []),
+    grid,
+  ])
 }
 
 export interface DivisionOptions {

@@ -1,9 +1,10 @@
 /** Works of any size from a seed, for benchmarks and tests: the density of a dense thesis, the same bytes for the same seed. */
-import type { Node } from '@steady-ledger/core/work/schema.ts'
+
 import { thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import type { Node } from '@steady-ledger/core/work/schema.ts'
 import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
 import { newSettings, type Picture, type Work } from '@steady-ledger/core/work/work.ts'
-import { div, em, eq, fig, formula, full, h2, h3, identified, type Inline, note, p, page, paragraph, ref, t, tab } from './builder.ts'
+import { div, em, eq, fig, formula, full, h2, h3, type Inline, identified, note, p, page, paragraph, ref, t, tab } from './builder.ts'
 import { chart } from './charts.ts'
 
 /** Mulberry32 by T. Ettinger (public domain): a small generator with a 32-bit state. */
@@ -17,11 +18,26 @@ export function seeded(seed: number): () => number {
   }
 }
 
-const subjects = 'basin,layer,current,mooring,gradient,surface,column,record,wind,sill,interface,sensor,plume,season,profile,exchange,heat flux,turbulence,inflow,shoreline,internal wave,density step,night,storm,thermistor'.split(',')
-const verbs = 'deepens,weakens,follows,precedes,controls,limits,resists,responds to,carries,releases,absorbs,separates,modifies,dominates,steadies'.split(',')
-const qualities = 'shallow,stratified,persistent,intermittent,eastern,western,seasonal,turbulent,measured,residual,vertical,lateral,wind-driven,well-mixed,unexpected,moderate,transient,northern'.split(',')
-const adverbs = 'slowly,within a day,over the summer,near the sill,at depth,after each storm,without delay,during calm nights,in most years,below the thermocline,by about one third,more than expected'.split(',')
-const openers = 'In the same way,By contrast,Over the whole record,Where the fetch is long,For this reason,As the season advances,Between two readings,At the deeper station,Taken together,Although the sample is small'.split(',')
+const subjects =
+  'basin,layer,current,mooring,gradient,surface,column,record,wind,sill,interface,sensor,plume,season,profile,exchange,heat flux,turbulence,inflow,shoreline,internal wave,density step,night,storm,thermistor'.split(
+    ',',
+  )
+const verbs =
+  'deepens,weakens,follows,precedes,controls,limits,resists,responds to,carries,releases,absorbs,separates,modifies,dominates,steadies'.split(
+    ',',
+  )
+const qualities =
+  'shallow,stratified,persistent,intermittent,eastern,western,seasonal,turbulent,measured,residual,vertical,lateral,wind-driven,well-mixed,unexpected,moderate,transient,northern'.split(
+    ',',
+  )
+const adverbs =
+  'slowly,within a day,over the summer,near the sill,at depth,after each storm,without delay,during calm nights,in most years,below the thermocline,by about one third,more than expected'.split(
+    ',',
+  )
+const openers =
+  'In the same way,By contrast,Over the whole record,Where the fetch is long,For this reason,As the season advances,Between two readings,At the deeper station,Taken together,Although the sample is small'.split(
+    ',',
+  )
 const stems = 'al,bren,cor,dun,el,far,gal,hol,im,jor,kel,lun,mar,nor,ost,pel,quen,ros,sil,tor,ul,ven,wes,yar'.split(',')
 
 /** What a 300-page work holds; other sizes in proportion. */
@@ -43,11 +59,19 @@ export function generateWork(pages: number, seed: number): Work {
       return now
     }
   }
-  const owing = { figure: due(density.figures), table: due(density.tables), equation: due(density.equations), formula: due(density.formulas), reference: due(density.references), note: due(density.notes) }
+  const owing = {
+    figure: due(density.figures),
+    table: due(density.tables),
+    equation: due(density.equations),
+    formula: due(density.formulas),
+    reference: due(density.references),
+    note: due(density.notes),
+  }
   const labels: string[] = []
   const waiting: string[] = []
   const nonce = (): string => pick(stems) + pick(stems) + pick(['a', 'en', 'ic', 'or', 'um'])
-  const clause = (): string => `the ${pick(qualities)} ${random() < 0.12 ? nonce() : pick(subjects)} ${pick(verbs)} the ${pick(qualities)} ${pick(subjects)} ${pick(adverbs)}`
+  const clause = (): string =>
+    `the ${pick(qualities)} ${random() < 0.12 ? nonce() : pick(subjects)} ${pick(verbs)} the ${pick(qualities)} ${pick(subjects)} ${pick(adverbs)}`
   const sentence = (): string => {
     const first = random() < 0.3 ? `${pick(openers)}, ${clause()}` : clause()
     const whole = random() < 0.4 ? `${first}, and ${clause()}` : first
@@ -81,12 +105,18 @@ export function generateWork(pages: number, seed: number): Work {
       if (i % 9 === 2) {
         const section = `section-${made}`
         labels.push(section)
-        blocks.push(i % 27 === 20 ? h3(section, `${capital(pick(qualities))} ${pick(subjects)}`) : h2(section, `The ${pick(qualities)} ${pick(subjects)}`))
+        blocks.push(
+          i % 27 === 20
+            ? h3(section, `${capital(pick(qualities))} ${pick(subjects)}`)
+            : h2(section, `The ${pick(qualities)} ${pick(subjects)}`),
+        )
       }
       const content: Inline[] = []
       const inserts: Node[] = [
         ...Array.from({ length: owing.formula(made) }, inlineFormula),
-        ...Array.from({ length: owing.reference(made) }, () => (random() < 0.15 ? page(target()) : random() < 0.1 ? full(target()) : random() < 0.15 ? ref(target(), target()) : ref(target()))),
+        ...Array.from({ length: owing.reference(made) }, () =>
+          random() < 0.15 ? page(target()) : random() < 0.1 ? full(target()) : random() < 0.15 ? ref(target(), target()) : ref(target()),
+        ),
       ]
       const notes = Array.from({ length: owing.note(made) }, () => note`${sentence().trim()}`)
       for (let words = 0; words < 88; ) {
@@ -109,12 +139,27 @@ export function generateWork(pages: number, seed: number): Work {
       for (let k = owing.figure(made); k > 0; k--) {
         const name = `figure-${made}-${k}`
         labels.push(name)
-        blocks.push(fig(name, { picture: `series-${1 + Math.floor(random() * 8)}.svg`, width: 0.5 + Math.floor(random() * 4) / 10, alternative: 'A made-up record' }, t`${capital(clause())}.`))
+        blocks.push(
+          fig(
+            name,
+            {
+              picture: `series-${1 + Math.floor(random() * 8)}.svg`,
+              width: 0.5 + Math.floor(random() * 4) / 10,
+              alternative: 'A made-up record',
+            },
+            t`${capital(clause())}.`,
+          ),
+        )
       }
       for (let k = owing.table(made); k > 0; k--) {
         const name = `table-${made}-${k}`
         labels.push(name)
-        const rows = Array.from({ length: 3 + Math.floor(random() * 6) }, () => [pick(subjects), String(Math.floor(random() * 900) / 10), String(Math.floor(random() * 300)), pick(qualities)])
+        const rows = Array.from({ length: 3 + Math.floor(random() * 6) }, () => [
+          pick(subjects),
+          String(Math.floor(random() * 900) / 10),
+          String(Math.floor(random() * 300)),
+          pick(qualities),
+        ])
         blocks.push(tab(name, t`${capital(clause())}.`, 'lrrl', [['Part', 'Mean', 'Count', 'State'], ...rows]))
       }
     }

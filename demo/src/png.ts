@@ -14,7 +14,12 @@ export function grainPng(width: number, height: number): Uint8Array {
   view.setUint32(0, width)
   view.setUint32(4, height)
   header.set([8, 0, 0, 0, 0], 8)
-  const parts = [Uint8Array.of(137, 80, 78, 71, 13, 10, 26, 10), chunk('IHDR', header), chunk('IDAT', zlibSync(rows, { level: 9 })), chunk('IEND', new Uint8Array())]
+  const parts = [
+    Uint8Array.of(137, 80, 78, 71, 13, 10, 26, 10),
+    chunk('IHDR', header),
+    chunk('IDAT', zlibSync(rows, { level: 9 })),
+    chunk('IEND', new Uint8Array()),
+  ]
   const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
   let at = 0
   for (const part of parts) {

@@ -6,7 +6,10 @@ import { defineConfig } from 'vite'
 
 const root = path.dirname(fileURLToPath(import.meta.url))
 /** Without this the bundle carries a second math font that is never used. */
-const mathFont = { find: /^#default-font\/svg\/default\.js$/, replacement: path.resolve(root, '../../node_modules/@mathjax/mathjax-stix2-font/mjs/svg/default.js') }
+const mathFont = {
+  find: /^#default-font\/svg\/default\.js$/,
+  replacement: path.resolve(root, '../../node_modules/@mathjax/mathjax-stix2-font/mjs/svg/default.js'),
+}
 
 export default defineConfig({
   root,

@@ -1,12 +1,14 @@
 /** The demo paper: sections are the first level, everything counts through, and the text runs on under the title. */
-import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
-import { newSettings } from '@steady-ledger/core/work/work.ts'
+
 import { paperStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { paperScheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
+import { newSettings } from '@steady-ledger/core/work/work.ts'
 import { bullets, div, em, eq, f, fig, h2, identified, note, p, page, ref, steps, t, tab } from '../builder.ts'
 import { drawing, label, plot, svg } from '../charts.ts'
 
-const range = (from: number, to: number, step: number): number[] => Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step)
+const range = (from: number, to: number, step: number): number[] =>
+  Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => from + i * step)
 
 function pictures(): Map<string, Picture> {
   const ink = '#20333a'
@@ -25,15 +27,47 @@ function pictures(): Map<string, Picture> {
   ])
   const made = [
     drawing('float.svg', float),
-    drawing('calibration-curve.svg', plot({ x: { title: 'Turbidity of the standard', from: 0, to: 100, marks: [0, 25, 50, 75, 100] }, y: { title: 'Reading (counts)', from: 0, to: 4000, marks: [0, 1000, 2000, 3000, 4000] }, curves: [{ name: 'reading', points: range(0, 100, 2).map(x => [x, 3900 * (1 - Math.exp(-x / 48))]) }] })),
-    drawing('flood.svg', plot({ x: { title: 'Hours from the beginning of the rain', from: 0, to: 72, marks: [0, 12, 24, 36, 48, 60, 72] }, y: { title: 'Turbidity', from: 0, to: 80, marks: [0, 20, 40, 60, 80] }, curves: [{ name: 'float', points: range(0, 72, 1).map(x => [x, 4 + 64 * Math.exp(-(((x - 22) / 10) ** 2)) + 1.5 * Math.sin(x)]) }, { name: 'bottles', points: range(0, 72, 6).map(x => [x, 5 + 62 * Math.exp(-(((x - 22.5) / 10.5) ** 2))]) }] })),
-    drawing('fouling.svg', plot({ x: { title: 'Days in the water', from: 0, to: 60, marks: [0, 15, 30, 45, 60] }, y: { title: 'Loss of signal (%)', from: 0, to: 30, marks: [0, 10, 20, 30] }, curves: [{ name: 'bare', points: range(0, 60, 1).map(x => [x, 27 * (1 - Math.exp(-x / 26))]) }, { name: 'wiped', points: range(0, 60, 1).map(x => [x, 3.4 * (1 - Math.exp(-x / 30))]) }] })),
+    drawing(
+      'calibration-curve.svg',
+      plot({
+        x: { title: 'Turbidity of the standard', from: 0, to: 100, marks: [0, 25, 50, 75, 100] },
+        y: { title: 'Reading (counts)', from: 0, to: 4000, marks: [0, 1000, 2000, 3000, 4000] },
+        curves: [{ name: 'reading', points: range(0, 100, 2).map(x => [x, 3900 * (1 - Math.exp(-x / 48))]) }],
+      }),
+    ),
+    drawing(
+      'flood.svg',
+      plot({
+        x: { title: 'Hours from the beginning of the rain', from: 0, to: 72, marks: [0, 12, 24, 36, 48, 60, 72] },
+        y: { title: 'Turbidity', from: 0, to: 80, marks: [0, 20, 40, 60, 80] },
+        curves: [
+          { name: 'float', points: range(0, 72, 1).map(x => [x, 4 + 64 * Math.exp(-(((x - 22) / 10) ** 2)) + 1.5 * Math.sin(x)]) },
+          { name: 'bottles', points: range(0, 72, 6).map(x => [x, 5 + 62 * Math.exp(-(((x - 22.5) / 10.5) ** 2))]) },
+        ],
+      }),
+    ),
+    drawing(
+      'fouling.svg',
+      plot({
+        x: { title: 'Days in the water', from: 0, to: 60, marks: [0, 15, 30, 45, 60] },
+        y: { title: 'Loss of signal (%)', from: 0, to: 30, marks: [0, 10, 20, 30] },
+        curves: [
+          { name: 'bare', points: range(0, 60, 1).map(x => [x, 27 * (1 - Math.exp(-x / 26))]) },
+          { name: 'wiped', points: range(0, 60, 1).map(x => [x, 3.4 * (1 - Math.exp(-x / 30))]) },
+        ],
+      }),
+    ),
   ]
   return new Map(made.map(picture => [picture.name, picture]))
 }
 
 const divisions = [
-  div({ role: 'titlePage', listed: false, label: 'title' }, 'A Turbidity Float for Small Lakes', p`Ilse M. Tolvay and Bram Oskarsen`, p`University of the Orrin Uplands, Lower Orrin`),
+  div(
+    { role: 'titlePage', listed: false, label: 'title' },
+    'A Turbidity Float for Small Lakes',
+    p`Ilse M. Tolvay and Bram Oskarsen`,
+    p`University of the Orrin Uplands, Lower Orrin`,
+  ),
   div(
     { role: 'abstract', label: 'summary' },
     'Abstract',
@@ -45,21 +79,41 @@ const divisions = [
     p`Turbidity tells much about a lake for little money. After rain it shows when and where a stream has brought its load; in autumn it marks the day on which the water turns over. To be of use it has to be measured often, and in most small lakes it is measured when somebody has a boat and an afternoon. In the two lakes with which we are concerned this came to nine times a
       year.${note`Lake Vessary and the Upper Tarn. For the first see the thesis of one of the authors.`}`,
     p`Instruments that measure all the time can be bought. They are made for rivers and for the sea, are priced for those who work there, and are heavier than a lake of two metres’ waves has any need for. We set out to build a float that`,
-    bullets(t`measures every ten minutes from April to November on one set of cells;`, t`can be lifted into a rowing boat by one person;`, t`is cheap enough that its loss in a storm is a pity and not a catastrophe.`),
+    bullets(
+      t`measures every ten minutes from April to November on one set of cells;`,
+      t`can be lifted into a rowing boat by one person;`,
+      t`is cheap enough that its loss in a storm is a pity and not a catastrophe.`,
+    ),
     p`${ref('design')} describes the float and ${ref('reading')} how its counts become turbidity. ${ref('trial')} reports a season on Lake Vessary. What we would do differently is in ${ref('discussion')}.`,
   ),
   div(
     { role: 'chapter', label: 'design' },
     'Design',
     p`The float is a tube of acrylic, 90 mm wide and 340 mm long, closed at both ends with plates that are held by four rods (${ref('float')}). It rides upright, two thirds under water, on a line to an anchor. A lamp and a detector look down through the lower plate at an angle to each other, so that their beams cross 60 mm below it. Clear water sends nothing back from there. Cloudy water does.`,
-    fig('float', { picture: 'float.svg', width: 0.66, alternative: 'Section of the float: a tube with logger and cells above, lamp and detector below, beams crossing in the water.' }, t`The float in section. The beams of lamp and detector cross 60 mm below the lower plate.`),
+    fig(
+      'float',
+      {
+        picture: 'float.svg',
+        width: 0.66,
+        alternative: 'Section of the float: a tube with logger and cells above, lamp and detector below, beams crossing in the water.',
+      },
+      t`The float in section. The beams of lamp and detector cross 60 mm below the lower plate.`,
+    ),
     h2('optics', 'Optics'),
     p`The lamp is a diode at 860 nm, at which daylight is weak below half a metre. It is lit for two milliseconds and the reading without it is taken off, so that what daylight remains drops out. With ${f`I_1`} and ${f`I_0`} the readings with the lamp and without, the signal is`,
     eq('signal', 's = \\frac{1}{n}\\sum_{k=1}^{n} \\left( I_{1,k} - I_{0,k} \\right)'),
     p`over ${f`n`} = 32 flashes. The whole takes a tenth of a second and 4 millijoules, for which the cells would last eleven years if they did not die of age before.`,
     h2('wiper', 'The wiper'),
     p`What ends most optical records in lakes is not the cells but slime. A film that can hardly be felt takes a tenth of the light. Our wiper is a strip of felt on an arm with a lead at its end. Every wave tilts the float, the lead swings, and the felt passes over the plate. There is no motor. On the calmest lake we know there are waves enough by ten in the morning. ${ref('fouling')} compares a float with a wiper and one without.`,
-    fig('fouling', { picture: 'fouling.svg', width: 0.72, alternative: 'Loss of signal over sixty days: up to 24 per cent for the bare window, 3 for the wiped one.' }, t`Loss of signal by fouling with the window left bare (solid) and wiped (dashed), Lake Vessary, June and July.`),
+    fig(
+      'fouling',
+      {
+        picture: 'fouling.svg',
+        width: 0.72,
+        alternative: 'Loss of signal over sixty days: up to 24 per cent for the bare window, 3 for the wiped one.',
+      },
+      t`Loss of signal by fouling with the window left bare (solid) and wiped (dashed), Lake Vessary, June and July.`,
+    ),
   ),
   div(
     { role: 'chapter', label: 'reading' },
@@ -69,7 +123,11 @@ const divisions = [
     p`with two constants, and inverted for use,`,
     eq('inverse', 'c = -c_0 \\ln\\!\\left( 1 - \\frac{s}{s_\\infty} \\right)'),
     p`${ref('inverse')} holds up to ${f`c`} = 100. Above that the doubt of the logarithm grows beyond a tenth, and the float reports “more than 100”.`,
-    fig('curve', { picture: 'calibration-curve.svg', width: 0.68, alternative: 'Reading against turbidity of the standard, rising and flattening.' }, t`Reading against turbidity of the standard. The line is ${ref('response')}.`),
+    fig(
+      'curve',
+      { picture: 'calibration-curve.svg', width: 0.68, alternative: 'Reading against turbidity of the standard, rising and flattening.' },
+      t`Reading against turbidity of the standard. The line is ${ref('response')}.`,
+    ),
     p`Beads are not mud. What comes back from a particle depends on its size and colour, and a calibration with beads has to be carried over to each lake with bottles. This was done on six days with different weather. ${ref('bottles')} gives the results; a single factor, 1.08, brings float and bottles together.`,
     tab('bottles', t`Float and bottle samples on six days, Lake Vessary, after calibration with beads.`, 'lrrr', [
       ['Day', 'Float', 'Bottles', 'Ratio'],
@@ -81,14 +139,27 @@ const divisions = [
       ['12 October', '9.5', '10.2', '1.07'],
     ]),
     p`The steps from a reading to a value are, in order:`,
-    steps(t`take the signal by ${ref('signal')} and drop it if fewer than 28 of the 32 flashes agree within 5 per cent;`, t`correct for the fouling between visits, spread evenly in time;`, t`invert by ${ref('inverse')};`, t`multiply by the factor of the lake.`),
+    steps(
+      t`take the signal by ${ref('signal')} and drop it if fewer than 28 of the 32 flashes agree within 5 per cent;`,
+      t`correct for the fouling between visits, spread evenly in time;`,
+      t`invert by ${ref('inverse')};`,
+      t`multiply by the factor of the lake.`,
+    ),
   ),
   div(
     { role: 'chapter', label: 'trial' },
     'A season on the lake',
     p`Two floats stood in the eastern basin of Lake Vessary from 18 April to 2 November, at three metres of depth, sixty metres apart. Both came back. Of 28,512 readings due from each, 28,370 and 27,941 were kept; the second float lost two days in September to a cormorant, which sat on it.${note`The tilt sensor shows it arrive, turn round twice, and stay.`}`,
     p`The largest event was a flood in the last week of August. ${ref('flood')} shows that the float saw the cloud arrive eighteen hours after the rain began, and followed it while bottles could be had only every six hours, by day, from a boat that had better stayed ashore. Over the event the standard deviation between float and bottles is 3.7 per cent.`,
-    fig('flood', { picture: 'flood.svg', width: 0.74, alternative: 'Turbidity over 72 hours rising to about 68 after 22 hours; float and bottles agree.' }, t`Turbidity in the flood of August from the float (solid) and from bottles (dashed).`),
+    fig(
+      'flood',
+      {
+        picture: 'flood.svg',
+        width: 0.74,
+        alternative: 'Turbidity over 72 hours rising to about 68 after 22 hours; float and bottles agree.',
+      },
+      t`Turbidity in the flood of August from the float (solid) and from bottles (dashed).`,
+    ),
     p`Between the two floats the difference was less than 2 per cent for nine readings in ten. The tenth is mostly morning: one float stands in the shadow of Carn Hill until eight, and the other does not. This points to a remainder of daylight in ${ref('signal')}, of a size that we can live with.`,
     tab('cost', t`Cost of one float, in hours of work and in the price of a day of boat hire.`, 'lrr', [
       ['Part', 'Work (h)', 'Price (days of hire)'],
@@ -107,8 +178,14 @@ const divisions = [
       instrument. The picture on ${page('float')} has room for an aerial.`,
     p`All drawings, the list of parts and the program of the logger are free for anyone to use. We ask to be told of lakes in which the waves are too small for the wiper. So far there are none.`,
   ),
-  div({ role: 'appendix', label: 'parts' }, 'Notes for builders', p`The rods should be of glass fibre: steel ones act as a compass needle and turn the float. The felt is that of piano hammers. The lower plate has to be polished after drilling and before the lamp is glued in, in this order, for reasons that a builder who reverses it will find out. With the lead of the wiper at 35 grams the arm swings in waves of four centimetres; with 20 it does so in two,
-    and tires the felt. The strength of the line follows from the largest wave ${f`a`} and the displacement ${f`m`} of the float,`, eq('pull', 'P = m\\,\\omega^2 a = m\\,a\\,\\left( \\frac{2\\pi}{\\theta} \\right)^{2}'), p`which by ${ref('pull')} is 40 newton for the worst sea that we have met, with a period ${f`\theta`} of 1.6 seconds. Any line will hold that. It is the knots that fail.`),
+  div(
+    { role: 'appendix', label: 'parts' },
+    'Notes for builders',
+    p`The rods should be of glass fibre: steel ones act as a compass needle and turn the float. The felt is that of piano hammers. The lower plate has to be polished after drilling and before the lamp is glued in, in this order, for reasons that a builder who reverses it will find out. With the lead of the wiper at 35 grams the arm swings in waves of four centimetres; with 20 it does so in two,
+    and tires the felt. The strength of the line follows from the largest wave ${f`a`} and the displacement ${f`m`} of the float,`,
+    eq('pull', 'P = m\\,\\omega^2 a = m\\,a\\,\\left( \\frac{2\\pi}{\\theta} \\right)^{2}'),
+    p`which by ${ref('pull')} is 40 newton for the worst sea that we have met, with a period ${f`\theta`} of 1.6 seconds. Any line will hold that. It is the knots that fail.`,
+  ),
 ]
 
 export function demoPaper(): Work {

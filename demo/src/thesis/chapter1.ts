@@ -11,8 +11,17 @@ export const chapter1 = div(
     1871, where a drowning is said to have happened “in the middle room, the wind being still in the first”.`} This thesis
     takes the expression at its word. It asks how the wind mixes each room, what the sills let through, and how much of what happens in one
     basin can be known from measurements in another.`,
-  fig('lake-map', { picture: 'lake-map.svg', width: 0.92, short: t`Lake Vessary, its sills and moorings`, alternative: 'Map of a long lake with three basins between two sills; moorings W1 and W2 in the west, M1 in the middle, E1 in the east; prevailing wind from the south-west.' },
-    t`Lake Vessary with its three basins, the two sills (dashed) and the moorings W1, W2, M1 and E1. Depth is shaded in steps of twelve metres.`),
+  fig(
+    'lake-map',
+    {
+      picture: 'lake-map.svg',
+      width: 0.92,
+      short: t`Lake Vessary, its sills and moorings`,
+      alternative:
+        'Map of a long lake with three basins between two sills; moorings W1 and W2 in the west, M1 in the middle, E1 in the east; prevailing wind from the south-west.',
+    },
+    t`Lake Vessary with its three basins, the two sills (dashed) and the moorings W1, W2, M1 and E1. Depth is shaded in steps of twelve metres.`,
+  ),
   p`The question is an old one in a new place. Since the first thermometers were lowered into deep lakes it has been known that the wind
     does not stir a lake as a spoon stirs a cup. It pushes the warm surface water to one end, tilts the boundary between warm and cold, and
     when it drops the boundary swings back, past level, and goes on swinging for days. Mixing happens where this motion meets something:
@@ -57,8 +66,16 @@ export const chapter1 = div(
   p`in which ${f`A(z)`} is the area of the lake at height ${f`z`}, ${f`A_0`} that of its surface and ${f`z_v`} the height of the centre of its volume. The integral
     contains the shape of the basin, and the shape is different in each room. ${ref('hypsography')} shows the three curves on which the rest of the work
     depends, and ${ref('basins')} gives the numbers.`,
-  fig('hypsography', { picture: 'hypsography.svg', width: 0.78, alternative: 'Three curves of area against height: the western basin largest and deepest, the middle shallow, the eastern small and steep.' },
-    t`Area of each basin against height above the deepest point of the lake. The middle basin has no water below 16 m.`),
+  fig(
+    'hypsography',
+    {
+      picture: 'hypsography.svg',
+      width: 0.78,
+      alternative:
+        'Three curves of area against height: the western basin largest and deepest, the middle shallow, the eastern small and steep.',
+    },
+    t`Area of each basin against height above the deepest point of the lake. The middle basin has no water below 16 m.`,
+  ),
   tab('basins', t`The three basins of Lake Vessary.`, 'lrrrr', [
     ['Basin', 'Area (km²)', 'Greatest depth (m)', 'Volume (10⁶ m³)', 'Depth of sill (m)'],
     ['Western', '6.2', '40.1', '104.6', '14.2'],

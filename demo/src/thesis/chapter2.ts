@@ -15,17 +15,41 @@ export const chapter2 = div(
     the shore do not feel the same wind. ${ref('air-temperature')} shows the same thing for the temperature of the air. On clear nights the shore is colder, by day it is warmer, and the raft lags both. All
     fluxes were computed from the raft.${note`For eleven days in the second year the raft was adrift and the shore station had to serve. Those days are marked in the
     log and left out of every regression.`}`,
-  fig('air-temperature', { picture: 'air-temperature.svg', width: 0.8, short: t`Air temperature at the shore and on the raft`, alternative: 'Daily mean air temperature from May to October at the shore and on the raft; the raft varies less.' },
-    t`Daily mean temperature of the air at Harrow Ness (solid) and on the raft (dashed), second year.`),
+  fig(
+    'air-temperature',
+    {
+      picture: 'air-temperature.svg',
+      width: 0.8,
+      short: t`Air temperature at the shore and on the raft`,
+      alternative: 'Daily mean air temperature from May to October at the shore and on the raft; the raft varies less.',
+    },
+    t`Daily mean temperature of the air at Harrow Ness (solid) and on the raft (dashed), second year.`,
+  ),
   p`The distribution of wind speed is that of an upland valley, with much weak wind and a long tail (${ref('wind-speeds')}). Half of the energy that the lake receives in a season comes in
     the 102 hours during which the wind exceeds 10 m/s. This is the first sign of something that recurs in every chapter: for mixing, the mean wind is nearly
     without meaning, and a month is as windy as its worst two days.`,
-  fig('wind-speeds', { picture: 'wind-rose-speed.svg', width: 0.72, alternative: 'Histogram of wind speed; most hours between 0 and 6 metres a second, few above 10.' }, t`Hours of wind at each speed on the raft, mean of three seasons.`),
+  fig(
+    'wind-speeds',
+    {
+      picture: 'wind-rose-speed.svg',
+      width: 0.72,
+      alternative: 'Histogram of wind speed; most hours between 0 and 6 metres a second, few above 10.',
+    },
+    t`Hours of wind at each speed on the raft, mean of three seasons.`,
+  ),
   h2('moorings', 'The moorings'),
   p`Four moorings stood in the lake, two in the western basin and one in each of the others. Each is a line of braided rope between an anchor and a float that
     stays two metres below the surface, out of the reach of waves and of boys (${ref('mooring')}). Along the line hang thermistors at the depths given in ${ref('mooring-table')}. They were read every sixty seconds,
     and the readings were kept in the instrument until the line was lifted.`,
-  fig('mooring', { picture: 'mooring.svg', width: 0.6, alternative: 'Drawing of a mooring: a float below the surface, a line with ten thermistors, an anchor on the bed.' }, t`The mooring used at all four stations, with the depths at W1.`),
+  fig(
+    'mooring',
+    {
+      picture: 'mooring.svg',
+      width: 0.6,
+      alternative: 'Drawing of a mooring: a float below the surface, a line with ten thermistors, an anchor on the bed.',
+    },
+    t`The mooring used at all four stations, with the depths at W1.`,
+  ),
   tab('mooring-table', t`Moorings, their thermistors and days in place over three seasons.`, 'lrrrl', [
     ['Mooring', 'Water depth (m)', 'Thermistors', 'Days in place', 'Remark'],
     ['W1', '38.5', '10', '531', 'beside the raft'],
@@ -46,16 +70,37 @@ export const chapter2 = div(
     resistance ${f`R`} was turned into a temperature by the usual formula with three constants,`,
   eq('thermistor', '\\frac{1}{T} = a + b\\ln R + c\\,(\\ln R)^3'),
   p`fitted to each instrument by least squares. The residuals, shown in ${ref('calibration-residuals')}, have a standard deviation of 1.9 mK and no shape. That they have no shape is worth more than that they are small.`,
-  fig('calibration-residuals', { picture: 'calibration.svg', width: 0.74, alternative: 'Residuals of the calibration scattered around zero within 4 millikelvin.' }, t`Residuals of the calibration, all instruments, all temperatures.`),
+  fig(
+    'calibration-residuals',
+    { picture: 'calibration.svg', width: 0.74, alternative: 'Residuals of the calibration scattered around zero within 4 millikelvin.' },
+    t`Residuals of the calibration, all instruments, all temperatures.`,
+  ),
   p`Drift between the two calibrations was spread evenly over the season, as with the clocks. For all but one thermistor it was below 2 mK. The exception is sensor 7 at mooring E1, at 19 metres, which gained 25 mK in the
     second season (${ref('drift')}).${note`The cause turned out to be a hair crack in the potting, through which water reached one lead. It can be seen with a hand lens.`} Its record was kept, with the drift taken out, and nothing below depends on
     it alone; with the correction and without it, the flux over the eastern sill in ${ref('exchange')} changes by less than two per cent.`,
-  fig('drift', { picture: 'thermistor-drift.svg', width: 0.74, alternative: 'Offset of sensor 7 growing to 25 millikelvin in 160 days while the others stay below 3.' }, t`Offset of sensor 7 at E1 (solid) and the mean of the other thermistors there (dashed).`),
+  fig(
+    'drift',
+    {
+      picture: 'thermistor-drift.svg',
+      width: 0.74,
+      alternative: 'Offset of sensor 7 growing to 25 millikelvin in 160 days while the others stay below 3.',
+    },
+    t`Offset of sensor 7 at E1 (solid) and the mean of the other thermistors there (dashed).`,
+  ),
   h2('bathymetry', 'The shape of the bed'),
   p`The bed was surveyed in the spring of the first year with an echo sounder on lines a hundred metres apart, 214 km in all. On still days the sounder saw more than the bed. ${ref('echogram')} is a stretch of
     a line across the eastern basin, made on the morning after a storm: two layers stand in the water, at one third and at two thirds of the depth, and waves are running along them.${note`What reflects the sound is probably not the
     change of density itself but the small animals that gather at it.`}`,
-  fig('echogram', { picture: 'echogram.png', width: 0.7, short: t`Echogram of the eastern basin`, alternative: 'Grey picture of a vertical section of the lake with two dark layers, wavy in the middle, over a dark bed.' }, t`Echogram of a line of 1.1 km across the eastern basin, morning of 15 August of the second year. The dark bands are layers; the bed is at the foot.`),
+  fig(
+    'echogram',
+    {
+      picture: 'echogram.png',
+      width: 0.7,
+      short: t`Echogram of the eastern basin`,
+      alternative: 'Grey picture of a vertical section of the lake with two dark layers, wavy in the middle, over a dark bed.',
+    },
+    t`Echogram of a line of 1.1 km across the eastern basin, morning of 15 August of the second year. The dark bands are layers; the bed is at the foot.`,
+  ),
   p`Area as a function of depth, ${f`A(z)`}, was computed from the soundings by kriging on a grid of twenty metres, and volume by integration,`,
   eq('volume', 'V(z) = \\int_0^{z} A(z^{\\prime})\\,\\mathrm{d}z^{\\prime}'),
   p`The depth of each sill is that of the lowest path across it, which is found by flooding: raise a level from the bottom until water from one side meets water from the other. It gives 14.2 m for the western sill and 9.0 m for the eastern one, as

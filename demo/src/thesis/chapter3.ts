@@ -23,7 +23,16 @@ export const chapter3 = div(
   eq('evaporation', 'E = \\rho_a L C_E u_{10}\\,(e_0 - e_a)'),
   p`with coefficients that allow for the stability of the air. ${ref('sensible', 'evaporation')} are the least certain part of the budget: a tenth more or less in ${f`C_E`} moves the flux by 9 W/m² in August. ${ref('flux')} shows the sum by week. The lake gains heat until the middle of August and
     loses it after, and the change of sign takes no more than a fortnight in any year.`,
-  fig('flux', { picture: 'surface-flux.svg', width: 0.78, short: t`Net flux through the surface`, alternative: 'Net heat flux by week, positive until the fifteenth week and negative after.' }, t`Net flux of heat into the lake through its surface, by week from the first of May; mean of three seasons.`),
+  fig(
+    'flux',
+    {
+      picture: 'surface-flux.svg',
+      width: 0.78,
+      short: t`Net flux through the surface`,
+      alternative: 'Net heat flux by week, positive until the fifteenth week and negative after.',
+    },
+    t`Net flux of heat into the lake through its surface, by week from the first of May; mean of three seasons.`,
+  ),
   h3('streams', 'Streams'),
   p`Eleven streams enter the lake and one leaves it. Their heat matters little: the largest, the Arrel, brings 0.9 m³/s in summer, at temperatures within three degrees of the surface, and ${f`q_r`} is below 2 W/m² in all weeks but those of the two
     floods.${note`In the flood of the first September the Arrel rose to 31 m³/s and cooled the western basin by a tenth of a degree. The week is left out.`} It is entered all the same, for a budget with a term left out because it is
@@ -31,13 +40,30 @@ export const chapter3 = div(
   h2('heat-contents', 'Heat content of the two basins'),
   p`${ref('heat-content')} compares the heat held by the western and the eastern basin through the second season. They begin alike in May. By August the west holds a fifth more to the square metre, since it is deeper and better stirred; the east gives up its heat earlier and
     more slowly. The eastern curve lags the western by about nine hours in its small movements, which cannot be seen at this scale, and leads it by twelve days in its maximum, which can.`,
-  fig('heat-content', { picture: 'heat-content.svg', width: 0.8, short: t`Heat content of both basins`, alternative: 'Heat content of the western and eastern basins from May to October; the western curve higher and later.' }, t`Heat content of the west (solid) and the east (dashed) basin, May to October, second season.`),
+  fig(
+    'heat-content',
+    {
+      picture: 'heat-content.svg',
+      width: 0.8,
+      short: t`Heat content of both basins`,
+      alternative: 'Heat content of the western and eastern basins from May to October; the western curve higher and later.',
+    },
+    t`Heat content of the west (solid) and the east (dashed) basin, May to October, second season.`,
+  ),
   p`Three features ask for an explanation. The first is the difference of level, which follows from the shapes in ${ref('hypsography')}. The second is the dent in the eastern curve in the third week of August, which is the storm
     treated in ${ref('storm')}. The third is that from September on the eastern basin loses heat more slowly than its own surface does. Something feeds it, and there is nothing on that side of the lake to feed it but the sill.`,
   h2('closing', 'Closing the budget'),
   p`With the exchange left out the budget of the eastern basin does not close. The residual is small in spring, ${f`-6`} W/m² on average, and grows to ${f`+31`} W/m² in September: heat arrives that did not come through the surface. In the western basin
     the residual is smaller and of the opposite sign, in the ratio of the areas, as it must be if one basin pays the other. Entering the exchange of ${ref('exchange')} brings both within bounds (${ref('residual')}).`,
-  fig('residual', { picture: 'budget-residual.svg', width: 0.8, alternative: 'Residual of the budget in both basins, within 15 watts to the square metre except for one week in August in the east.' }, t`Residual of the closed budget in the west (solid) and the east (dashed), second season.`),
+  fig(
+    'residual',
+    {
+      picture: 'budget-residual.svg',
+      width: 0.8,
+      alternative: 'Residual of the budget in both basins, within 15 watts to the square metre except for one week in August in the east.',
+    },
+    t`Residual of the closed budget in the west (solid) and the east (dashed), second season.`,
+  ),
   p`We call a record ${em('closed')} on a window of length ${f`\tau`} if the residual stays below a bound at every step of the window,`,
   eq('closed', '\\frac{1}{\\tau}\\left|\\int_t^{t+\\tau} r\\,\\mathrm{d}t^{\\prime}\\right| \\le \\beta\\,\\overline{|q_0|}'),
   p`with ${f`\beta`} = 0.05 and ${f`\tau`} one week. By ${ref('closed')} the western record is closed in 74 of 75 weeks and the eastern in 71. The exceptions are given in ${ref('unclosed')}. Four of the five are weeks of flood or of a drifting raft; the fifth
@@ -61,7 +87,15 @@ export const chapter3 = div(
   p`Nothing in ${ref('sill-flow', 'reduced-gravity', 'sill-heat')} is fitted. The area ${f`a_s`} is that of ${ref('bathymetry')} and the rest is read from moorings W2, M1 and E1.${note`A discharge coefficient below one would be expected for a
     rough crest. With a free coefficient the best fit is 0.93 ± 0.06, and it was left at one.`} ${ref('sill-exchange')} shows a typical event: after a west wind of twelve hours the upper layer swings over the sill and back with a period of 33 hours, the lower layer follows with half the strength
     and the opposite sign, and both die away in two days.`,
-  fig('sill-exchange', { picture: 'sill-exchange.svg', width: 0.78, alternative: 'Flow over the sill in the upper and lower layer for 48 hours: decaying oscillations of opposite sign.' }, t`Flow over the western sill after the wind drops, upper layer (solid) and lower layer (dashed). Eastward flow is positive.`),
+  fig(
+    'sill-exchange',
+    {
+      picture: 'sill-exchange.svg',
+      width: 0.78,
+      alternative: 'Flow over the sill in the upper and lower layer for 48 hours: decaying oscillations of opposite sign.',
+    },
+    t`Flow over the western sill after the wind drops, upper layer (solid) and lower layer (dashed). Eastward flow is positive.`,
+  ),
   p`Over a season the exchange carries 8 per cent of the heat that the eastern basin takes up in summer and 22 per cent of what it gives off in autumn. ${ref('season-budget')} sums it up. For the water company the second figure is the one that counts: from September on the temperature at the
     intake is set in good part by what the wind does at the other end of the lake.`,
   tab('season-budget', t`The budget of both basins, means of three seasons, in W/m².`, 'lrrrr', [

@@ -8,15 +8,35 @@ export const chapter4 = div(
   h2('fetch', 'Fetch'),
   p`For a point on the lake and a direction of the wind the fetch is the distance to the upwind shore. Its average over a basin, weighted by area, is what counts for the stress: over short fetches the wind is still adjusting to the smoothness of the water, and waves are
     too young to take up much of the momentum. ${ref('fetch-figure')} gives the mean fetch of each basin for all directions. For the prevailing south-west wind it is 7 km in the west and little more than 2 km in the east, because the eastern basin lies behind the shoulder of Carn Hill.`,
-  fig('fetch-figure', { picture: 'fetch-directions.svg', width: 0.78, short: t`Mean fetch by wind direction`, alternative: 'Fetch against wind direction; the western basin has a peak of seven kilometres for south-west wind.' }, t`Mean fetch of the western (solid), the middle (dashed) and the eastern basin (dotted) by direction of the wind.`),
+  fig(
+    'fetch-figure',
+    {
+      picture: 'fetch-directions.svg',
+      width: 0.78,
+      short: t`Mean fetch by wind direction`,
+      alternative: 'Fetch against wind direction; the western basin has a peak of seven kilometres for south-west wind.',
+    },
+    t`Mean fetch of the western (solid), the middle (dashed) and the eastern basin (dotted) by direction of the wind.`,
+  ),
   p`The drag coefficient was made to depend on fetch ${f`X`} through the age of the waves, in the form`,
-  eq('drag', 'C_D = \\left(\\frac{\\kappa}{\\ln(10/z_0)}\\right)^2,\\qquad z_0 = \\alpha_c\\,\\frac{u_*^2}{g}\\left(\\frac{g X}{u_{10}^2}\\right)^{-1/6}'),
+  eq(
+    'drag',
+    'C_D = \\left(\\frac{\\kappa}{\\ln(10/z_0)}\\right)^2,\\qquad z_0 = \\alpha_c\\,\\frac{u_*^2}{g}\\left(\\frac{g X}{u_{10}^2}\\right)^{-1/6}',
+  ),
   p`in which ${f`\kappa`} is 0.41 and ${f`\alpha_c`} 0.018. The two halves of ${ref('drag')} contain each other and are solved by iteration; four rounds are enough. The stress on the eastern basin comes out a quarter below that on the western for the same wind at ten metres, before the shelter
     of the hill is counted.${note`Shelter was estimated from the two anemometers and a third that stood on the eastern shore for six weeks. It takes off another fifth in south-west wind and nothing in other directions.`}`,
   h2('deepening', 'How the warm layer deepens'),
   p`Between storms the warm layer deepens slowly. ${ref('thermocline')} shows the depth of the thermocline, taken as that of the strongest gradient, in both basins. In the western basin it goes down by 2.3 metres a month until September, then faster; in the eastern by half of that. The ratio is near to the
     ratio of the energies that the wind supplies, which suggests that the same share of that energy is used in both.`,
-  fig('thermocline', { picture: 'thermocline-depth.svg', width: 0.78, alternative: 'Depth of the thermocline from May to October, from four metres down to twenty in the west and to fourteen in the east.' }, t`Depth of the thermocline in the west (solid) and the east (dashed), mean of three seasons.`),
+  fig(
+    'thermocline',
+    {
+      picture: 'thermocline-depth.svg',
+      width: 0.78,
+      alternative: 'Depth of the thermocline from May to October, from four metres down to twenty in the west and to fourteen in the east.',
+    },
+    t`Depth of the thermocline in the west (solid) and the east (dashed), mean of three seasons.`,
+  ),
   p`The suggestion can be made a test. Let the warm layer have depth ${f`h`} and differ in density by ${f`\Delta\rho`} from what lies below. To deepen it by ${f`\mathrm{d}h`} the water entrained must be lifted by half the depth of the layer, and the energy for it must come from the
     wind at the rate ${f`\rho_w u_*^3`}, less what is lost:`,
   eq('entrainment', "\\frac{1}{2}\\, g' h\\,\\frac{\\mathrm{d}h}{\\mathrm{d}t} = \\gamma\\, u_*^3"),
@@ -31,7 +51,17 @@ export const chapter4 = div(
   h2('storm', 'The storm of 14 August'),
   p`On the 13th of August of the second year the wind went round to the south-west in the evening, rose through the night, and blew at 13 m/s from eight in the morning of the 14th until three in the afternoon. It had dropped to nothing by six. The lake was at its most
     stratified. All four moorings were in place and all forty thermistors were working; there will not soon be a better record of such a day.`,
-  fig('tilt', { picture: 'tilt-storm.svg', width: 0.8, short: t`Tilt of the thermocline in the storm`, alternative: 'Depth of the 12 degree surface at both ends of the western basin over 36 hours: it separates to ten metres and then oscillates.' }, t`Depth of the 12 °C surface at the windward (solid) and leeward (dashed) end of the western basin, 14 and 15 August of the second year.`),
+  fig(
+    'tilt',
+    {
+      picture: 'tilt-storm.svg',
+      width: 0.8,
+      short: t`Tilt of the thermocline in the storm`,
+      alternative:
+        'Depth of the 12 degree surface at both ends of the western basin over 36 hours: it separates to ten metres and then oscillates.',
+    },
+    t`Depth of the 12 °C surface at the windward (solid) and leeward (dashed) end of the western basin, 14 and 15 August of the second year.`,
+  ),
   p`${ref('tilt')} shows what the thermocline did. While the wind rose it sank at the leeward end and came up at the windward end, until the difference was ten metres over five kilometres. This is the balance between the stress and the slope, which for two layers of
     depths ${f`h_1`} and ${f`h_2`} in a basin of length ${f`L`} reads`,
   eq('setup', "\\frac{\\Delta\\zeta}{L} = \\frac{u_*^2}{g'\\,h_1}"),
@@ -45,20 +75,33 @@ export const chapter4 = div(
   p`Nine hours is the time that a wave on the thermocline needs from one sill to the other. With ${f`c_i`} the speed of such a wave,`,
   eq('wave-speed', "c_i = \\sqrt{g'\\,\\frac{h_1 h_2}{h_1+h_2}}"),
   p`and the depths of the middle basin, ${ref('wave-speed')} gives 0.13 m/s, and for the 4.1 kilometres between the sills 8.8 hours. The delay was measured in 23 events. It lies between 7.5 and 10.5 hours in all of them, longer when the stratification is weak, as it should be (${ref('events')}).`,
-  tab('events', t`The seven strongest events of three seasons: wind, tilt, delay between the basins and heat carried over the eastern sill.`, 'lrrrr', [
-    ['Event', 'Wind (m/s)', 'Tilt (m)', 'Delay (h)', 'Heat (TJ)'],
-    ['First season, 2 July', '10.8', '6.1', '8.0', '3.9'],
-    ['First season, 21 August', '11.5', '7.7', '8.5', '5.2'],
-    ['Second season, 30 June', '9.9', '4.9', '8.0', '2.6'],
-    ['Second season, 14 August', '13.0', '9.8', '9.0', '8.8'],
-    ['Second season, 19 September', '12.1', '11.4', '10.5', '9.7'],
-    ['Third season, 11 July', '10.2', '5.5', '7.5', '3.1'],
-    ['Third season, 3 September', '11.9', '9.0', '9.5', '7.4'],
-  ]),
+  tab(
+    'events',
+    t`The seven strongest events of three seasons: wind, tilt, delay between the basins and heat carried over the eastern sill.`,
+    'lrrrr',
+    [
+      ['Event', 'Wind (m/s)', 'Tilt (m)', 'Delay (h)', 'Heat (TJ)'],
+      ['First season, 2 July', '10.8', '6.1', '8.0', '3.9'],
+      ['First season, 21 August', '11.5', '7.7', '8.5', '5.2'],
+      ['Second season, 30 June', '9.9', '4.9', '8.0', '2.6'],
+      ['Second season, 14 August', '13.0', '9.8', '9.0', '8.8'],
+      ['Second season, 19 September', '12.1', '11.4', '10.5', '9.7'],
+      ['Third season, 11 July', '10.2', '5.5', '7.5', '3.1'],
+      ['Third season, 3 September', '11.9', '9.0', '9.5', '7.4'],
+    ],
+  ),
   h2('turbulence', 'Turbulence'),
   p`A microstructure profiler was borrowed for the summer of the second year.${note`From the marine station at Sennet Point, with thanks. It returned with all its probes, which is said not to have happened before.`} It falls freely and measures the shear at the scale of a centimetre, from
     which the rate of dissipation ${f`\varepsilon`} follows. ${ref('dissipation')} compares profiles from the afternoon of the storm with those from a calm week.`,
-  fig('dissipation', { picture: 'dissipation.svg', width: 0.76, alternative: 'Dissipation against depth on a logarithmic scale, a hundred times larger in the storm down to ten metres.' }, t`Dissipation at mooring W1 in the storm (solid) and in calm weather (dashed), means of nine and of fourteen profiles.`),
+  fig(
+    'dissipation',
+    {
+      picture: 'dissipation.svg',
+      width: 0.76,
+      alternative: 'Dissipation against depth on a logarithmic scale, a hundred times larger in the storm down to ten metres.',
+    },
+    t`Dissipation at mooring W1 in the storm (solid) and in calm weather (dashed), means of nine and of fourteen profiles.`,
+  ),
   p`In the warm layer dissipation is a hundred times that of a calm day. It falls through the thermocline to values that the instrument can hardly tell from its own noise. From dissipation and stratification the diffusivity of heat may be estimated as`,
   eq('diffusivity', 'K = \\Gamma\\,\\frac{\\varepsilon}{N^2}'),
   p`with ${f`\Gamma`} about 0.2. ${ref('diffusivity')} gives ${f`2\times 10^{-5}`} m²/s in the thermocline during the storm and ${f`3\times 10^{-7}`} in calm weather, hardly more than the conduction of still water. But profiles taken on the slope above the western sill, at W2, show five times as much as those in the middle of the basin at the same
@@ -68,7 +111,15 @@ export const chapter4 = div(
   eq('wedderburn', "W = \\frac{g' h_1^2}{u_*^2 L}"),
   p`If ${f`W`} is large the thermocline hardly moves. If it is one, cold water appears at the windward shore. ${ref('w-figure')} shows it for both basins. The western basin comes below 1 on four days in three seasons, the eastern on none: with a fetch of a third and three quarters of the stress, it is
     well defended. And yet the eastern basin is mixed, in September, when its own ${f`W`} stands at 5.`,
-  fig('w-figure', { picture: 'wedderburn.svg', width: 0.78, alternative: 'Index W from May to October for both basins; the western one falls near to one in storms.' }, t`The index W of ${ref('wedderburn')} for the west (solid) and the east (dashed), daily minima, second season.`),
+  fig(
+    'w-figure',
+    {
+      picture: 'wedderburn.svg',
+      width: 0.78,
+      alternative: 'Index W from May to October for both basins; the western one falls near to one in storms.',
+    },
+    t`The index W of ${ref('wedderburn')} for the west (solid) and the east (dashed), daily minima, second season.`,
+  ),
   p`The explanation has been given already, and this is the place to state it. The eastern basin is not mixed by the wind that blows on it. It is mixed by water that comes over the sill, and that water is sent by the wind that blows on the western basin. A forecast for the east that uses the wind of the east
     must fail. What it needs is`,
   bullets(

@@ -41,9 +41,27 @@ export const chapter5 = div(
   h2('test', 'Test against what was seen'),
   p`What should the index be compared with? The share of a basin that is mixed in a week can be seen in the profiles. A layer counts as mixed if its temperature at the end of the week differs from that of the layer above by less than at the beginning, and the heat gained agrees with that lost above it within the bound of ${ref('closed')}. The volume of
     such layers, divided by that of the basin, is the observed share, ${f`m`}. It is a demanding measure: heat that arrives by the back door does not count as mixing.`,
-  fig('profiles', { picture: 'index-profiles.svg', width: 0.76, short: t`The index by height in three months`, alternative: 'Profiles of the mixing index in June, August and October; near one at the top, in October nearly so at all heights.' }, t`The mixing index by height above the bed in the eastern basin, computed layer by layer, in June (solid), August (dashed) and October (dotted).`),
+  fig(
+    'profiles',
+    {
+      picture: 'index-profiles.svg',
+      width: 0.76,
+      short: t`The index by height in three months`,
+      alternative: 'Profiles of the mixing index in June, August and October; near one at the top, in October nearly so at all heights.',
+    },
+    t`The mixing index by height above the bed in the eastern basin, computed layer by layer, in June (solid), August (dashed) and October (dotted).`,
+  ),
   p`${ref('profiles')} shows the index computed layer by layer, which ${ref('index-eq')} allows if ${f`S`} and ${f`A`} are those of the water above the layer. In June only the top is mixed. In August the index falls off below the depth of the sill, as the budget of ${ref('hidden')} led us to expect. By October it is near to one everywhere but in the lowest metres.`,
-  fig('observed', { picture: 'index-against-observed.svg', width: 0.72, short: t`Index and observed share of mixed volume`, alternative: 'Sixty points of observed share against index scattered along the diagonal.' }, t`Observed share of mixed volume against the mixing index, eastern basin, sixty weeks.`),
+  fig(
+    'observed',
+    {
+      picture: 'index-against-observed.svg',
+      width: 0.72,
+      short: t`Index and observed share of mixed volume`,
+      alternative: 'Sixty points of observed share against index scattered along the diagonal.',
+    },
+    t`Observed share of mixed volume against the mixing index, eastern basin, sixty weeks.`,
+  ),
   p`${ref('observed')} is the test. The points lie along the diagonal with a standard deviation of 0.09. A regression gives`,
   eq('regression', 'm = (0.94 \\pm 0.04)\\,M + (0.03 \\pm 0.02)'),
   p`which does not differ from ${f`m = M`} by more than it should. Without the term for the sill, that is with ${f`E_{ij} = 0`}, the slope of the regression falls to 0.41 and the scatter doubles; ${ref('comparison')} gives this and other variants. The improvement is almost wholly due to eleven weeks in which water came over the sill, and those are
@@ -59,7 +77,15 @@ export const chapter5 = div(
   h2('sensitivity', 'How sensitive it is'),
   p`An index that needs a chart should not need a good one. Each input was changed by up to forty per cent and the index computed anew (${ref('sensitivity-figure')}). It answers to the wind most, with six tenths of the change; to the depth of the sill with a quarter, and to the area hardly at all. To the weekly temperatures it answers through ${f`g'`} only, and an error of half a degree in either
     changes it by two per cent in summer.`,
-  fig('sensitivity-figure', { picture: 'index-sensitivity.svg', width: 0.72, alternative: 'Change of the index against change of wind, sill depth and area; steepest for wind.' }, t`Change of the mixing index when the wind (solid), the depth of the sill (dashed) or the area of the passage (dotted) is changed.`),
+  fig(
+    'sensitivity-figure',
+    {
+      picture: 'index-sensitivity.svg',
+      width: 0.72,
+      alternative: 'Change of the index against change of wind, sill depth and area; steepest for wind.',
+    },
+    t`Change of the mixing index when the wind (solid), the depth of the sill (dashed) or the area of the passage (dotted) is changed.`,
+  ),
   p`In formulas, with ${f`x_k`} the inputs and ${f`\sigma_k`} their doubts, the doubt of the index is`,
   eq('error', '\\sigma_M^2 = \\sum_k \\left( \\frac{\\partial M}{\\partial x_k} \\right)^2 \\sigma_k^2'),
   p`and with the doubts of ${ref('methods')} ${ref('error')} gives ${f`\sigma_M`} = 0.06 for a week in August. Two thirds of it come from the wind.${note`Hence the fuss about the painted cups in ${num('failures')}.`}`,

@@ -7,7 +7,10 @@ export const chapter6 = div(
     compares the forecast with what happened.`,
   h2('turnover-definition', 'What is forecast'),
   p`Turnover of basin ${f`j`} is taken as the first day after which the index, summed over time, has used up the stability that was left:`,
-  eq('turnover-eq', '\\int_{t_0}^{t_j} \\gamma\\,\\Bigl( \\dot E_{jj} + \\sum_i \\dot E_{ij} \\Bigr)\\,\\mathrm{d}t \\;=\\; A_j\\, S_j(t_0) - \\int_{t_0}^{t_j} A_j\\,\\dot S_j^{\\mathrm{cool}}\\,\\mathrm{d}t'),
+  eq(
+    'turnover-eq',
+    '\\int_{t_0}^{t_j} \\gamma\\,\\Bigl( \\dot E_{jj} + \\sum_i \\dot E_{ij} \\Bigr)\\,\\mathrm{d}t \\;=\\; A_j\\, S_j(t_0) - \\int_{t_0}^{t_j} A_j\\,\\dot S_j^{\\mathrm{cool}}\\,\\mathrm{d}t',
+  ),
   p`The left side is what wind and exchange supply, the right what is left to do, reduced by what cooling does by itself. All terms are known at ${f`t_0`}, the day of the forecast, but for the weather to come. It is taken from the regional forecast as far as that goes, which is five days, and from the mean of the season after that.${note`The regional forecast is made
     for the airfield at Lower Orrin. Its wind was brought to the lake by regression on three years of the raft.`}`,
   p`Observed turnover is the first day on which all thermistors of a mooring agree within 0.1 °C for a whole day. In the western basin it fell between 26 October and 15 November in the nine years for which it can be told, in the eastern between 11 October and 29 October. The east turns over first. It is smaller and holds less; but it would turn over in the last days of October
@@ -25,13 +28,31 @@ export const chapter6 = div(
   p`The skill of a forecast is measured against the best that can be done without it, which here is the mean date of earlier years. With ${f`d`} the date forecast, ${f`o`} the date observed and ${f`\bar o`} the mean,`,
   eq('skill-eq', 's = 1 - \\frac{\\sum (d - o)^2}{\\sum (\\bar o - o)^2}'),
   p`A perfect forecast has ${f`s = 1`}, and one no better than the calendar ${f`s = 0`}. ${ref('skill-figure')} shows how the skill falls as the day is farther off. It starts at 0.93, crosses one half at seven days and meets the line of the seasonal mean at eleven. Beyond that the forecast knows no more than the month.`,
-  fig('skill-figure', { picture: 'forecast-skill.svg', width: 0.74, alternative: 'Skill of the forecast against days ahead, falling from 0.93 to the seasonal mean after eleven days.' }, t`Skill of the forecast of eastern turnover by ${ref('skill-eq')} (solid), and of a forecast that knows only the mean of the season (dashed).`),
+  fig(
+    'skill-figure',
+    {
+      picture: 'forecast-skill.svg',
+      width: 0.74,
+      alternative: 'Skill of the forecast against days ahead, falling from 0.93 to the seasonal mean after eleven days.',
+    },
+    t`Skill of the forecast of eastern turnover by ${ref('skill-eq')} (solid), and of a forecast that knows only the mean of the season (dashed).`,
+  ),
   p`The fall has two causes that can be told apart. Up to five days it is slow: the weather is forecast well and the doubt is that of the index. Then it steepens, where the regional forecast ends. A forecast of the wind that reached to ten days would be worth more to the water company than any improvement of the lake model, and this is the most useful single sentence in
     the thesis.`,
   h2('nineteen', 'Nineteen years at the jetty'),
   p`Three seasons are few. The weekly temperatures taken off the jetty, described in ${ref('earlier-work')}, reach back nineteen years, and for nine of them the wind of the airfield is on record. From these the index and the date of turnover in the western basin can be computed, and the date can be compared with the first week in which the keeper wrote the same temperature twice. ${ref('dates')} shows
     both.`,
-  fig('dates', { picture: 'turnover-dates.svg', width: 0.74, short: t`Turnover in nine years`, alternative: 'Observed turnover dates in nine years as dots and the forecast as a line, both becoming later by about two days a year.' }, t`Turnover of the western basin in nine years, observed at the jetty (dots) and forecast a week ahead (line).`),
+  fig(
+    'dates',
+    {
+      picture: 'turnover-dates.svg',
+      width: 0.74,
+      short: t`Turnover in nine years`,
+      alternative:
+        'Observed turnover dates in nine years as dots and the forecast as a line, both becoming later by about two days a year.',
+    },
+    t`Turnover of the western basin in nine years, observed at the jetty (dots) and forecast a week ahead (line).`,
+  ),
   p`The forecast is right within five days in eight of nine years. In the seventh it is nine days early. The keeper’s book has an entry for that October: the boat was ashore for repair and the readings were taken from the end of the jetty, where it is six metres deep.${note`The entry reads, in full: “Boat on the stones. Took it off the end.” The water at six metres is always first to agree with the surface.`}
     Without that year the scatter is 2.9 days.`,
   p`Turnover has become later by two days a year over the nine years, in the record and in the forecast. Nine years are not enough to call it a trend, and the author does not. It should be kept in mind that the forecast, having no knowledge of the year but through the wind and two temperatures, moves in step.`,

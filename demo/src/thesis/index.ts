@@ -13,7 +13,16 @@ import { chapter6 } from './chapter6.ts'
 import { thesisPictures } from './figures.ts'
 
 const front = [
-  div({ role: 'titlePage', listed: false, label: 'title-page' }, 'Wind Mixing in the Basins of Lake Vessary', p`Ilse Maren Tolvay`, p`A thesis submitted for the degree of Doctor of Philosophy`, fill(), p`Faculty of Waters`, p`University of the Orrin Uplands`, p`October of the fourth year`),
+  div(
+    { role: 'titlePage', listed: false, label: 'title-page' },
+    'Wind Mixing in the Basins of Lake Vessary',
+    p`Ilse Maren Tolvay`,
+    p`A thesis submitted for the degree of Doctor of Philosophy`,
+    fill(),
+    p`Faculty of Waters`,
+    p`University of the Orrin Uplands`,
+    p`October of the fourth year`,
+  ),
   div(
     { role: 'abstract', label: 'abstract' },
     'Abstract',

@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
-import { TurnoverEngine, type Turnover } from '@steady-ledger/core/turnover/turnover.ts'
+import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { assemble, readBundle } from '@steady-ledger/core/work/bundle.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -32,7 +32,12 @@ export function openWork({ positionals }: CallArguments): Work {
   const names = existsSync(pictures) ? readdirSync(pictures) : []
   const work = path.join(file, 'work.json')
   if (!existsSync(work)) throw new CallError(`“${file}” holds no work.json.`, 1)
-  return assemble(new Map([['work.json', readFileSync(work)], ...names.map((name): [string, Uint8Array] => [`pictures/${name}`, readFileSync(path.join(pictures, name))])]))
+  return assemble(
+    new Map([
+      ['work.json', readFileSync(work)],
+      ...names.map((name): [string, Uint8Array] => [`pictures/${name}`, readFileSync(path.join(pictures, name))]),
+    ]),
+  )
 }
 
 export function turnOver(work: Work): { turnover: Turnover; fonts: Fonts } {

@@ -1,14 +1,21 @@
 /** The command line: a thin shell over the core. Every call answers on standard output or in a file; errors are one plain line. */
 import { parseArgs } from 'node:util'
+import { type Call, CallError } from './call.ts'
 import { checkCall } from './calls/check.ts'
 import { demoCall } from './calls/demo.ts'
 import { dispatchCall } from './calls/dispatch.ts'
 import { generateCall } from './calls/generate.ts'
 import { ledgerCall } from './calls/ledger.ts'
 import { pagesCall } from './calls/pages.ts'
-import { CallError, type Call } from './call.ts'
 
-const calls: Record<string, Call> = { demo: demoCall, generate: generateCall, ledger: ledgerCall, pages: pagesCall, check: checkCall, dispatch: dispatchCall }
+const calls: Record<string, Call> = {
+  demo: demoCall,
+  generate: generateCall,
+  ledger: ledgerCall,
+  pages: pagesCall,
+  check: checkCall,
+  dispatch: dispatchCall,
+}
 const later = ['intake']
 
 const usage = `Usage:

@@ -54,5 +54,6 @@ export function listen(app: express.Express, from: number, to = from + 50): Prom
 }
 
 export function requireBuilt(folder: string): void {
-  if (!existsSync(path.join(folder, 'index.html'))) throw new Error(`There is no built application in ${folder}. Run npm start from the root of the project.`)
+  if (!existsSync(path.join(folder, 'index.html')))
+    throw new Error(`There is no built application in ${folder}. Run npm start from the root of the project.`)
 }

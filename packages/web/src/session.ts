@@ -1,4 +1,9 @@
 /** An open work: its editor state, its worker, its saving. Views show it; none of them holds a copy of the text. */
+
+import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { history, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
 import { keymap } from '@tiptap/pm/keymap'
 import type { Node } from '@tiptap/pm/model'
@@ -6,10 +11,6 @@ import { type Command, EditorState, NodeSelection, Selection, TextSelection, typ
 import { tableEditing } from '@tiptap/pm/tables'
 import type { EditorView } from '@tiptap/pm/view'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
-import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
-import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { editingKeys, typedStructure } from './editor/keys.ts'
 import { LiveNumbers } from './editor/live.ts'
 import { lostTargets } from './editor/lostTargets.ts'
@@ -97,9 +98,19 @@ export class Session {
     }))
     this.worker = new Worker(new URL('./workers/turnover.worker.ts', import.meta.url), { type: 'module' })
     this.worker.addEventListener('message', ({ data }: MessageEvent<FromTurnover>) => this.hear(data))
-    this.worker.addEventListener('error', event => this.use.setState({ failure: event.message || 'The pages cannot be computed in this browser.', computing: false }))
+    this.worker.addEventListener('error', event =>
+      this.use.setState({ failure: event.message || 'The pages cannot be computed in this browser.', computing: false }),
+    )
     const { settings, scheme, houseStyle } = work
-    this.tell({ kind: 'open', version: 0, doc: JSON.stringify(work.doc.toJSON()), settings, scheme, houseStyle, pictures: [...work.pictures.values()].map(({ bytes: _bytes, ...facts }) => facts) })
+    this.tell({
+      kind: 'open',
+      version: 0,
+      doc: JSON.stringify(work.doc.toJSON()),
+      settings,
+      scheme,
+      houseStyle,
+      pictures: [...work.pictures.values()].map(({ bytes: _bytes, ...facts }) => facts),
+    })
     this.saver = new Saver(
       id,
       work.doc,
@@ -162,12 +173,19 @@ export class Session {
     if (at < 0) return false
     const node = this.state.doc.nodeAt(at)!
     const { doc } = this.state
-    const selection = node.isTextblock || node.type.name === 'division' ? TextSelection.near(doc.resolve(at + 1)) : node.type.spec.group === 'block' && node.type.name !== 'table' ? NodeSelection.create(doc, at) : Selection.near(doc.resolve(node.isInline ? at : at + 1))
+    const selection =
+      node.isTextblock || node.type.name === 'division'
+        ? TextSelection.near(doc.resolve(at + 1))
+        : node.type.spec.group === 'block' && node.type.name !== 'table'
+          ? NodeSelection.create(doc, at)
+          : Selection.near(doc.resolve(node.isInline ? at : at + 1))
     this.dispatch(this.state.tr.setSelection(selection).setMeta(opensDivision, true))
     this.view?.focus()
     const dom = this.view?.nodeDOM(at)
     const shown = dom instanceof HTMLElement ? dom : dom?.parentElement
-    ;(node.type.name === 'division' ? (shown?.querySelector('.heading') ?? shown) : shown)?.scrollIntoView({ block: node.type.name === 'division' ? 'start' : 'center' })
+    ;(node.type.name === 'division' ? (shown?.querySelector('.heading') ?? shown) : shown)?.scrollIntoView({
+      block: node.type.name === 'division' ? 'start' : 'center',
+    })
     return true
   }
 
@@ -274,7 +292,8 @@ function selectedBlock(state: EditorState): { id: string; kind: string; at: numb
   const { $head } = selection
   for (let depth = $head.depth; depth > 0; depth--) {
     const node = $head.node(depth)
-    if (['figure', 'table', 'heading', 'division', 'numberedList'].includes(node.type.name)) return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
+    if (['figure', 'table', 'heading', 'division', 'numberedList'].includes(node.type.name))
+      return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
   }
   return { id: '', kind: '', at: 0 }
 }

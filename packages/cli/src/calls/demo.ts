@@ -1,5 +1,5 @@
-import { demoWorks } from '@steady-ledger/demo'
 import { writeBundle } from '@steady-ledger/core/work/bundle.ts'
+import { demoWorks } from '@steady-ledger/demo'
 import { type Call, CallError, outFile, writeWhole } from '../call.ts'
 
 export const demoCall: Call = async given => {

@@ -1,11 +1,12 @@
-import { generateWork } from '@steady-ledger/demo/src/generate.ts'
 import { writeBundle } from '@steady-ledger/core/work/bundle.ts'
+import { generateWork } from '@steady-ledger/demo/src/generate.ts'
 import { type Call, CallError, outFile, writeWhole } from '../call.ts'
 
 export const generateCall: Call = async given => {
   const whole = (text: string | undefined, name: string, most: number): number => {
     const value = Number(text)
-    if (!text || !Number.isInteger(value) || value < 1 || value > most) throw new CallError(`--${name} takes a whole number from 1 to ${most}.`, 2)
+    if (!text || !Number.isInteger(value) || value < 1 || value > most)
+      throw new CallError(`--${name} takes a whole number from 1 to ${most}.`, 2)
     return value
   }
   const pages = whole(given.values.pages, 'pages', 5000)

@@ -9,11 +9,20 @@ export const pagesCall: Call = async given => {
   printJson({
     rounds,
     settled,
-    pages: pages.map(page => ({ label: page.label, side: page.side, blocks: [...new Set(page.placed.map(({ box }) => box.block).filter(Boolean))] })),
+    pages: pages.map(page => ({
+      label: page.label,
+      side: page.side,
+      blocks: [...new Set(page.placed.map(({ box }) => box.block).filter(Boolean))],
+    })),
     lists: work.doc.children.filter(isGenerated).map(node => ({
       id: division(node).id,
       title: plainText(node.firstChild!),
-      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents.depth).map(({ id, number, text }) => ({ id, number, text: plainText(text), page: label(id) })),
+      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents.depth).map(({ id, number, text }) => ({
+        id,
+        number,
+        text: plainText(text),
+        page: label(id),
+      })),
     })),
     index: [],
   })

@@ -25,14 +25,22 @@ export function ledgerRows(turnover: Turnover): LedgerRow[] {
   const label = (id: string): string => pages[pageIndexOf.get(id) ?? -1]?.label ?? ''
   const referred = new Map<string, string[]>()
   for (const node of work.doc.children)
-    for (const { targets, holder } of scanDivision(node).references) for (const target of targets) referred.set(target, [...(referred.get(target) ?? []), label(holder)])
+    for (const { targets, holder } of scanDivision(node).references)
+      for (const target of targets) referred.set(target, [...(referred.get(target) ?? []), label(holder)])
   return ledger.entries.map(entry => ({
     id: entry.id,
     kind: entry.item.block,
     series: entry.item.series,
     number: entry.number,
     bare: entry.bare,
-    reference: entry.number ? referenceText(wordReference({ targets: [entry.id], wording: 'nameAndNumber', was: {} }, { ledger, language: work.settings.language, pageOf: label, opensSentence: false })) : '',
+    reference: entry.number
+      ? referenceText(
+          wordReference(
+            { targets: [entry.id], wording: 'nameAndNumber', was: {} },
+            { ledger, language: work.settings.language, pageOf: label, opensSentence: false },
+          ),
+        )
+      : '',
     label: entry.item.label,
     caption: entry.item.block === 'equation' ? (entry.item.text!.attrs.formula as string) : plainText(entry.item.text!),
     division: work.doc.child(entry.division).attrs.id,

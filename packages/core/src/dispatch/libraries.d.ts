@@ -64,5 +64,11 @@ declare module 'pdfkit/output' {
   export function toBytes(document: import('pdfkit').default): Promise<Uint8Array>
 }
 declare module 'svg-to-pdfkit' {
-  export default function svgToPdf(document: import('pdfkit').default, source: string, x: number, y: number, options: Record<string, unknown>): void
+  export default function svgToPdf(
+    document: import('pdfkit').default,
+    source: string,
+    x: number,
+    y: number,
+    options: Record<string, unknown>,
+  ): void
 }

@@ -10,7 +10,16 @@ import { skippedLevel } from './skippedLevel.ts'
 import { typedNumber } from './typedNumber.ts'
 import { unsettledPages } from './unsettledPages.ts'
 
-export const checks: Check[] = [lostTarget, brokenFormula, pictureResolution, unsettledPages, missingCaption, skippedLevel, typedNumber, emptyParagraph]
+export const checks: Check[] = [
+  lostTarget,
+  brokenFormula,
+  pictureResolution,
+  unsettledPages,
+  missingCaption,
+  skippedLevel,
+  typedNumber,
+  emptyParagraph,
+]
 
 const order: Weight[] = ['mustMend', 'shouldMend', 'worthALook']
 

@@ -12,7 +12,9 @@ export const lostTarget: Check = {
         const empty = targets.length === 0 ? [''] : []
         return [...lost, ...empty].map(target => ({
           weight: 'mustMend' as const,
-          message: target ? `A reference leads to something that was deleted${was[target] ? ` (${was[target]})` : ''}.` : 'A reference leads nowhere.',
+          message: target
+            ? `A reference leads to something that was deleted${was[target] ? ` (${was[target]})` : ''}.`
+            : 'A reference leads nowhere.',
           advice: 'Choose another target for it, or remove the reference.',
           place: holder,
           division,

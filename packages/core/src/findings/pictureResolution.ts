@@ -14,7 +14,13 @@ export const pictureResolution: Check = {
         const name = entry ? `${entry.names.one} ${entry.number}` : 'A figure'
         const picture = work.pictures.get(block.attrs.picture)
         if (!picture) {
-          found.push({ weight: 'mustMend', message: `${name} has no picture.`, advice: 'Choose or drop a picture.', place: block.attrs.id, division })
+          found.push({
+            weight: 'mustMend',
+            message: `${name} has no picture.`,
+            advice: 'Choose or drop a picture.',
+            place: block.attrs.id,
+            division,
+          })
           return
         }
         if (picture.type === 'image/svg+xml') return
@@ -28,7 +34,16 @@ export const pictureResolution: Check = {
           advice: 'Use a finer picture, or print it smaller.',
           place: block.attrs.id,
           division,
-          ...(share >= 0.1 ? { remedy: { kind: 'setWidth' as const, block: block.attrs.id, width: share, says: `Set to ${Math.round(share * 100)} % of the measure` } } : {}),
+          ...(share >= 0.1
+            ? {
+                remedy: {
+                  kind: 'setWidth' as const,
+                  block: block.attrs.id,
+                  width: share,
+                  says: `Set to ${Math.round(share * 100)} % of the measure`,
+                },
+              }
+            : {}),
         })
       }),
     )

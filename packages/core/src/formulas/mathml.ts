@@ -1,7 +1,7 @@
 /** Formulas as MathML Core, for the screen and for files that hold text: from the same source and the same reader as the outlines. */
 import { liteAdaptor } from '@mathjax/src/js/adaptors/liteAdaptor.js'
-import { SerializedMmlVisitor } from '@mathjax/src/js/core/MmlTree/SerializedMmlVisitor.js'
 import { STATE } from '@mathjax/src/js/core/MathItem.js'
+import { SerializedMmlVisitor } from '@mathjax/src/js/core/MmlTree/SerializedMmlVisitor.js'
 import { RegisterHTMLHandler } from '@mathjax/src/js/handlers/html.js'
 import '@mathjax/src/js/input/tex/ams/AmsConfiguration.js'
 import '@mathjax/src/js/input/tex/base/BaseConfiguration.js'

@@ -2,17 +2,18 @@
  * Formulas as outlines and boxes, by MathJax with the STIX Two fonts; a formula is its source in the notation the math libraries
  * exchange. Every result is kept by source and style, and can be handed out and taken back in, so that it outlives the program.
  */
-import { liteAdaptor } from '@mathjax/src/js/adaptors/liteAdaptor.js'
+
 import type { LiteElement } from '@mathjax/src/js/adaptors/lite/Element.js'
+import { liteAdaptor } from '@mathjax/src/js/adaptors/liteAdaptor.js'
 import { RegisterHTMLHandler } from '@mathjax/src/js/handlers/html.js'
 import '@mathjax/src/js/input/tex/ams/AmsConfiguration.js'
 import '@mathjax/src/js/input/tex/base/BaseConfiguration.js'
 import '@mathjax/src/js/input/tex/boldsymbol/BoldsymbolConfiguration.js'
 import '@mathjax/src/js/input/tex/configmacros/ConfigMacrosConfiguration.js'
+import { MathJaxStix2Font } from '@mathjax/mathjax-stix2-font/js/svg.js'
 import { TeX } from '@mathjax/src/js/input/tex.js'
 import { mathjax } from '@mathjax/src/js/mathjax.js'
 import { SVG } from '@mathjax/src/js/output/svg.js'
-import { MathJaxStix2Font } from '@mathjax/mathjax-stix2-font/js/svg.js'
 import './mathFont.ts'
 import { notationMacros, notationPackages } from './notation.ts'
 
@@ -95,7 +96,14 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaBox
   try {
     const root = convert(source, display)
     const [, top, width, height] = numbers(root.attributes.viewBox as string)
-    const box: FormulaBox = { width: width! / 1000, height: -top! / 1000, depth: (height! + top!) / 1000, outlines: [], rules: [], error: '' }
+    const box: FormulaBox = {
+      width: width! / 1000,
+      height: -top! / 1000,
+      depth: (height! + top!) / 1000,
+      outlines: [],
+      rules: [],
+      error: '',
+    }
     collect(root, [1, 0, 0, -1, 0, 0], box, true)
     return box
   } catch (error) {
@@ -130,7 +138,15 @@ function collect(node: LiteElement, outer: Affine, box: FormulaBox, root = false
   }
   if (node.kind === 'path' && attributes.d) box.outlines.push({ path: attributes.d, place: rounded(place) })
   else if (node.kind === 'rect')
-    box.rules.push({ rect: [attributes.x, attributes.y, attributes.width, attributes.height].map(value => Number(value ?? 0)) as [number, number, number, number], place: rounded(place) })
+    box.rules.push({
+      rect: [attributes.x, attributes.y, attributes.width, attributes.height].map(value => Number(value ?? 0)) as [
+        number,
+        number,
+        number,
+        number,
+      ],
+      place: rounded(place),
+    })
   for (const child of node.children ?? []) collect(child as LiteElement, place, box)
 }
 

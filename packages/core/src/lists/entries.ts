@@ -23,7 +23,9 @@ export function contentsEntries(doc: Node, ledger: WorkLedger, depth: number): L
 
 /** Entries of a series that carry a number, with the short caption where there is one. */
 export function seriesEntries(ledger: WorkLedger, series: string): ListEntry[] {
-  return ledger.entries.filter(entry => entry.item.series === series && entry.number).map(entry => ({ id: entry.id, number: entry.bare, text: listText(entry), level: 1 }))
+  return ledger.entries
+    .filter(entry => entry.item.series === series && entry.number)
+    .map(entry => ({ id: entry.id, number: entry.bare, text: listText(entry), level: 1 }))
 }
 
 const listText = (entry: Entry): Node => (entry.item.shortText?.content.size ? entry.item.shortText : entry.item.text!)

@@ -22,7 +22,14 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
     const where = restart.bare ? called(restart) : 'its division'
     say(`${capital(many)} count within ${where}, and began again at its heading.`, restart.id)
   } else say(`${capital(many)} count on through the whole work.`)
-  const fellows = ledger.entries.filter(other => other.group === entry.group && other.restartedBy === entry.restartedBy && other.prefix === entry.prefix && other.order < entry.order && other.number)
+  const fellows = ledger.entries.filter(
+    other =>
+      other.group === entry.group &&
+      other.restartedBy === entry.restartedBy &&
+      other.prefix === entry.prefix &&
+      other.order < entry.order &&
+      other.number,
+  )
   if (entry.item.kind === 'part') say(`Part ${entry.count} of ${called(ledger.byId.get(entry.item.partOf)!)}.`, entry.item.partOf)
   else if (fellows.length === 0) say('It is the first one there.')
   else {

@@ -42,7 +42,10 @@ const noteSymbols = ['*', '†', '‡', '§', '‖', '¶']
 const latin = 'abcdefghijklmnopqrstuvwxyz'
 const greek = 'αβγδεζηθικλμνξοπρστυφχψω'
 
-const ones = 'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(' ')
+const ones =
+  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
+    ' ',
+  )
 const tens = '  twenty thirty forty fifty sixty seventy eighty ninety'.split(' ')
 function englishWords(value: number): string {
   if (value < 20) return ones[value]!

@@ -3,7 +3,16 @@
  * chapters are level 1 and nothing more.
  */
 import type { Node } from 'prosemirror-model'
-import { type CounterForm, type LevelRule, type Names, type RuleSet, type Scheme, type SeriesRule, seriesRule, type Tile } from '../work/scheme.ts'
+import {
+  type CounterForm,
+  type LevelRule,
+  type Names,
+  type RuleSet,
+  type Scheme,
+  type SeriesRule,
+  seriesRule,
+  type Tile,
+} from '../work/scheme.ts'
 import { writeCounter } from './counterForm.ts'
 import { type NumberedItem, scanDivision } from './scan.ts'
 
@@ -67,10 +76,19 @@ class Count {
     const enclosing = { id: item.id, bare: made.bare, numbered: item.numbered }
     this.enclosing[item.level] = enclosing
     if (item.rules === 'chapterAppendix' && item.level === 2) this.chapterAppendix = enclosing
-    return { ...made, group: `${item.rules}:${rule.names.one}:${item.level}`, names: rule.names, prefix: made.bare.slice(0, made.bare.length - lastCounter(made.bare).length) }
+    return {
+      ...made,
+      group: `${item.rules}:${rule.names.one}:${item.level}`,
+      names: rule.names,
+      prefix: made.bare.slice(0, made.bare.length - lastCounter(made.bare).length),
+    }
   }
 
-  private numberedHeading(item: NumberedItem, rules: LevelRule[], rule: LevelRule): { number: string; bare: string; count: number; restartedBy: string } {
+  private numberedHeading(
+    item: NumberedItem,
+    rules: LevelRule[],
+    rule: LevelRule,
+  ): { number: string; bare: string; count: number; restartedBy: string } {
     const counters = this.levels[item.rules]
     if (item.rules === 'chapterAppendix') counters[1] = this.levels.main[1] ?? null
     counters[item.level] = counters[item.level] == null ? rule.start : counters[item.level]! + 1
@@ -86,7 +104,13 @@ class Count {
     const last = rule.pattern.findLastIndex(tile => 'level' in tile)
     return {
       number: rule.pattern.map(write).join(''),
-      bare: first < 0 ? '' : rule.pattern.slice(first, last + 1).map(write).join(''),
+      bare:
+        first < 0
+          ? ''
+          : rule.pattern
+              .slice(first, last + 1)
+              .map(write)
+              .join(''),
       count: counters[item.level]!,
       restartedBy: this.setBackBy[item.rules][item.level] ?? '',
     }
@@ -106,7 +130,15 @@ class Count {
     const within = this.seriesScope(rule, prefix)
     const { value, since } = this.next(`${rule.key}\n${within.key}`, rule.start, within.heading)
     const bare = (prefix ? prefix + rule.separator : '') + writeCounter(value, rule.form)
-    return { ...shared, bare, number: rule.brackets ? `(${bare})` : bare, prefix, count: value, prefixFrom: prefix ? from!.id : '', restartedBy: since }
+    return {
+      ...shared,
+      bare,
+      number: rule.brackets ? `(${bare})` : bare,
+      prefix,
+      count: value,
+      prefixFrom: prefix ? from!.id : '',
+      restartedBy: since,
+    }
   }
 
   /**
@@ -138,7 +170,16 @@ class Count {
     const { value } = this.next(`part\n${item.partOf}`, 1, '')
     const sign = writeCounter(value, rule.partForm)
     const bare = rule.brackets ? `${whole.bare}${sign}` : `${whole.bare}(${sign})`
-    return { group: rule.key, names: rule.names, brackets: rule.brackets, bare, number: rule.brackets ? `(${bare})` : bare, prefix: whole.bare, count: value, prefixFrom: whole.id }
+    return {
+      group: rule.key,
+      names: rule.names,
+      brackets: rule.brackets,
+      bare,
+      number: rule.brackets ? `(${bare})` : bare,
+      prefix: whole.bare,
+      count: value,
+      prefixFrom: whole.id,
+    }
   }
 
   private next(key: string, start: number, since: string): { value: number; since: string } {
@@ -169,7 +210,8 @@ export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Sch
   const byId = new Map<string, Entry>()
   for (const [item, divisionIndex] of items) {
     const whole = item.kind === 'part' ? byId.get(item.partOf) : undefined
-    if (item.kind === 'part' && !whole) throw new RangeError(`Part “${item.id}” belongs to “${item.partOf}”, which is not numbered before it.`)
+    if (item.kind === 'part' && !whole)
+      throw new RangeError(`Part “${item.id}” belongs to “${item.partOf}”, which is not numbered before it.`)
     const made =
       item.kind === 'heading'
         ? count.heading(item)

@@ -57,7 +57,15 @@ function scanAnew(root: Node): DivisionScan {
   const item = (more: Partial<NumberedItem> & Pick<NumberedItem, 'id' | 'kind' | 'block'>): void => {
     items.push({ numbered: true, level: 0, rules, series: '', partOf: '', label: '', text: null, shortText: null, ...more })
   }
-  item({ id, kind: 'heading', block: 'division', level: 1, numbered: numberable && numbered, label: root.attrs.label, text: root.firstChild })
+  item({
+    id,
+    kind: 'heading',
+    block: 'division',
+    level: 1,
+    numbered: numberable && numbered,
+    label: root.attrs.label,
+    text: root.firstChild,
+  })
 
   const visit = (node: Node, holder: string): void => {
     const attrs = node.attrs
@@ -65,12 +73,28 @@ function scanAnew(root: Node): DivisionScan {
     switch (node.type.name) {
       case 'heading':
         if (attrs.level <= 2) rules = attrs.appendix && outer === 'main' ? 'chapterAppendix' : outer
-        item({ id: own, kind: 'heading', block: 'heading', level: attrs.level, numbered: numberable && numbered && attrs.numbered, label: attrs.label, text: node })
+        item({
+          id: own,
+          kind: 'heading',
+          block: 'heading',
+          level: attrs.level,
+          numbered: numberable && numbered && attrs.numbered,
+          label: attrs.label,
+          text: node,
+        })
         break
       case 'figure':
       case 'table': {
         const short = node.maybeChild(1)?.type.name === 'shortCaption' ? node.child(1) : null
-        item({ id: own, kind: 'series', block: node.type.name, series: node.type.name, label: attrs.label, text: node.firstChild, shortText: short })
+        item({
+          id: own,
+          kind: 'series',
+          block: node.type.name,
+          series: node.type.name,
+          label: attrs.label,
+          text: node.firstChild,
+          shortText: short,
+        })
         break
       }
       case 'equation':

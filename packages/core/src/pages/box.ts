@@ -68,7 +68,10 @@ export const costs = {
 }
 
 /** Boxes for the lines of a text, one a line, on a grid of the given leading. */
-export function lineBoxes(lines: Line[], options: { leading: number; size: number; x: number; tag: Tag; block: string; begins?: string[] }): Box[] {
+export function lineBoxes(
+  lines: Line[],
+  options: { leading: number; size: number; x: number; tag: Tag; block: string; begins?: string[] },
+): Box[] {
   const { leading, size, x, tag, block } = options
   const usualAbove = (leading - size) / 2 + size * 0.78
   const usualBelow = leading - usualAbove
@@ -76,7 +79,9 @@ export function lineBoxes(lines: Line[], options: { leading: number; size: numbe
     const above = Math.max(usualAbove, line.above + 1)
     const below = Math.max(usualBelow, line.below + 1)
     const breakAfter =
-      index === lines.length - 1 ? 0 : (index === 0 ? costs.orphan : 0) + (index === lines.length - 2 ? costs.widow : 0) + (line.hyphenated ? costs.hyphen : 0)
+      index === lines.length - 1
+        ? 0
+        : (index === 0 ? costs.orphan : 0) + (index === lines.length - 2 ? costs.widow : 0) + (line.hyphenated ? costs.hyphen : 0)
     return box(above + below, [{ kind: 'line', x, baseline: above, line, tag }], {
       block,
       begins: index === 0 ? (options.begins ?? []) : [],

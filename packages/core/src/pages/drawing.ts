@@ -11,7 +11,10 @@ export interface PageDrawing {
   label: string
   width: number
   height: number
-  lines: { y: number; runs: { face: FaceName; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[] }[]
+  lines: {
+    y: number
+    runs: { face: FaceName; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
+  }[]
   formulas: { x: number; y: number; size: number; formula: FormulaBox }[]
   rules: [x: number, y: number, width: number, height: number][]
   pictures: { x: number; y: number; width: number; height: number; picture: string; alternative: string }[]
@@ -20,7 +23,17 @@ export interface PageDrawing {
 }
 
 export function drawPage(page: Page): PageDrawing {
-  const drawing: PageDrawing = { index: page.index, label: page.label, width: page.width, height: page.height, lines: [], formulas: [], rules: [], pictures: [], areas: [] }
+  const drawing: PageDrawing = {
+    index: page.index,
+    label: page.label,
+    width: page.width,
+    height: page.height,
+    lines: [],
+    formulas: [],
+    rules: [],
+    pictures: [],
+    areas: [],
+  }
   for (const placed of [...page.furniture, ...page.placed]) draw(placed, drawing)
   for (const { y, box } of page.placed) {
     const last = drawing.areas.at(-1)
@@ -47,7 +60,14 @@ function drawMark(mark: Mark, x: number, y: number, drawing: PageDrawing): void 
       drawing.rules.push([x + mark.x, y + mark.y, mark.width, mark.height])
       break
     case 'picture':
-      drawing.pictures.push({ x: x + mark.x, y: y + mark.y, width: mark.width, height: mark.height, picture: mark.picture, alternative: mark.alternative })
+      drawing.pictures.push({
+        x: x + mark.x,
+        y: y + mark.y,
+        width: mark.width,
+        height: mark.height,
+        picture: mark.picture,
+        alternative: mark.alternative,
+      })
   }
 }
 
@@ -60,10 +80,26 @@ function drawLine(line: Line, x: number, y: number, drawing: PageDrawing): void 
     }
     const lead = !piece.lead ? '' : 'entry' in piece.lead ? piece.lead.entry : 'note' in piece.lead ? piece.lead.note : piece.lead.address
     const last = runs.at(-1)
-    if (last && last.face === piece.shape.face && last.size === piece.size && last.rise === piece.rise && last.lead === lead && last.marked === piece.marked) {
+    if (
+      last &&
+      last.face === piece.shape.face &&
+      last.size === piece.size &&
+      last.rise === piece.rise &&
+      last.lead === lead &&
+      last.marked === piece.marked
+    ) {
       last.x.push(x + piece.x)
       last.words.push(piece.shape.text)
-    } else runs.push({ face: piece.shape.face, size: piece.size, rise: piece.rise, lead, marked: piece.marked, x: [x + piece.x], words: [piece.shape.text] })
+    } else
+      runs.push({
+        face: piece.shape.face,
+        size: piece.size,
+        rise: piece.rise,
+        lead,
+        marked: piece.marked,
+        x: [x + piece.x],
+        words: [piece.shape.text],
+      })
   }
   if (runs.length) drawing.lines.push({ y, runs })
 }

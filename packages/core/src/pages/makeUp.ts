@@ -86,10 +86,12 @@ export function makeUp(input: MakeUpInput): PageBody[] {
   return pages.reverse()
 }
 
-const isDone = (state: State, { strip }: MakeUpInput): boolean => state.owed.length === 0 && state.carried.length === 0 && nextBox(strip, state.at) === strip.length
+const isDone = (state: State, { strip }: MakeUpInput): boolean =>
+  state.owed.length === 0 && state.carried.length === 0 && nextBox(strip, state.at) === strip.length
 const keyOf = (state: State): string => `${state.at}|${state.owed.join()}|${state.carried.length}`
 /** A later place, or as late a one with less owed, is never visited before an earlier one. */
-const comesFirst = (a: State, b: State): boolean => a.at - b.at < 0 || (a.at === b.at && a.owed.length + a.carried.length > b.owed.length + b.carried.length)
+const comesFirst = (a: State, b: State): boolean =>
+  a.at - b.at < 0 || (a.at === b.at && a.owed.length + a.carried.length > b.owed.length + b.carried.length)
 
 function nextBox(strip: StripItem[], from: number): number {
   let at = from
@@ -137,7 +139,9 @@ class Filling {
       const share = fills.length ? left / fills.length : 0
       let y = input.height - noteHeight + (notes.length ? input.noteSeparator : 0)
       return {
-        placed: share ? placed.map(({ y: at, box }, index) => ({ y: at + share * fills.filter(fill => fill <= index).length, box })) : placed,
+        placed: share
+          ? placed.map(({ y: at, box }, index) => ({ y: at + share * fills.filter(fill => fill <= index).length, box }))
+          : placed,
         notes: notes.map(box => {
           const at = { y, box }
           y += box.height

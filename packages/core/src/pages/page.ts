@@ -1,8 +1,8 @@
 /** Pages of a work: flows cut into bodies, labelled, with running heads and folios. */
 import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
-import { division, type Matter, matterOf, plainText } from '../work/schema.ts'
 import type { TextStyle } from '../work/houseStyle.ts'
+import { division, type Matter, matterOf, plainText } from '../work/schema.ts'
 import { type Box, box, type Mark, type Placed, type StripItem } from './box.ts'
 import { makeUp, type PageBody } from './makeUp.ts'
 import { type Setting, setWords, words } from './setting.ts'
@@ -63,7 +63,8 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
           notes.push(boxes)
         }
   const kept = cache.get(key)
-  if (kept && kept.houseStyle === setting.houseStyle && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes)) return kept.bodies
+  if (kept && kept.houseStyle === setting.houseStyle && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes))
+    return kept.bodies
   const bodies = makeUp({
     strip: flow.strips.flat(),
     notesOf: id => byId.get(id) ?? [],
@@ -79,7 +80,10 @@ const sameList = <T>(a: T[], b: T[]): boolean => a.length === b.length && a.ever
 
 /** Labels and sides: roman in the front matter, arabic from 1 in the main matter on; a work that runs on counts through. */
 export function labelPages(flows: { flow: Flow; bodies: PageBody[] }[], setting: Setting, previous: Page[]): Page[] {
-  const { opens, page: { twoSided } } = setting.houseStyle
+  const {
+    opens,
+    page: { twoSided },
+  } = setting.houseStyle
   const pages: Page[] = []
   let count = 0
   let matter: Matter | null = null
@@ -87,7 +91,8 @@ export function labelPages(flows: { flow: Flow; bodies: PageBody[] }[], setting:
     const own = opens === 'runOn' ? 'main' : matterOf(flow.divisions[0]!)
     const mainBegins = matter === 'front' && own !== 'front'
     // In a two-sided work odd pages are rectos: the main matter's page 1 begins on one, and an empty page before it closes the front matter.
-    if ((opens === 'recto' || (mainBegins && twoSided)) && pages.length % 2 === 1) pages.push(makePage(null, flow, 0, pages.length, ++count, matter ?? own, setting, previous[pages.length]))
+    if ((opens === 'recto' || (mainBegins && twoSided)) && pages.length % 2 === 1)
+      pages.push(makePage(null, flow, 0, pages.length, ++count, matter ?? own, setting, previous[pages.length]))
     if (matter === null || mainBegins) count = 0
     matter = own
     bodies.forEach((_, order) => {
@@ -104,7 +109,16 @@ interface Made {
 }
 const made = new WeakMap<Page, Made>()
 
-function makePage(bodies: PageBody[] | null, flow: Flow, order: number, index: number, count: number, matter: Matter, setting: Setting, previous: Page | undefined): Page {
+function makePage(
+  bodies: PageBody[] | null,
+  flow: Flow,
+  order: number,
+  index: number,
+  count: number,
+  matter: Matter,
+  setting: Setting,
+  previous: Page | undefined,
+): Page {
   const { page: sheet } = setting.houseStyle
   const body = bodies?.[order] ?? null
   const label = writeCounter(count, matter === 'front' ? 'romanLower' : 'arabic')
@@ -116,7 +130,12 @@ function makePage(bodies: PageBody[] | null, flow: Flow, order: number, index: n
   const left = side === 'recto' ? sheet.inner : sheet.outer
   const place = ({ y, box }: { y: number; box: Box }): Placed => ({ x: left, y: sheet.top + y, box })
   const furniture = furnitureOf(heads, setting).map(({ y, box }) => ({ x: left, y, box }))
-  if (body && body.ruleAt >= 0) furniture.push({ x: left, y: sheet.top + body.ruleAt, box: box(0.5, [{ kind: 'rule', x: 0, y: 0, width: setting.measure * 0.3, height: 0.5 }]) })
+  if (body && body.ruleAt >= 0)
+    furniture.push({
+      x: left,
+      y: sheet.top + body.ruleAt,
+      box: box(0.5, [{ kind: 'rule', x: 0, y: 0, width: setting.measure * 0.3, height: 0.5 }]),
+    })
   const page: Page = {
     index,
     label,
@@ -173,7 +192,9 @@ function furnitureOf({ left, right, foot }: Heads, setting: Setting): { y: numbe
     if (!text) return []
     const [line] = setWords([words(text, style)], setting, style, setting.measure)
     const room = setting.measure - line!.end
-    return [{ kind: 'line', x: where === 'left' ? 0 : where === 'right' ? room : room / 2, baseline: style.size, line: line!, tag: 'Artifact' }]
+    return [
+      { kind: 'line', x: where === 'left' ? 0 : where === 'right' ? room : room / 2, baseline: style.size, line: line!, tag: 'Artifact' },
+    ]
   }
   const head = [...set(left, 'left'), ...set(right, 'right')]
   const out: { y: number; box: Box }[] = []

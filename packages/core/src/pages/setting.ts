@@ -76,13 +76,31 @@ export function setText(node: Node, setting: Setting, { style, measure, indent =
   for (const run of leadIn) key += `|${run.text}`
   const { fonts, language, houseStyle } = setting
   return setting.cache.lines.get(node, key, style, () =>
-    setParagraph([...leadIn, ...runsOf(node, style, setting)], fonts, { measure, style, indent, hyphenate: houseStyle.hyphenate, language }),
+    setParagraph([...leadIn, ...runsOf(node, style, setting)], fonts, {
+      measure,
+      style,
+      indent,
+      hyphenate: houseStyle.hyphenate,
+      language,
+    }),
   )
 }
 
 /** A run of plain words. */
 export function words(text: string, style: TextStyle, more: Partial<Run> = {}): Run {
-  return { text, face: style.face, size: style.size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: false, marked: false, ...more }
+  return {
+    text,
+    face: style.face,
+    size: style.size,
+    rise: 0,
+    lead: null,
+    formula: null,
+    source: '',
+    note: '',
+    divisible: false,
+    marked: false,
+    ...more,
+  }
 }
 
 /** Lines of a text that is not in the document. */

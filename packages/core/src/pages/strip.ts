@@ -2,10 +2,10 @@
 import type { Node } from 'prosemirror-model'
 import type { ListEntry } from '../lists/entries.ts'
 import { division } from '../work/schema.ts'
-import { type Box, lineBoxes, type StripItem } from './box.ts'
 import { generatedList } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { blockHandlers } from './blocks/index.ts'
+import { type Box, lineBoxes, type StripItem } from './box.ts'
 import { blockDependencies, type Setting, setText, words } from './setting.ts'
 
 export interface Listing {

@@ -60,7 +60,8 @@ export function wordReference({ targets, wording, was }: ReferenceToWord, contex
       clauses.push(wording === 'number' ? joinList(items, language) : named(group, items, context))
     }
   const parts = joinList([...clauses, ...lost.map(part => [part])], language)
-  if (context.opensSentence && parts[0]) parts[0] = { ...parts[0], text: parts[0].text.charAt(0).toLocaleUpperCase(language) + parts[0].text.slice(1) }
+  if (context.opensSentence && parts[0])
+    parts[0] = { ...parts[0], text: parts[0].text.charAt(0).toLocaleUpperCase(language) + parts[0].text.slice(1) }
   return mergeParts(parts)
 }
 
@@ -91,10 +92,17 @@ function runs(group: Entry[]): Run[] {
 }
 
 const follows = (a: Entry, b: Entry): boolean =>
-  a.group === b.group && a.item.kind === b.item.kind && a.prefix === b.prefix && a.item.partOf === b.item.partOf && b.count === a.count + 1 && a.number !== '' && b.number !== ''
+  a.group === b.group &&
+  a.item.kind === b.item.kind &&
+  a.prefix === b.prefix &&
+  a.item.partOf === b.item.partOf &&
+  b.count === a.count + 1 &&
+  a.number !== '' &&
+  b.number !== ''
 
 /** An entry without a number is called by its own words: a reference never says nothing. */
-const printed = (entry: Entry): string => entry.number === '' ? `“${entry.item.text?.textContent || entry.names.one}”` : entry.brackets ? entry.number : entry.bare
+const printed = (entry: Entry): string =>
+  entry.number === '' ? `“${entry.item.text?.textContent || entry.names.one}”` : entry.brackets ? entry.number : entry.bare
 
 function runParts({ first, last }: Run): ReferencePart[] {
   if (first === last) return [{ text: printed(first), target: first.id }]

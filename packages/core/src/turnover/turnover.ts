@@ -9,11 +9,11 @@
 import type { Node } from 'prosemirror-model'
 import type { FormulaTypesetter } from '../formulas/typesetter.ts'
 import { entriesOf } from '../lists/entries.ts'
-import { isGenerated, scanDivision } from '../numbers/scan.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
+import { isGenerated, scanDivision } from '../numbers/scan.ts'
 import { bodiesOf, type FlowCache, flowsOf, labelPages, type Page } from '../pages/page.ts'
-import { divisionStrips } from '../pages/strip.ts'
 import { type Setting, SettingCache } from '../pages/setting.ts'
+import { divisionStrips } from '../pages/strip.ts'
 import { type ReferencePart, type Wording, wordReference } from '../references/wordReference.ts'
 import type { Fonts } from '../type/fonts.ts'
 import { division } from '../work/schema.ts'
@@ -46,7 +46,10 @@ const mostRounds = 12
 export class TurnoverEngine {
   private readonly cache = new SettingCache()
   private readonly flows: FlowCache = new Map()
-  private readonly numberWordings = new WeakMap<Node, { ledger: WorkLedger; language: string; opensSentence: boolean; parts: ReferencePart[] }>()
+  private readonly numberWordings = new WeakMap<
+    Node,
+    { ledger: WorkLedger; language: string; opensSentence: boolean; parts: ReferencePart[] }
+  >()
   private ledger: WorkLedger | undefined
   private pages: Page[] = []
   readonly fonts: Fonts
@@ -138,10 +141,17 @@ export class TurnoverEngine {
   }
 
   /** Wordings that say no page depend on the numbers alone and are kept with them. */
-  private word(node: Node, ledger: WorkLedger, language: string, labels: Map<string, string>, sentences: WeakMap<Node, boolean>): ReferencePart[] {
+  private word(
+    node: Node,
+    ledger: WorkLedger,
+    language: string,
+    labels: Map<string, string>,
+    sentences: WeakMap<Node, boolean>,
+  ): ReferencePart[] {
     const { targets, wording, was } = node.attrs as { targets: string[]; wording: Wording; was: Record<string, string> }
     const opensSentence = sentences.get(node) ?? false
-    const say = (): ReferencePart[] => wordReference({ targets, wording, was }, { ledger, language, pageOf: id => labels.get(id), opensSentence })
+    const say = (): ReferencePart[] =>
+      wordReference({ targets, wording, was }, { ledger, language, pageOf: id => labels.get(id), opensSentence })
     if (wording === 'page' || wording === 'nameNumberAndPage') return say()
     const kept = this.numberWordings.get(node)
     if (kept && kept.ledger === ledger && kept.language === language && kept.opensSentence === opensSentence) return kept.parts
@@ -158,7 +168,8 @@ export class TurnoverEngine {
 
 function sentenceOpenings(doc: Node): WeakMap<Node, boolean> {
   const openings = new WeakMap<Node, boolean>()
-  for (const node of doc.children) for (const reference of scanDivision(node).references) openings.set(reference.node, reference.opensSentence)
+  for (const node of doc.children)
+    for (const reference of scanDivision(node).references) openings.set(reference.node, reference.opensSentence)
   return openings
 }
 
@@ -179,7 +190,8 @@ function relevantIds(doc: Node, ledger: WorkLedger): string[] {
   if (doc.children.some(isGenerated)) for (const entry of ledger.entries) if (entry.item.kind !== 'note') ids.add(entry.id)
   for (const node of doc.children)
     for (const { node: reference, targets } of scanDivision(node).references)
-      if (reference.attrs.wording === 'page' || reference.attrs.wording === 'nameNumberAndPage') for (const target of targets) ids.add(target)
+      if (reference.attrs.wording === 'page' || reference.attrs.wording === 'nameNumberAndPage')
+        for (const target of targets) ids.add(target)
   return [...ids]
 }
 
@@ -188,9 +200,11 @@ function widerLabels(a: Map<string, string>, b: Map<string, string>): Map<string
   const out = new Map(b)
   for (const [id, label] of a) {
     const other = out.get(id)
-    if (other !== undefined && (label.length > other.length || (label.length === other.length && Number(label) > Number(other)))) out.set(id, label)
+    if (other !== undefined && (label.length > other.length || (label.length === other.length && Number(label) > Number(other))))
+      out.set(id, label)
   }
   return out
 }
 
-const sameLabels = (a: Map<string, string>, b: Map<string, string>): boolean => a.size === b.size && [...a].every(([id, label]) => b.get(id) === label)
+const sameLabels = (a: Map<string, string>, b: Map<string, string>): boolean =>
+  a.size === b.size && [...a].every(([id, label]) => b.get(id) === label)

@@ -3,7 +3,7 @@
  * (1981). Boxes, glue and penalties; the lines of a paragraph are chosen together, with the fewest demerits.
  */
 
-const enum Kind {
+enum Kind {
   box,
   glue,
   penalty,
@@ -61,7 +61,17 @@ export class Items {
     return start
   }
 
-  private push(kind: Kind, width: number, stretch: number, shrink: number, cost: number, before: number, after: number, flagged: number, payload: number): void {
+  private push(
+    kind: Kind,
+    width: number,
+    stretch: number,
+    shrink: number,
+    cost: number,
+    before: number,
+    after: number,
+    flagged: number,
+    payload: number,
+  ): void {
     const i = this.count
     if (i + 1 >= this.kinds.length) this.grow()
     if (i === 0) this.width[0] = this.stretch[0] = this.shrink[0] = 0
@@ -78,7 +88,11 @@ export class Items {
   }
   private grow(): void {
     const size = this.kinds.length * 2
-    const longer = <A extends { set(from: ArrayLike<number>): void }>(make: new (n: number) => A, from: ArrayLike<number>, n: number): A => {
+    const longer = <A extends { set(from: ArrayLike<number>): void }>(
+      make: new (n: number) => A,
+      from: ArrayLike<number>,
+      n: number,
+    ): A => {
       const to = new make(n)
       to.set(from)
       return to
@@ -139,7 +153,18 @@ export function breakLines(items: Items, measure: number, limits: BreakLimits): 
       const space = measure - natural
       const stretch = items.stretch[i]! - from.stretch + limits.emergency
       const shrink = items.shrink[i]! - from.shrink
-      const ratio = space >= 0 ? (stretch > 0 ? space / stretch : space > 0.01 ? Infinity : 0) : shrink > 0 ? space / shrink : space < -0.01 ? -Infinity : 0
+      const ratio =
+        space >= 0
+          ? stretch > 0
+            ? space / stretch
+            : space > 0.01
+              ? Infinity
+              : 0
+          : shrink > 0
+            ? space / shrink
+            : space < -0.01
+              ? -Infinity
+              : 0
       if (ratio >= -1 && !forced) still.push(from)
       else if (active.length === 1 && limits.emergency > 0 && ratio < -1) {
         // Nothing else is left: a box wider than the measure stands alone rather than losing the paragraph.

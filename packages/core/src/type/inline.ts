@@ -59,10 +59,26 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
       else runs.push({ ...plain, text: 'x', face, formula, source, divisible: false })
     } else if (child.type.name === 'reference') {
       for (const part of context.wordingOf(child))
-        runs.push({ ...plain, text: part.text, face, lead: part.target && !part.lost ? { entry: part.target } : null, divisible: false, marked: Boolean(part.lost) })
+        runs.push({
+          ...plain,
+          text: part.text,
+          face,
+          lead: part.target && !part.lost ? { entry: part.target } : null,
+          divisible: false,
+          marked: Boolean(part.lost),
+        })
     } else if (child.type.name === 'note') {
       const id = child.attrs.id as string
-      runs.push({ ...plain, text: context.noteMark(id), face: style.face, size: style.size * scriptSize, rise: raised * style.size, lead: { note: id }, note: id, divisible: false })
+      runs.push({
+        ...plain,
+        text: context.noteMark(id),
+        face: style.face,
+        size: style.size * scriptSize,
+        rise: raised * style.size,
+        lead: { note: id },
+        note: id,
+        divisible: false,
+      })
     }
   })
   return runs
@@ -73,7 +89,8 @@ export function dependencies(node: Node, context: InlineContext): string {
   const { references, notes } = volatileParts(node)
   if (!references.length && !notes.length) return ''
   let key = ''
-  for (const reference of references) for (const part of context.wordingOf(reference)) key += `${part.text}>${part.target ?? ''}${part.lost ? '!' : ''}|`
+  for (const reference of references)
+    for (const part of context.wordingOf(reference)) key += `${part.text}>${part.target ?? ''}${part.lost ? '!' : ''}|`
   for (const note of notes) key += `${context.noteMark(note)}~`
   return key
 }

@@ -149,7 +149,13 @@ function boxesWithHyphens(shape: Shape, run: Run, number: number, fonts: Fonts, 
   for (const point of pointsOf(shape, fonts, language)) {
     items.box((point.sum - sum) * run.size, number)
     sum = point.sum
-    items.penalty(hyphenCost, (point.before - point.sum) * run.size, (point.after - (shape.width - point.sum)) * run.size, true, number * 256 + point.at)
+    items.penalty(
+      hyphenCost,
+      (point.before - point.sum) * run.size,
+      (point.after - (shape.width - point.sum)) * run.size,
+      true,
+      number * 256 + point.at,
+    )
   }
   items.box((shape.width - sum) * run.size, number)
 }
@@ -212,7 +218,8 @@ function opportunitiesIn(text: string): ReadonlySet<number> {
   const breaker = new LineBreaker(text)
   for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) if (next.position < text.length) found.add(next.position)
   // An address may be broken after its punctuation, before what follows.
-  if (/^(https?:\/\/|www\.)/.test(text)) for (const match of text.matchAll(/[/.?&=_-]+(?=[^/.?&=_-])/g)) if (match.index > 7) found.add(match.index + match[0].length)
+  if (/^(https?:\/\/|www\.)/.test(text))
+    for (const match of text.matchAll(/[/.?&=_-]+(?=[^/.?&=_-])/g)) if (match.index > 7) found.add(match.index + match[0].length)
   return found
 }
 

@@ -15,13 +15,15 @@ const epoch = new Date(1980, 0, 1)
 
 export function writeBundle(work: Work): Uint8Array {
   const files: Zippable = { 'work.json': [strToU8(workToJson(work)), { level: 6, mtime: epoch }] }
-  for (const name of [...work.pictures.keys()].sort()) files[`pictures/${name}`] = [work.pictures.get(name)!.bytes, { level: 6, mtime: epoch }]
+  for (const name of [...work.pictures.keys()].sort())
+    files[`pictures/${name}`] = [work.pictures.get(name)!.bytes, { level: 6, mtime: epoch }]
   return zipSync(files)
 }
 
 export function readBundle(bytes: Uint8Array): Work {
   if (bytes.length > largestBundle) throw new WorkFileError('The file is larger than any bundle may be (256 MB).')
-  if (!(bytes[0] === 0x50 && bytes[1] === 0x4b)) throw new WorkFileError('This is not a bundle: the file is not a zip archive. Choose a file that ends in .ledger.zip.')
+  if (!(bytes[0] === 0x50 && bytes[1] === 0x4b))
+    throw new WorkFileError('This is not a bundle: the file is not a zip archive. Choose a file that ends in .ledger.zip.')
   let count = 0
   let content = 0
   let files: Record<string, Uint8Array>
@@ -30,9 +32,11 @@ export function readBundle(bytes: Uint8Array): Work {
       filter: ({ name, size, originalSize }) => {
         if (++count > mostFiles) throw new WorkFileError('The archive holds more files than any bundle may.')
         content += originalSize
-        if (content > largestContent || (originalSize > 1024 * 1024 && originalSize > size * highestRatio)) throw new WorkFileError('The archive would unpack to more than any bundle may hold.')
+        if (content > largestContent || (originalSize > 1024 * 1024 && originalSize > size * highestRatio))
+          throw new WorkFileError('The archive would unpack to more than any bundle may hold.')
         if (name.endsWith('/')) return false
-        if (name !== 'work.json' && !pictureName.test(name)) throw new WorkFileError(`The archive holds a file that does not belong in a bundle: “${name.slice(0, 80)}”.`)
+        if (name !== 'work.json' && !pictureName.test(name))
+          throw new WorkFileError(`The archive holds a file that does not belong in a bundle: “${name.slice(0, 80)}”.`)
         return true
       },
     })

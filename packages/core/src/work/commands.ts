@@ -57,8 +57,21 @@ export const deepestLevel = 9
 /** Shifts the levels of a section's headings; levels stay between 2 and 9. */
 function shiftLevels(blocks: readonly Node[], by: number): Node[] {
   return blocks.map(block =>
-    block.type.name === 'heading' && by ? block.type.create({ ...block.attrs, level: Math.min(deepestLevel, Math.max(2, block.attrs.level + by)) }, block.content, block.marks) : block,
+    block.type.name === 'heading' && by
+      ? block.type.create(
+          { ...block.attrs, level: Math.min(deepestLevel, Math.max(2, block.attrs.level + by)) },
+          block.content,
+          block.marks,
+        )
+      : block,
   )
+}
+
+/** Takes a range out and puts content in at another place, given in the document as it is before both. */
+function moveContent(tr: Transform, from: number, to: number, at: number, content: readonly Node[]): void {
+  const before = tr.steps.length
+  tr.delete(from, to)
+  tr.insert(tr.mapping.slice(before).map(at), content)
 }
 
 /** Moves a division before another place among the divisions (`to` counts in the document as it is). */
@@ -67,9 +80,7 @@ export function moveDivision(tr: Transform, from: number, to: number): boolean {
   if (to === from || to === from + 1 || from < 0 || to < 0 || from >= doc.childCount || to > doc.childCount) return false
   const at = positionOf(doc, from)
   const node = doc.child(from)
-  const target = positionOf(doc, to)
-  tr.delete(at, at + node.nodeSize)
-  tr.insert(tr.mapping.map(target), node)
+  moveContent(tr, at, at + node.nodeSize, positionOf(doc, to), [node])
   return true
 }
 
@@ -94,13 +105,11 @@ export function promote(tr: Transform, id: string): boolean {
   const hostEnd = positionOf(tr.doc, section.division) + host.nodeSize
   const rest = tr.doc.slice(section.to, hostEnd - 1).content.content
   const heading = blocks[0]!
-  const made = schema.nodes.division!.create({ ...host.attrs, id: heading.attrs.id, label: heading.attrs.label, numbered: heading.attrs.numbered }, [
-    schema.nodes.title!.create(null, heading.content),
-    ...shiftLevels(blocks.slice(1), -1),
-    ...rest,
-  ])
-  tr.delete(section.from, hostEnd - 1)
-  tr.insert(tr.mapping.map(hostEnd), made)
+  const made = schema.nodes.division!.create(
+    { ...host.attrs, id: heading.attrs.id, label: heading.attrs.label, numbered: heading.attrs.numbered },
+    [schema.nodes.title!.create(null, heading.content), ...shiftLevels(blocks.slice(1), -1), ...rest],
+  )
+  moveContent(tr, section.from, hostEnd - 1, hostEnd, [made])
   return true
 }
 
@@ -147,8 +156,7 @@ export function moveSection(tr: Transform, id: string, target: string, where: De
     tr.replaceWith(source.from, source.to, blocks)
     return true
   }
-  tr.delete(source.from, source.to)
-  tr.insert(tr.mapping.map(at), blocks)
+  moveContent(tr, source.from, source.to, at, blocks)
   return true
 }
 
@@ -187,7 +195,9 @@ export function moveStep(tr: Transform, id: string, step: -1 | 1): boolean {
   }
   const host = tr.doc.child(section.division)
   const fellows: string[] = []
-  for (const block of host.children) if (block.type.name === 'heading' && block.attrs.level <= section.level) fellows.push(block.attrs.level === section.level ? block.attrs.id : '')
+  for (const block of host.children)
+    if (block.type.name === 'heading' && block.attrs.level <= section.level)
+      fellows.push(block.attrs.level === section.level ? block.attrs.id : '')
   const neighbour = fellows[fellows.indexOf(id) + step]
   return neighbour ? moveSection(tr, id, neighbour, step < 0 ? 'before' : 'after') : false
 }

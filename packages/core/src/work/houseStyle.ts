@@ -68,7 +68,10 @@ export const thesisStyle = (): HouseStyle => ({
   list: { indent: 20, between: 2 },
   display: { before: 9, after: 9 },
   float: { before: 14, after: 14, captionGap: 8 },
-  titlePage: { title: style('serifBold', 26, 33, { align: 'centre', before: 120, after: 40 }), line: style('serif', 13, 19, { align: 'centre', after: 8 }) },
+  titlePage: {
+    title: style('serifBold', 26, 33, { align: 'centre', before: 120, after: 40 }),
+    line: style('serif', 13, 19, { align: 'centre', after: 8 }),
+  },
   contents: { line: style('serif', 11, 15.5), depth: 3, indent: 18 },
   runningHead: { show: true, size: 9 },
   opens: 'page',
@@ -86,7 +89,10 @@ export const paperStyle = (): HouseStyle => ({
     style('serifBold', 11.5, 15, { before: 14, after: 5 }),
     style('serifBoldItalic', 10.5, 14, { before: 12, after: 3 }),
   ],
-  titlePage: { title: style('serifBold', 20, 26, { align: 'centre', before: 20, after: 14 }), line: style('serif', 11, 15, { align: 'centre', after: 4 }) },
+  titlePage: {
+    title: style('serifBold', 20, 26, { align: 'centre', before: 20, after: 14 }),
+    line: style('serif', 11, 15, { align: 'centre', after: 4 }),
+  },
   opens: 'runOn',
   sink: 0,
 })

@@ -1,6 +1,7 @@
 /** Picture files as they come from outside: told by their bytes, bounded, and refused where they could do harm. */
-import { imageSize } from 'image-size'
+
 import { strFromU8 } from 'fflate'
+import { imageSize } from 'image-size'
 import { SaxesParser } from 'saxes'
 import type { Picture } from './work.ts'
 
@@ -11,16 +12,34 @@ const largestFile = 40 * 1024 * 1024
 const largestSide = 20_000
 const largestDrawing = 8 * 1024 * 1024
 
-const forbiddenElements = new Set(['script', 'foreignobject', 'iframe', 'object', 'embed', 'audio', 'video', 'handler', 'set', 'animate', 'animatetransform', 'animatemotion'])
+const forbiddenElements = new Set([
+  'script',
+  'foreignobject',
+  'iframe',
+  'object',
+  'embed',
+  'audio',
+  'video',
+  'handler',
+  'set',
+  'animate',
+  'animatetransform',
+  'animatemotion',
+])
 
 export function readPicture(name: string, bytes: Uint8Array): Picture {
   if (bytes.length === 0) throw new PictureError(`“${name}” is empty. Choose another file.`)
-  if (bytes.length > largestFile) throw new PictureError(`“${name}” has ${megabytes(bytes.length)} MB; pictures may have up to ${megabytes(largestFile)} MB. Save it smaller and try again.`)
+  if (bytes.length > largestFile)
+    throw new PictureError(
+      `“${name}” has ${megabytes(bytes.length)} MB; pictures may have up to ${megabytes(largestFile)} MB. Save it smaller and try again.`,
+    )
   const type = typeOf(bytes)
   if (!type) throw new PictureError(`“${name}” is not a picture this program can print. Use SVG, PNG, JPEG or WebP.`)
   const size = type === 'image/svg+xml' ? drawingSize(name, bytes) : pixelSize(name, bytes)
   if (size.width > largestSide || size.height > largestSide)
-    throw new PictureError(`“${name}” is ${Math.round(size.width)} × ${Math.round(size.height)}; no side may be longer than ${largestSide}. Save it smaller and try again.`)
+    throw new PictureError(
+      `“${name}” is ${Math.round(size.width)} × ${Math.round(size.height)}; no side may be longer than ${largestSide}. Save it smaller and try again.`,
+    )
   return { name, type, bytes, ...size }
 }
 
@@ -43,7 +62,10 @@ function pixelSize(name: string, bytes: Uint8Array): { width: number; height: nu
 
 /** Size in user units from the view box, else from width and height. */
 function drawingSize(name: string, bytes: Uint8Array): { width: number; height: number } {
-  if (bytes.length > largestDrawing) throw new PictureError(`“${name}” is a drawing of ${megabytes(bytes.length)} MB; drawings may have up to ${megabytes(largestDrawing)} MB. Simplify it, or save it as PNG.`)
+  if (bytes.length > largestDrawing)
+    throw new PictureError(
+      `“${name}” is a drawing of ${megabytes(bytes.length)} MB; drawings may have up to ${megabytes(largestDrawing)} MB. Simplify it, or save it as PNG.`,
+    )
   let size: { width: number; height: number } | null = null
   let depth = 0
   const parser = new SaxesParser()
@@ -78,7 +100,10 @@ function drawingSize(name: string, bytes: Uint8Array): { width: number; height: 
 }
 
 function sizeFrom(attributes: Record<string, string>): { width: number; height: number } | null {
-  const box = attributes.viewBox?.trim().split(/[\s,]+/).map(Number)
+  const box = attributes.viewBox
+    ?.trim()
+    .split(/[\s,]+/)
+    .map(Number)
   const [, , width = Number.parseFloat(attributes.width ?? ''), height = Number.parseFloat(attributes.height ?? '')] = box ?? []
   return width > 0 && height > 0 ? { width, height } : null
 }

@@ -2,7 +2,7 @@
  * The document of a work: one tree, `division+`, each a title and blocks. Computed text is never in it; captions, notes and
  * table cells are content, so that they can hold emphasis, formulas and references.
  */
-import { type NodeSpec, type Node, Schema, type MarkSpec } from 'prosemirror-model'
+import { type MarkSpec, type Node, type NodeSpec, Schema } from 'prosemirror-model'
 
 /** What a division is for. The role decides where it stands, how it is numbered and whether its content is generated. */
 export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'chapter' | 'appendix'
@@ -74,7 +74,13 @@ function readAttributes(dom: Element, attrs: Record<string, { default: unknown }
 const nodes: Record<string, NodeSpec> = {
   doc: { content: 'division+' },
   division: {
-    ...carried('division', 'section', { ...labelled, role: oneOf('chapter', Object.keys(roles)), numbered: boolean(true), listed: boolean(true), series: string() }),
+    ...carried('division', 'section', {
+      ...labelled,
+      role: oneOf('chapter', Object.keys(roles)),
+      numbered: boolean(true),
+      listed: boolean(true),
+      series: string(),
+    }),
     content: 'title block*',
     isolating: true,
     defining: true,
@@ -95,7 +101,11 @@ const nodes: Record<string, NodeSpec> = {
     defining: true,
     parseDOM: [2, 3, 4, 5, 6].map(level => ({
       tag: `h${level}`,
-      getAttrs: dom => ({ level, id: (dom as unknown as Element).getAttribute('data-id') ?? '', label: (dom as unknown as Element).getAttribute('data-label') ?? '' }),
+      getAttrs: dom => ({
+        level,
+        id: (dom as unknown as Element).getAttribute('data-id') ?? '',
+        label: (dom as unknown as Element).getAttribute('data-label') ?? '',
+      }),
     })),
     toDOM: node => [`h${Math.min(6, node.attrs.level as number)}`, { 'data-id': node.attrs.id, 'data-label': node.attrs.label }, 0],
   },
@@ -109,7 +119,12 @@ const nodes: Record<string, NodeSpec> = {
     parseDOM: [{ tag: 'ol' }],
     toDOM: () => ['ol', 0],
   },
-  listItem: { content: 'paragraph (paragraph | bulletedList | numberedList)*', defining: true, parseDOM: [{ tag: 'li' }], toDOM: () => ['li', 0] },
+  listItem: {
+    content: 'paragraph (paragraph | bulletedList | numberedList)*',
+    defining: true,
+    parseDOM: [{ tag: 'li' }],
+    toDOM: () => ['li', 0],
+  },
   figure: {
     ...carried('figure', 'figure', { ...labelled, picture: string(), width: number(0.8), alternative: string() }),
     group: 'block',
@@ -129,14 +144,26 @@ const nodes: Record<string, NodeSpec> = {
     atom: true,
   },
   formula: { ...carried('formula', 'span', { formula: string() }, true), group: 'inline', inline: true, atom: true },
-  note: { ...carried('note', 'span', labelled), group: 'inline', inline: true, atom: true, content: '(text | formula | reference)*', isolating: true },
+  note: {
+    ...carried('note', 'span', labelled),
+    group: 'inline',
+    inline: true,
+    atom: true,
+    content: '(text | formula | reference)*',
+    isolating: true,
+  },
   /** `was` keeps, by target id, what a target was called when it was deleted: history, never a cached number. */
   reference: {
-    ...carried('reference', 'a', {
-      targets: record([], isStrings),
-      wording: oneOf('nameAndNumber', ['number', 'nameAndNumber', 'page', 'nameNumberAndPage']),
-      was: record({}, isStringRecord),
-    }, true),
+    ...carried(
+      'reference',
+      'a',
+      {
+        targets: record([], isStrings),
+        wording: oneOf('nameAndNumber', ['number', 'nameAndNumber', 'page', 'nameNumberAndPage']),
+        was: record({}, isStringRecord),
+      },
+      true,
+    ),
     group: 'inline',
     inline: true,
     atom: true,

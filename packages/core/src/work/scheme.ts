@@ -67,7 +67,17 @@ const section = names('Section', 'Sections', 'Sec.', 'Secs.')
 const appendix = names('Appendix', 'Appendices', 'App.', 'Apps.')
 
 function rule(n: number, named: Names, pattern: Tile[], more: Partial<LevelRule> = {}): LevelRule {
-  return { level: n, names: named, pattern, form: 'arabic', start: 1, restartAfter: n > 1 ? n - 1 : null, forceArabic: false, follows: 'gap', ...more }
+  return {
+    level: n,
+    names: named,
+    pattern,
+    form: 'arabic',
+    start: 1,
+    restartAfter: n > 1 ? n - 1 : null,
+    forceArabic: false,
+    follows: 'gap',
+    ...more,
+  }
 }
 
 function series(key: string, named: Names, prefixLevel: number | null, more: Partial<SeriesRule> = {}): SeriesRule {

@@ -1,8 +1,8 @@
 /** A work: its document and everything that stands beside it. */
 import type { Node } from 'prosemirror-model'
 import { type HouseStyle, paperStyle, thesisStyle } from './houseStyle.ts'
-import { paperScheme, type Scheme, thesisScheme } from './scheme.ts'
 import { schema } from './schema.ts'
+import { paperScheme, type Scheme, thesisScheme } from './scheme.ts'
 
 export type WorkKind = 'thesis' | 'paper'
 

@@ -1,7 +1,7 @@
 /** The file of a work: `work.json`, checked against its schema and against the document's own rules, and brought up to date. */
 import type { HouseStyle } from './houseStyle.ts'
-import type { Scheme } from './scheme.ts'
 import { type Node, schema } from './schema.ts'
+import type { Scheme } from './scheme.ts'
 import type { Picture, Settings, Work } from './work.ts'
 import validate from './workFile.validate.js'
 
@@ -40,7 +40,9 @@ export function workFromJson(text: string, pictures: Map<string, Picture>): Work
   const file = migrated(parse(text))
   if (!validate(file)) {
     const error = (validate as unknown as { errors: { instancePath: string; message?: string }[] }).errors[0]
-    throw new WorkFileError(`The work’s file does not keep to its form: ${error?.instancePath.slice(1).replaceAll('/', ' › ') || 'the whole'} ${error?.message ?? 'is wrong'}.`)
+    throw new WorkFileError(
+      `The work’s file does not keep to its form: ${error?.instancePath.slice(1).replaceAll('/', ' › ') || 'the whole'} ${error?.message ?? 'is wrong'}.`,
+    )
   }
   const { settings, scheme, houseStyle, doc } = file as unknown as WorkFile
   return { settings, scheme, houseStyle, doc: documentFromJson(doc), pictures }
@@ -53,7 +55,8 @@ function parse(text: string): Record<string, unknown> {
   } catch {
     throw new WorkFileError('The work’s file is damaged: it is not readable as JSON.')
   }
-  if (typeof file !== 'object' || file === null || (file as WorkFile).format !== 'steady-ledger-work') throw new WorkFileError('This is not a work of Steady Ledger.')
+  if (typeof file !== 'object' || file === null || (file as WorkFile).format !== 'steady-ledger-work')
+    throw new WorkFileError('This is not a work of Steady Ledger.')
   return file as Record<string, unknown>
 }
 
@@ -61,10 +64,12 @@ function migrated(file: Record<string, unknown>): Record<string, unknown> {
   let current = file
   while (typeof current.version === 'number' && current.version < currentVersion) {
     const step = migrations[current.version]
-    if (!step) throw new WorkFileError(`The work was written in version ${current.version} of its form, which this program cannot bring up to date.`)
+    if (!step)
+      throw new WorkFileError(`The work was written in version ${current.version} of its form, which this program cannot bring up to date.`)
     current = step(current)
   }
-  if (Number(current.version) > currentVersion) throw new WorkFileError('The work was written by a newer version of Steady Ledger. Update the program to open it.')
+  if (Number(current.version) > currentVersion)
+    throw new WorkFileError('The work was written by a newer version of Steady Ledger. Update the program to open it.')
   return current
 }
 

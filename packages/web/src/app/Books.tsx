@@ -34,6 +34,11 @@ export function Books() {
 
 const Balance = () => (
   <svg width="16" height="14" viewBox="0 0 16 14" aria-hidden="true" className="balance">
-    <path d="M8 1v11M4 12.500h8M2.500 3.500h11M2.500 3.500 .7 8h3.600zM13.500 3.500 11.700 8h3.600z" fill="none" stroke="currentColor" strokeWidth="1.1" />
+    <path
+      d="M8 1v11M4 12.500h8M2.500 3.500h11M2.500 3.500 .7 8h3.600zM13.500 3.500 11.700 8h3.600z"
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.1"
+    />
   </svg>
 )

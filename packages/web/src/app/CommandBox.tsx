@@ -1,8 +1,9 @@
 /** One box to go anywhere and do anything: headings, entries and pages by what they say, commands by name. */
+
+import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { Dialog } from 'radix-ui'
 import { useMemo, useRef, useState } from 'react'
 import type { NavigateFunction } from 'react-router'
-import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { namedCommands } from './commands.ts'
 import { useSession, useView } from './sessionContext.ts'
 
@@ -27,12 +28,17 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
     const fits = (text: string): boolean => words.every(word => text.toLowerCase().includes(word))
     const found: Choice[] = []
     const page = /^(?:page\s+|p\.?\s*)?([ivxlc]+|\d+)$/i.exec(asked.trim())?.[1]
-    if (page && labels?.includes(page.toLowerCase())) found.push({ key: 'page', number: page, text: `Page ${page}`, hint: 'page', run: () => navigate(`pages/${page.toLowerCase()}`) })
+    if (page && labels?.includes(page.toLowerCase()))
+      found.push({ key: 'page', number: page, text: `Page ${page}`, hint: 'page', run: () => navigate(`pages/${page.toLowerCase()}`) })
     for (const command of namedCommands)
-      if (fits(command.name)) found.push({ key: command.name, number: '', text: command.name, hint: command.keys ?? 'command', run: () => command.run(session) })
+      if (fits(command.name))
+        found.push({ key: command.name, number: '', text: command.name, hint: command.keys ?? 'command', run: () => command.run(session) })
     for (const entry of ledger.entries) {
       if (found.length > mostShown * 2) break
-      const name = entry.item.block === 'division' && !entry.number ? '' : `${entry.names.one} ${entry.number.replace(`${entry.names.one} `, '')}`.trim()
+      const name =
+        entry.item.block === 'division' && !entry.number
+          ? ''
+          : `${entry.names.one} ${entry.number.replace(`${entry.names.one} `, '')}`.trim()
       const text = entry.item.block === 'equation' ? entry.item.label || 'equation' : plainText(entry.item.text!)
       if (entry.item.kind !== 'note' && fits(`${name} ${text} ${entry.item.label}`))
         found.push({ key: entry.id, number: name, text, hint: 'go to', run: () => navigate(`galley/${entry.id}`) })
@@ -78,7 +84,16 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
           />
           <div id="command-choices" role="listbox" aria-label="Choices" ref={list} className="choices">
             {choices.map((choice, index) => (
-              <div key={choice.key} id={`choice-${index}`} role="option" tabIndex={-1} aria-selected={index === at} className="choice" onClick={() => take(choice)} onKeyDown={() => {}}>
+              <div
+                key={choice.key}
+                id={`choice-${index}`}
+                role="option"
+                tabIndex={-1}
+                aria-selected={index === at}
+                className="choice"
+                onClick={() => take(choice)}
+                onKeyDown={() => {}}
+              >
                 <span className="choice-number">{choice.number}</span>
                 <span className="choice-text">{choice.text}</span>
                 <span className="choice-hint">{choice.hint}</span>

@@ -1,13 +1,14 @@
 /** The window around every view of a work: thumb tabs, the state of the books, undo, the command box, the foot. */
+
+import { countWords, division, plainText, titleOf } from '@steady-ledger/core/work/schema.ts'
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router'
-import { countWords, division, plainText, titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Session } from '../session.ts'
 import { Books } from './Books.tsx'
 import { CommandBox } from './CommandBox.tsx'
 import { NoticeBar } from './NoticeBar.tsx'
-import { openSession } from './sessions.ts'
 import { SessionContext, useSession, useView } from './sessionContext.ts'
+import { openSession } from './sessions.ts'
 
 const tabs = [
   ['galley', 'Galley'],
@@ -43,7 +44,12 @@ export function Frame() {
         </Link>
       </main>
     )
-  if (!session || session.id !== workId) return <main className="centre-note" aria-busy="true">Opening the work…</main>
+  if (!session || session.id !== workId)
+    return (
+      <main className="centre-note" aria-busy="true">
+        Opening the work…
+      </main>
+    )
   return (
     <SessionContext value={session}>
       <Window />
@@ -71,7 +77,9 @@ function Window() {
         setAsking(true)
       }
       // In the galley the editor undoes for itself; elsewhere the work is undone all the same, unless a field is being typed in.
-      const inField = event.target instanceof HTMLElement && (event.target.isContentEditable || ['INPUT', 'TEXTAREA', 'MATH-FIELD'].includes(event.target.tagName))
+      const inField =
+        event.target instanceof HTMLElement &&
+        (event.target.isContentEditable || ['INPUT', 'TEXTAREA', 'MATH-FIELD'].includes(event.target.tagName))
       if (inField) return
       if (event.key === 'z' && !event.shiftKey) {
         event.preventDefault()
@@ -159,7 +167,10 @@ function Foot() {
       )}
       {save.kind === 'reading' && (
         <span className="wrong">
-          Open for writing in another tab. <button type="button" onClick={() => session.takeOver()}>Write here</button>
+          Open for writing in another tab.{' '}
+          <button type="button" onClick={() => session.takeOver()}>
+            Write here
+          </button>
         </span>
       )}
     </footer>

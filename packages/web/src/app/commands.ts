@@ -1,12 +1,13 @@
 /** Everything the command box can do: a name, what it is called for, and its keys. */
+
+import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
-import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
 import { insertDivision, insertTable, setHeading } from '../editor/insert.ts'
 import { onSection } from '../editor/keys.ts'
 import type { Session } from '../session.ts'
-import { applyTheme } from './theme.ts'
 import { act } from './acts.ts'
+import { applyTheme } from './theme.ts'
 
 export interface NamedCommand {
   name: string

@@ -1,6 +1,7 @@
 /** The one open session. Opening another work closes it, with everything saved. */
-import { loadWork } from '../storage/database.ts'
+
 import { Session } from '../session.ts'
+import { loadWork } from '../storage/database.ts'
 
 let open: { id: string; session: Promise<Session> } | null = null
 

@@ -6,8 +6,8 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { useSession } from '../app/sessionContext.ts'
 import { FormulaText } from '../views/FormulaText.tsx'
 import { useFloatingPlace } from '../views/galley/floatingPlace.ts'
-import { handleSlots } from './slots.ts'
 import { palette } from './palette.ts'
+import { handleSlots } from './slots.ts'
 
 export function Composer({ view, at, onClose }: { view: EditorView; at: number; onClose(): void }) {
   const session = useSession()
@@ -25,7 +25,9 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
     const node = view.state.doc.nodeAt(position.current)
     if (node?.attrs.formula !== undefined) {
       const { doc } = view.state
-      const selection = node.isInline ? TextSelection.create(doc, position.current + node.nodeSize) : NodeSelection.create(doc, position.current)
+      const selection = node.isInline
+        ? TextSelection.create(doc, position.current + node.nodeSize)
+        : NodeSelection.create(doc, position.current)
       view.dispatch(view.state.tr.setSelection(selection))
     }
     view.focus()
@@ -80,7 +82,14 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
       <div className="composer-palette">
         <div className="composer-groups" role="tablist" aria-label="Signs and structures">
           {palette.map(({ name }) => (
-            <button key={name} type="button" role="tab" aria-selected={name === group} onMouseDown={event => event.preventDefault()} onClick={() => setGroup(name)}>
+            <button
+              key={name}
+              type="button"
+              role="tab"
+              aria-selected={name === group}
+              onMouseDown={event => event.preventDefault()}
+              onClick={() => setGroup(name)}
+            >
               {name}
             </button>
           ))}
@@ -89,7 +98,14 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
           {palette
             .find(({ name }) => name === group)!
             .signs.map(({ name, shows, inserts, typed }) => (
-              <button key={name} type="button" className="sign" title={typed ? `${name} – type ${typed}` : name} onMouseDown={event => event.preventDefault()} onClick={() => insert(inserts)}>
+              <button
+                key={name}
+                type="button"
+                className="sign"
+                title={typed ? `${name} – type ${typed}` : name}
+                onMouseDown={event => event.preventDefault()}
+                onClick={() => insert(inserts)}
+              >
                 <FormulaText source={shows} />
                 <span>{name}</span>
                 {typed && <kbd>{typed}</kbd>}

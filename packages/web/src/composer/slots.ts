@@ -34,7 +34,8 @@ export function handleSlots(field: MathfieldElement, leave: () => void): void {
         return
       }
       const whole = Math.min(...edges) === 0 && Math.max(...edges) === field.lastOffset && field.lastOffset > 0
-      if (whole && event.key.length === 1 && !event.ctrlKey && !event.metaKey && !field.dataset.wholeMeant && !isSlot(field.lastOffset)) field.position = field.lastOffset
+      if (whole && event.key.length === 1 && !event.ctrlKey && !event.metaKey && !field.dataset.wholeMeant && !isSlot(field.lastOffset))
+        field.position = field.lastOffset
     },
     { capture: true },
   )

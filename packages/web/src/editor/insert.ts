@@ -1,8 +1,9 @@
 /** Things an author adds, as commands: each puts a block at the cursor's place and the cursor where the writing goes on. */
+
+import type { Wording } from '@steady-ledger/core/references/wordReference.ts'
+import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
-import { schema } from '@steady-ledger/core/work/schema.ts'
-import type { Wording } from '@steady-ledger/core/references/wordReference.ts'
 import { newId } from '../storage/database.ts'
 
 const { nodes } = schema
@@ -98,7 +99,9 @@ export const setHeading =
     if ($from.depth !== 2) return false
     const block = $from.parent
     if (block.type.name !== 'paragraph' && block.type.name !== 'heading') return false
-    const attrs = level ? { ...(block.type.name === 'heading' ? block.attrs : { id: block.attrs.id || newId() }), level } : { id: block.attrs.id }
+    const attrs = level
+      ? { ...(block.type.name === 'heading' ? block.attrs : { id: block.attrs.id || newId() }), level }
+      : { id: block.attrs.id }
     dispatch?.(state.tr.setNodeMarkup($from.before(), level ? nodes.heading! : nodes.paragraph!, attrs))
     return true
   }
@@ -109,11 +112,19 @@ export const insertDivision =
   (state, dispatch) => {
     const generated = role === 'contents' || role === 'seriesList'
     const heading = nodes.title!.create(null, title ? schema.text(title) : null)
-    const division = nodes.division!.create({ id: newId(), role, series, listed: role !== 'contents' && role !== 'titlePage' }, generated ? [heading] : [heading, nodes.paragraph!.create({ id: newId() })])
+    const division = nodes.division!.create(
+      { id: newId(), role, series, listed: role !== 'contents' && role !== 'titlePage' },
+      generated ? [heading] : [heading, nodes.paragraph!.create({ id: newId() })],
+    )
     const index = state.selection.$head.index(0)
     let at = 0
     for (let i = 0; i <= index; i++) at += state.doc.child(i).nodeSize
     const tr = state.tr.insert(at, division)
-    dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve(at + 2))).setMeta('opens division', true).scrollIntoView())
+    dispatch?.(
+      tr
+        .setSelection(TextSelection.near(tr.doc.resolve(at + 2)))
+        .setMeta('opens division', true)
+        .scrollIntoView(),
+    )
     return true
   }

@@ -1,15 +1,29 @@
 /** What the keys do in the galley. Chords of our own begin with Ctrl+Alt; the letter is that of the thing. */
-import { chainCommands, createParagraphNear, deleteSelection, exitCode, joinBackward, joinForward, liftEmptyBlock, newlineInCode, selectNodeBackward, selectNodeForward, splitBlock, toggleMark } from '@tiptap/pm/commands'
+
+import { demote, findBlock, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import {
+  chainCommands,
+  createParagraphNear,
+  deleteSelection,
+  exitCode,
+  joinBackward,
+  joinForward,
+  liftEmptyBlock,
+  newlineInCode,
+  selectNodeBackward,
+  selectNodeForward,
+  splitBlock,
+  toggleMark,
+} from '@tiptap/pm/commands'
 import { InputRule, inputRules, textblockTypeInputRule, wrappingInputRule } from '@tiptap/pm/inputrules'
 import { keymap } from '@tiptap/pm/keymap'
 import { liftListItem, sinkListItem, splitListItem } from '@tiptap/pm/schema-list'
 import { type Command, type Plugin, TextSelection, type Transaction } from '@tiptap/pm/state'
 import { goToNextCell } from '@tiptap/pm/tables'
-import { demote, findBlock, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
-import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Transform } from '@tiptap/pm/transform'
-import { opensDivision } from './oneDivision.ts'
 import { setHeading } from './insert.ts'
+import { opensDivision } from './oneDivision.ts'
 
 const { nodes, marks } = schema
 
@@ -91,7 +105,16 @@ const backspace = chainCommands(deleteSelection, headingToParagraph, joinBackwar
 
 export const editingKeys = (): Plugin =>
   keymap({
-    Enter: chainCommands(splitListItem(nodes.listItem!), liftListItem(nodes.listItem!), leaveHeading, leaveCaption, newlineInCode, createParagraphNear, liftEmptyBlock, splitBlock),
+    Enter: chainCommands(
+      splitListItem(nodes.listItem!),
+      liftListItem(nodes.listItem!),
+      leaveHeading,
+      leaveCaption,
+      newlineInCode,
+      createParagraphNear,
+      liftEmptyBlock,
+      splitBlock,
+    ),
     'Mod-Enter': exitCode,
     Backspace: backspace,
     'Mod-Backspace': backspace,

@@ -1,8 +1,9 @@
 /** Numbers and wordings for node views: pushed to them whenever they change, so that showing them costs no decorations. */
-import type { Node } from '@tiptap/pm/model'
+
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type ReferencePart, wordReference } from '@steady-ledger/core/references/wordReference.ts'
+import type { Node } from '@tiptap/pm/model'
 
 export class LiveNumbers {
   private readonly listeners = new Set<() => void>()
@@ -33,7 +34,8 @@ export class LiveNumbers {
         if (old && old.number !== entry.number && old.number) this.previous.set(entry.id, { number: old.bare, until: now + 2000 })
       }
     this.ledger = ledger
-    for (const node of doc.children) for (const { node: reference, opensSentence } of scanDivision(node).references) this.openings.set(reference, opensSentence)
+    for (const node of doc.children)
+      for (const { node: reference, opensSentence } of scanDivision(node).references) this.openings.set(reference, opensSentence)
     this.push()
   }
 

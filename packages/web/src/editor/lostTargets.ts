@@ -1,9 +1,10 @@
 /** When something that is referred to is deleted, its references learn what it was called, so that the gap can say so. */
-import type { Node } from '@tiptap/pm/model'
-import { Plugin, type Transaction } from '@tiptap/pm/state'
+
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Node } from '@tiptap/pm/model'
+import { Plugin, type Transaction } from '@tiptap/pm/state'
 
 export const lostTargets = (scheme: Scheme): Plugin =>
   new Plugin({

@@ -1,16 +1,17 @@
 /** The text of a note, written beside its line in an editor of its own whose steps go into the work; Esc goes back to the text. */
+
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import { toggleMark } from '@tiptap/pm/commands'
 import { redo, undo } from '@tiptap/pm/history'
 import { keymap } from '@tiptap/pm/keymap'
-import { toggleMark } from '@tiptap/pm/commands'
+import type { Node } from '@tiptap/pm/model'
 import { EditorState, TextSelection } from '@tiptap/pm/state'
 import { StepMap } from '@tiptap/pm/transform'
 import { EditorView } from '@tiptap/pm/view'
-import { schema } from '@steady-ledger/core/work/schema.ts'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import type { Node } from '@tiptap/pm/model'
+import type { Hosts } from './nodeViews/common.ts'
 import { formulaView } from './nodeViews/formula.ts'
 import { referenceView } from './nodeViews/reference.ts'
-import type { Hosts } from './nodeViews/common.ts'
 
 const fromOutside = 'from outside'
 
@@ -18,13 +19,7 @@ export class NoteEditor {
   private readonly view: EditorView
   readonly id: string
 
-  constructor(
-    place: HTMLElement,
-    outer: EditorView,
-    note: Node,
-    hosts: Hosts,
-    close: () => void,
-  ) {
+  constructor(place: HTMLElement, outer: EditorView, note: Node, hosts: Hosts, close: () => void) {
     this.id = note.attrs.id
     const leave = (): boolean => {
       close()

@@ -61,7 +61,10 @@ export class DivisionSelection extends Selection {
 }
 Selection.jsonID('division', DivisionSelection as never)
 
-const bookmark = (at: number): SelectionBookmark => ({ map: mapping => bookmark(mapping.map(at)), resolve: doc => DivisionSelection.at(doc, at) })
+const bookmark = (at: number): SelectionBookmark => ({
+  map: mapping => bookmark(mapping.map(at)),
+  resolve: doc => DivisionSelection.at(doc, at),
+})
 
 /** Pasted divisions and titles become headings and blocks: a paste never cuts the open division in two. */
 export function unwrapDivisions(slice: Slice): Slice {
@@ -120,7 +123,8 @@ function handleKey(view: EditorView, event: KeyboardEvent): boolean {
     return true
   }
   if (control && !event.shiftKey && (event.key === 'Home' || event.key === 'End')) {
-    const at = event.key === 'Home' ? Selection.near(doc.resolve(start + 1)) : Selection.near(doc.resolve(start + doc.child(index).nodeSize - 1), -1)
+    const at =
+      event.key === 'Home' ? Selection.near(doc.resolve(start + 1)) : Selection.near(doc.resolve(start + doc.child(index).nodeSize - 1), -1)
     view.dispatch(state.tr.setSelection(at).scrollIntoView())
     return true
   }
@@ -180,7 +184,10 @@ function keepOpen(transactions: readonly Transaction[], old: EditorState, state:
   if (undone && !meant) {
     const inside = changedRanges(transactions).filter(([from]) => doc.resolve(Math.min(from, doc.content.size)).depth > 0)
     if (inside.length && !inside.some(([from]) => doc.resolve(from).index(0) === index))
-      return state.tr.setSelection(Selection.near(doc.resolve(inside[0]![1]), -1)).setMeta(opensDivision, true).scrollIntoView()
+      return state.tr
+        .setSelection(Selection.near(doc.resolve(inside[0]![1]), -1))
+        .setMeta(opensDivision, true)
+        .scrollIntoView()
   }
   return null
 }
@@ -191,12 +198,20 @@ export const oneDivision = (): Plugin =>
       decorations(state) {
         const index = openIndex(state)
         const from = divisionStart(state.doc, index)
-        return DecorationSet.create(state.doc, [Decoration.node(from, from + state.doc.child(index).nodeSize, { class: 'open' }, { open: true })])
+        return DecorationSet.create(state.doc, [
+          Decoration.node(from, from + state.doc.child(index).nodeSize, { class: 'open' }, { open: true }),
+        ])
       },
       createSelectionBetween(view, $anchor, $head) {
         const index = openIndex(view.state)
         const { selection } = view.state
-        if (selection instanceof DivisionSelection && $anchor.pos >= selection.from && $head.pos <= selection.to && $head.pos - $anchor.pos > selection.to - selection.from - 4) return selection
+        if (
+          selection instanceof DivisionSelection &&
+          $anchor.pos >= selection.from &&
+          $head.pos <= selection.to &&
+          $head.pos - $anchor.pos > selection.to - selection.from - 4
+        )
+          return selection
         const inside = ($at: ResolvedPos): boolean => $at.depth > 0 && $at.index(0) === index
         return inside($anchor) && inside($head) ? null : clampedTo(view.state.doc, index, $anchor.pos, $head.pos)
       },

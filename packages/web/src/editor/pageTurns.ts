@@ -23,7 +23,8 @@ export const pageTurns = (): Plugin<Turns> =>
       apply(tr, old, _before, state) {
         const pageOf: PageOf = tr.getMeta(key) ?? old.pageOf
         const division = state.doc.child(openIndex(state))
-        if (pageOf === old.pageOf && division.attrs.id === old.open) return tr.docChanged ? { ...old, marks: old.marks.map(tr.mapping, tr.doc) } : old
+        if (pageOf === old.pageOf && division.attrs.id === old.open)
+          return tr.docChanged ? { ...old, marks: old.marks.map(tr.mapping, tr.doc) } : old
         const marks: Decoration[] = []
         let start = 0
         for (let i = 0; i < openIndex(state); i++) start += state.doc.child(i).nodeSize
@@ -32,7 +33,12 @@ export const pageTurns = (): Plugin<Turns> =>
           const page = pageOf(block.attrs.id)
           if (!page) return
           if (before && page.index > before.index)
-            marks.push(Decoration.node(start + 1 + offset, start + 1 + offset + block.nodeSize, { class: 'page-turn', 'data-turn': `${before.label} | ${page.label}` }))
+            marks.push(
+              Decoration.node(start + 1 + offset, start + 1 + offset + block.nodeSize, {
+                class: 'page-turn',
+                'data-turn': `${before.label} | ${page.label}`,
+              }),
+            )
           before = page
         })
         return { marks: DecorationSet.create(state.doc, marks), open: division.attrs.id, pageOf }

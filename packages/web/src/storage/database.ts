@@ -1,11 +1,12 @@
 /** Works in the browser's own storage: each division, the settings and each picture is a record of its own. */
-import Dexie, { type EntityTable, type Table } from 'dexie'
+
 import type { FormulaBox } from '@steady-ledger/core/formulas/typesetter.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { division, titleOf } from '@steady-ledger/core/work/schema.ts'
+import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import type { Picture, Settings, Work } from '@steady-ledger/core/work/work.ts'
 import { currentVersion, documentFromJson } from '@steady-ledger/core/work/workFile.ts'
+import Dexie, { type EntityTable, type Table } from 'dexie'
 
 export interface WorkRecord {
   id: string
@@ -47,7 +48,13 @@ class LedgerDatabase extends Dexie {
 
   constructor() {
     super('steady-ledger')
-    this.version(1).stores({ works: 'id, changed', divisions: '[work+id], work', pictures: '[work+name], work', formulas: 'key', notes: 'key' })
+    this.version(1).stores({
+      works: 'id, changed',
+      divisions: '[work+id], work',
+      pictures: '[work+name], work',
+      formulas: 'key',
+      notes: 'key',
+    })
   }
 }
 
@@ -59,7 +66,11 @@ export class StorageError extends Error {}
 export async function storeWork(id: string, work: Work, more: Partial<WorkRecord> = {}): Promise<void> {
   const now = Date.now()
   const divisions = work.doc.children.map(node => ({ work: id, id: division(node).id, json: JSON.stringify(node.toJSON()) }))
-  const pictures = [...work.pictures.values()].map(({ bytes, ...picture }) => ({ ...picture, work: id, bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }) }))
+  const pictures = [...work.pictures.values()].map(({ bytes, ...picture }) => ({
+    ...picture,
+    work: id,
+    bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }),
+  }))
   const size = divisions.reduce((sum, { json }) => sum + json.length, 0) + pictures.reduce((sum, { bytes }) => sum + bytes.size, 0)
   const { settings, scheme, houseStyle } = work
   const record: WorkRecord = {
@@ -88,7 +99,11 @@ export async function storeWork(id: string, work: Work, more: Partial<WorkRecord
 
 export async function loadWork(id: string): Promise<{ record: WorkRecord; work: Work }> {
   const [record, divisions, stored] = await database.transaction('r', database.works, database.divisions, database.pictures, () =>
-    Promise.all([database.works.get(id), database.divisions.where('work').equals(id).toArray(), database.pictures.where('work').equals(id).toArray()]),
+    Promise.all([
+      database.works.get(id),
+      database.divisions.where('work').equals(id).toArray(),
+      database.pictures.where('work').equals(id).toArray(),
+    ]),
   )
   if (!record || record.deleted) throw new StorageError('This work is not on the shelf of this browser.')
   if (record.version > currentVersion) throw new StorageError('This work was written by a newer version of the program. Reload the page.')
@@ -99,7 +114,8 @@ export async function loadWork(id: string): Promise<{ record: WorkRecord; work: 
     return JSON.parse(json)
   })
   const pictures = new Map<string, Picture>()
-  for (const { work: _work, bytes, ...picture } of stored) pictures.set(picture.name, { ...picture, bytes: new Uint8Array(await bytes.arrayBuffer()) })
+  for (const { work: _work, bytes, ...picture } of stored)
+    pictures.set(picture.name, { ...picture, bytes: new Uint8Array(await bytes.arrayBuffer()) })
   const { settings, scheme, houseStyle } = record
   return { record, work: { settings, scheme, houseStyle, doc: documentFromJson({ type: 'doc', content }), pictures } }
 }

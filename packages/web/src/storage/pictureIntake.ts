@@ -4,7 +4,12 @@ import type { Picture } from '@steady-ledger/core/work/work.ts'
 
 /** A name no picture of the work has yet; the author's file name where it can be kept. */
 export function pictureName(wanted: string, taken: ReadonlySet<string>): string {
-  const clean = wanted.normalize('NFC').replace(/[^\p{L}\p{N} ._()-]/gu, '').replace(/^[^\p{L}\p{N}]+/u, '').slice(-120) || 'picture'
+  const clean =
+    wanted
+      .normalize('NFC')
+      .replace(/[^\p{L}\p{N} ._()-]/gu, '')
+      .replace(/^[^\p{L}\p{N}]+/u, '')
+      .slice(-120) || 'picture'
   if (!taken.has(clean)) return clean
   const [, stem, ending] = /^(.*?)(\.[^.]*)?$/.exec(clean)!
   for (let n = 2; ; n++) {

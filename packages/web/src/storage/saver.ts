@@ -33,7 +33,11 @@ export class Saver {
   }
 
   async addPicture({ bytes, ...picture }: Picture): Promise<void> {
-    await database.pictures.put({ ...picture, work: this.work, bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }) })
+    await database.pictures.put({
+      ...picture,
+      work: this.work,
+      bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }),
+    })
   }
 
   /** Writes what is not saved yet; safe to call at any time. */
@@ -52,18 +56,29 @@ export class Saver {
     if (fresh.length === 0 && order === this.order) return
     try {
       await database.transaction('rw', database.works, database.divisions, async () => {
-        await database.divisions.bulkPut(fresh.map(node => ({ work: this.work, id: division(node).id, json: JSON.stringify(node.toJSON()) })))
+        await database.divisions.bulkPut(
+          fresh.map(node => ({ work: this.work, id: division(node).id, json: JSON.stringify(node.toJSON()) })),
+        )
         if (order !== this.order) {
           const gone = this.order.split(',').filter(id => !ids.includes(id))
           await database.divisions.bulkDelete(gone.map((id): [string, string] => [this.work, id]))
         }
-        await database.works.update(this.work, { order: ids, title: titleOf(doc), changed: Date.now(), words: countWords(doc), ...(this.pages() ? { pages: this.pages() } : {}) })
+        await database.works.update(this.work, {
+          order: ids,
+          title: titleOf(doc),
+          changed: Date.now(),
+          words: countWords(doc),
+          ...(this.pages() ? { pages: this.pages() } : {}),
+        })
       })
       for (const node of fresh) this.saved.add(node)
       this.order = order
       if (doc === this.doc) this.onState({ kind: 'saved', at: Date.now() })
     } catch (error) {
-      this.onState({ kind: 'failed', message: `${(error as Error).message}. Your text is still here: export the work before you close this page.` })
+      this.onState({
+        kind: 'failed',
+        message: `${(error as Error).message}. Your text is still here: export the work before you close this page.`,
+      })
     }
   }
 }

@@ -9,4 +9,10 @@ export function download(bytes: Uint8Array, type: string, name: string): void {
 }
 
 /** A title as a file name. */
-export const fileName = (title: string): string => title.toLowerCase().normalize('NFKD').replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').slice(0, 60) || 'work'
+export const fileName = (title: string): string =>
+  title
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 60) || 'work'

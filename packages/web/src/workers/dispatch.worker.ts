@@ -1,8 +1,9 @@
 /** Writes files from a turnover of its own, made from exactly the work that was sent; ended from outside to cancel. */
-import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+
 import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
 import { ledgerRows } from '@steady-ledger/core/dispatch/ledgerRows.ts'
 import { writePdf } from '@steady-ledger/core/dispatch/pdf/writePdf.ts'
+import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
@@ -29,7 +30,10 @@ async function write({ format, work, pictures, date }: ToDispatch): Promise<Uint
     step = steps.next()
   }
   if (format === 'csv') return new TextEncoder().encode(writeLedgerCsv(ledgerRows(step.value)))
-  return writePdf(step.value, fonts, { date: new Date(date), onPage: (done, of) => (done % 8 === 0 && say({ kind: 'progress', says: 'Writing pages', done, of }), true) })
+  return writePdf(step.value, fonts, {
+    date: new Date(date),
+    onPage: (done, of) => (done % 8 === 0 && say({ kind: 'progress', says: 'Writing pages', done, of }), true),
+  })
 }
 
 addEventListener('message', async ({ data }: MessageEvent<ToDispatch>) => {

@@ -11,6 +11,8 @@ import type { FontFiles } from '@steady-ledger/core/type/fonts.ts'
 const addresses = { serif, serifItalic, serifBold, serifBoldItalic, sans, sansSemibold, mono }
 
 export async function fetchFonts(): Promise<FontFiles> {
-  const files = await Promise.all(Object.entries(addresses).map(async ([name, address]) => [name, new Uint8Array(await (await fetch(address)).arrayBuffer())]))
+  const files = await Promise.all(
+    Object.entries(addresses).map(async ([name, address]) => [name, new Uint8Array(await (await fetch(address)).arrayBuffer())]),
+  )
   return Object.fromEntries(files)
 }

@@ -44,5 +44,15 @@ export type FromTurnover =
   | { kind: 'drawn'; version: number; drawings: PageDrawing[] }
   | { kind: 'failed'; message: string }
 
-export type ToDispatch = { kind: 'write'; format: 'pdf' | 'csv'; work: Omit<OpenMessage, 'kind' | 'version' | 'pictures'>; pictures: Picture[]; date: number }
-export type FromDispatch = { kind: 'ready' } | { kind: 'progress'; says: string; done: number; of: number } | { kind: 'written'; bytes: Uint8Array } | { kind: 'failed'; message: string }
+export type ToDispatch = {
+  kind: 'write'
+  format: 'pdf' | 'csv'
+  work: Omit<OpenMessage, 'kind' | 'version' | 'pictures'>
+  pictures: Picture[]
+  date: number
+}
+export type FromDispatch =
+  | { kind: 'ready' }
+  | { kind: 'progress'; says: string; done: number; of: number }
+  | { kind: 'written'; bytes: Uint8Array }
+  | { kind: 'failed'; message: string }

@@ -2,15 +2,16 @@
  * Turns the open work over whenever it changes. It mirrors the document from the steps of the page, works in slices, and drops a
  * turnover that an edit has overtaken; what was computed for it stays in the caches.
  */
-import type { Step as StepType } from 'prosemirror-transform'
-import { Step } from 'prosemirror-transform'
-import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+
 import { findingsOf } from '@steady-ledger/core/findings/index.ts'
+import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
-import { TurnoverEngine, type Turnover, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
+import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
 import { openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
+import type { Step as StepType } from 'prosemirror-transform'
+import { Step } from 'prosemirror-transform'
 import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
 import type { FromTurnover, OpenMessage, PictureFacts, ToTurnover } from './protocol.ts'
@@ -74,7 +75,18 @@ function finish(turnover: Turnover, milliseconds: number): void {
   latest = turnover
   latestVersion = version
   const { pages, pageIndexOf, rounds, settled } = turnover
-  say({ kind: 'turnover', summary: { version, labels: pages.map(page => page.label), pageOf: pageIndexOf, rounds, settled, findings: findingsOf(turnover), milliseconds } })
+  say({
+    kind: 'turnover',
+    summary: {
+      version,
+      labels: pages.map(page => page.label),
+      pageOf: pageIndexOf,
+      rounds,
+      settled,
+      findings: findingsOf(turnover),
+      milliseconds,
+    },
+  })
   draw()
   void keepFormulas()
 }

@@ -1,10 +1,24 @@
 /** The ledger as comma-separated values (RFC 4180), one row an entry. */
 import type { LedgerRow } from '../ledgerRows.ts'
 
-const columns: (keyof LedgerRow)[] = ['id', 'kind', 'series', 'number', 'bare', 'reference', 'label', 'caption', 'division', 'page', 'referredFrom']
+const columns: (keyof LedgerRow)[] = [
+  'id',
+  'kind',
+  'series',
+  'number',
+  'bare',
+  'reference',
+  'label',
+  'caption',
+  'division',
+  'page',
+  'referredFrom',
+]
 
 export function writeLedgerCsv(rows: LedgerRow[]): string {
-  const lines = rows.map(row => columns.map(column => quoted(Array.isArray(row[column]) ? (row[column] as string[]).join('; ') : String(row[column]))).join(','))
+  const lines = rows.map(row =>
+    columns.map(column => quoted(Array.isArray(row[column]) ? (row[column] as string[]).join('; ') : String(row[column]))).join(','),
+  )
   return `${[columns.join(','), ...lines].join('\r\n')}\r\n`
 }
 

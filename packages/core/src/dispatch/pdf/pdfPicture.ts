@@ -37,7 +37,10 @@ export class PdfPictures {
     const { document } = this
     const shown = document.page
     const transform = document._ctm
-    const scratch: Page = new (shown.constructor as new (document: PDFDocument, options: object) => Page)(document, { size: [picture.width, picture.height], margin: 0 })
+    const scratch: Page = new (shown.constructor as new (document: PDFDocument, options: object) => Page)(document, {
+      size: [picture.width, picture.height],
+      margin: 0,
+    })
     document.page = scratch
     document._ctm = [1, 0, 0, 1, 0, 0]
     try {
@@ -45,13 +48,19 @@ export class PdfPictures {
         width: picture.width,
         height: picture.height,
         assumePt: true,
-        fontCallback: (family: string, bold: boolean) => (/serif/i.test(family) && !/sans/i.test(family) ? (bold ? 'serifBold' : 'serif') : bold ? 'sansSemibold' : 'sans'),
+        fontCallback: (family: string, bold: boolean) =>
+          /serif/i.test(family) && !/sans/i.test(family) ? (bold ? 'serifBold' : 'serif') : bold ? 'sansSemibold' : 'sans',
       })
     } finally {
       document.page = shown
       document._ctm = transform
     }
-    Object.assign(scratch.content.data, { Type: 'XObject', Subtype: 'Form', BBox: [0, 0, picture.width, picture.height], Resources: scratch.resources })
+    Object.assign(scratch.content.data, {
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: [0, 0, picture.width, picture.height],
+      Resources: scratch.resources,
+    })
     scratch.content.end()
     scratch.resources.end()
     scratch.dictionary.data = {}

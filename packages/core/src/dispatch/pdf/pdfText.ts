@@ -67,7 +67,9 @@ export class PdfText {
       const own = font.subset.includeGlyph(glyph)
       const plain = face.plainAdvance(glyph)
       font.widths[own] ??= plain * 1000
-      font.unicode[own] ??= [...shape.text.slice(shape.clusters[i], i + 1 < shape.glyphs.length ? shape.clusters[i + 1] : undefined)].map(sign => sign.codePointAt(0)!)
+      font.unicode[own] ??= [...shape.text.slice(shape.clusters[i], i + 1 < shape.glyphs.length ? shape.clusters[i + 1] : undefined)].map(
+        sign => sign.codePointAt(0)!,
+      )
       body += `<${own.toString(16).padStart(4, '0')}>`
       const kern = (plain - shape.advances[i]!) * 1000
       if (Math.abs(kern) > 0.01) body += figure(kern)

@@ -141,7 +141,14 @@ class PdfWriter {
         const first = pieces[0]!
         const end = pieces.at(-1)!
         const size = Math.max(...pieces.map(piece => piece.size))
-        this.area(lead, x + mark.x + first.x, y + mark.baseline - size * 0.9 - riseOf(first), widthOf(end) + end.x - first.x, size * 1.25, parent)
+        this.area(
+          lead,
+          x + mark.x + first.x,
+          y + mark.baseline - size * 0.9 - riseOf(first),
+          widthOf(end) + end.x - first.x,
+          size * 1.25,
+          parent,
+        )
       }
       from = to
     }
@@ -150,7 +157,8 @@ class PdfWriter {
   /** The clickable area of a link; a link to something that is not on any page is left out. */
   private area(lead: Lead, x: number, y: number, width: number, height: number, structParent: StructureElement): void {
     const options = { structParent, Border: [0, 0, 0] }
-    if ('address' in lead) this.document.link(x, y, width, height, lead.address, { ...options, Contents: new String(`Link to ${lead.address}`) })
+    if ('address' in lead)
+      this.document.link(x, y, width, height, lead.address, { ...options, Contents: new String(`Link to ${lead.address}`) })
     else {
       const id = 'entry' in lead ? lead.entry : lead.note
       if (!this.turnover.pageIndexOf.has(id)) return
@@ -253,8 +261,9 @@ const structureType: Record<string, string> = { Title: 'H1', TH: 'P', TD: 'P', L
 
 const altOf = (mark: Mark): string => (mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? mark.source : '')
 const leadOf = (piece: Piece): Lead | null => ('shape' in piece ? piece.lead : null)
-const sameLead = (a: Lead | null, b: Lead | null): boolean => a === b || (a !== null && b !== null && JSON.stringify(a) === JSON.stringify(b))
+const sameLead = (a: Lead | null, b: Lead | null): boolean =>
+  a === b || (a !== null && b !== null && JSON.stringify(a) === JSON.stringify(b))
 const riseOf = (piece: Piece): number => ('shape' in piece ? piece.rise : 0)
 const widthOf = (piece: TextPiece | FormulaPiece): number => ('shape' in piece ? piece.shape.width : piece.formula.width) * piece.size
-const alike = (piece: Piece, first: TextPiece): boolean => 'shape' in piece && piece.shape.face === first.shape.face && piece.size === first.size && piece.rise === first.rise
-
+const alike = (piece: Piece, first: TextPiece): boolean =>
+  'shape' in piece && piece.shape.face === first.shape.face && piece.size === first.size && piece.rise === first.rise

@@ -1,7 +1,7 @@
 import type { Node } from 'prosemirror-model'
 import { seriesRule } from '../../work/scheme.ts'
 import { lineBoxes, type Mark } from '../box.ts'
-import { setText, type Setting, words } from '../setting.ts'
+import { type Setting, setText, words } from '../setting.ts'
 
 /** The caption of a figure or table as one stack of marks, from its own top. */
 export function captionStack(node: Node, setting: Setting): { marks: Mark[]; height: number; notes: string[] } {

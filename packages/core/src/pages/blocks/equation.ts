@@ -14,7 +14,12 @@ export const equation: BlockHandler = (node, setting) => {
   const above = Math.max(formula.height * size, body.size * 0.8)
   let height = above + Math.max(formula.depth * size, body.size * 0.3)
   if (formula.error) {
-    const source = setWords([words(node.attrs.formula || 'Empty equation', body, { face: 'mono', marked: true })], setting, { ...body, align: 'centre' }, setting.measure)
+    const source = setWords(
+      [words(node.attrs.formula || 'Empty equation', body, { face: 'mono', marked: true })],
+      setting,
+      { ...body, align: 'centre' },
+      setting.measure,
+    )
     marks.push({ kind: 'line', x: 0, baseline: above, line: source[0]!, tag: 'P' })
   } else marks.push({ kind: 'formula', x: (setting.measure - width) / 2, baseline: above, formula, size, source: node.attrs.formula })
   if (entry?.number) {
@@ -24,5 +29,9 @@ export const equation: BlockHandler = (node, setting) => {
     if (!fits) height += body.leading
     marks.push({ kind: 'line', x: setting.measure - number!.end, baseline, line: number!, tag: 'Lbl' })
   }
-  return [space(display.before), box(height, marks, { block: node.attrs.id, begins: [node.attrs.id], breakBefore: costs.beforeDisplay }), space(display.after)]
+  return [
+    space(display.before),
+    box(height, marks, { block: node.attrs.id, begins: [node.attrs.id], breakBefore: costs.beforeDisplay }),
+    space(display.after),
+  ]
 }

@@ -2,7 +2,7 @@ import type { ListEntry } from '../../lists/entries.ts'
 import { dependencies, runsOf } from '../../type/inline.ts'
 import { type Line, setParagraph, type TextPiece } from '../../type/paragraph.ts'
 import type { TextStyle } from '../../work/houseStyle.ts'
-import { type Box, box, type Mark, space, type StripItem } from '../box.ts'
+import { type Box, box, type Mark, type StripItem, space } from '../box.ts'
 import type { Setting } from '../setting.ts'
 
 /** Room kept free at the right for page labels, in em. */
@@ -25,8 +25,13 @@ export function generatedList(entries: ListEntry[], pageOf: (id: string) => stri
       const baseline = style.leading * 0.75
       if (index === 0 && entry.number) marks.push(text(entry.number, look, left, baseline, setting))
       marks.push({ kind: 'line', x: left + gap, baseline, line, tag: 'TOCI' })
-      if (index === lines.length - 1) marks.push(...leaderAndLabel(left + gap + line.end, pageOf(entry.id) ?? '…', look, baseline, !top, setting))
-      return box(style.leading, marks, { block: entry.id, lead: { entry: entry.id }, breakAfter: top || index < lines.length - 1 ? Infinity : 0 })
+      if (index === lines.length - 1)
+        marks.push(...leaderAndLabel(left + gap + line.end, pageOf(entry.id) ?? '…', look, baseline, !top, setting))
+      return box(style.leading, marks, {
+        block: entry.id,
+        lead: { entry: entry.id },
+        breakAfter: top || index < lines.length - 1 ? Infinity : 0,
+      })
     })
     return top ? [space(style.leading * 0.55), ...boxes] : boxes
   })
@@ -37,7 +42,8 @@ const leftEdge = (level: number, indent: number): number => indent * Math.max(0,
 function widestNumber(entries: ListEntry[], setting: Setting): Map<number, number> {
   const { line: style } = setting.houseStyle.contents
   const widest = new Map<number, number>()
-  for (const { level, number } of entries) widest.set(level, Math.max(widest.get(level) ?? 0, setting.fonts.serif.shape(number).width * style.size))
+  for (const { level, number } of entries)
+    widest.set(level, Math.max(widest.get(level) ?? 0, setting.fonts.serif.shape(number).width * style.size))
   return widest
 }
 

@@ -1,7 +1,7 @@
-import type { TextStyle } from '../../work/houseStyle.ts'
-import { box, lineBoxes, space, type StripItem, type Tag } from '../box.ts'
-import { type BlockHandler, setText, setWords, words, type Setting } from '../setting.ts'
 import type { Node } from 'prosemirror-model'
+import type { TextStyle } from '../../work/houseStyle.ts'
+import { box, lineBoxes, type StripItem, space, type Tag } from '../box.ts'
+import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 
 /** Gap between the number of a heading and its text, in em. */
 const numberGap = 0.8
@@ -46,9 +46,17 @@ function numberedTitle(node: Node, id: string, style: TextStyle, tag: Tag, setti
     offset = line!.end + gap * style.size
     strip.push(...lineBoxes([line!], { ...style, x: 0, tag, block: id }))
   }
-  const text = lineBoxes(setText(node, setting, { style, measure: setting.measure - offset }), { ...style, x: offset, tag, block: id, begins: [id] })
+  const text = lineBoxes(setText(node, setting, { style, measure: setting.measure - offset }), {
+    ...style,
+    x: offset,
+    tag,
+    block: id,
+    begins: [id],
+  })
   const numberBox = offset ? strip.pop() : undefined
   if (numberBox?.kind === 'box' && text[0]) text[0] = { ...text[0], marks: [...numberBox.marks, ...text[0].marks] }
   strip.push(...text)
-  return strip.map(item => (item.kind === 'box' ? { ...item, breakAfter: Infinity, begins: item === strip[0] || item.begins.length ? [id] : [] } : item))
+  return strip.map(item =>
+    item.kind === 'box' ? { ...item, breakAfter: Infinity, begins: item === strip[0] || item.begins.length ? [id] : [] } : item,
+  )
 }

@@ -1,7 +1,7 @@
 import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../../numbers/counterForm.ts'
-import { costs, lineBoxes, space, type StripItem } from '../box.ts'
-import { type BlockHandler, setText, setWords, type Setting, words } from '../setting.ts'
+import { costs, lineBoxes, type StripItem, space } from '../box.ts'
+import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 
 const bullets = ['•', '–', '·']
 

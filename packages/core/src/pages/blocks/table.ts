@@ -1,7 +1,7 @@
 import type { Node } from 'prosemirror-model'
 import { seriesRule } from '../../work/scheme.ts'
-import { box, lineBoxes, type Mark, space, type StripItem } from '../box.ts'
-import { type BlockHandler, setText, type Setting } from '../setting.ts'
+import { box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
+import { type BlockHandler, type Setting, setText } from '../setting.ts'
 import { captionStack, moved, stack } from './caption.ts'
 
 const padding = { across: 5, down: 3 }
@@ -36,9 +36,21 @@ export const table: BlockHandler = (node, setting) => {
   return [box(height, marks, { block: id, begins: [id], notes, float: { series: 'table', ...float } })]
 }
 
-function longTable(id: string, caption: ReturnType<typeof captionStack>, rows: Row[], width: number, x: number, setting: Setting): StripItem[] {
+function longTable(
+  id: string,
+  caption: ReturnType<typeof captionStack>,
+  rows: Row[],
+  width: number,
+  x: number,
+  setting: Setting,
+): StripItem[] {
   const { float } = setting.houseStyle
-  const head = box(caption.height + float.captionGap, caption.marks, { block: id, begins: [id], notes: caption.notes, breakAfter: Infinity })
+  const head = box(caption.height + float.captionGap, caption.marks, {
+    block: id,
+    begins: [id],
+    notes: caption.notes,
+    breakAfter: Infinity,
+  })
   const boxes = rows.map((row, index) =>
     box(row.height, [...rulesOf(rows, index, width).map(rule => moved(rule, x, 0)), ...row.marks.map(mark => moved(mark, x, 0))], {
       block: id,
@@ -106,7 +118,11 @@ function columnWidths(layout: Cell[][], columns: number, setting: Setting): numb
   for (const cells of layout)
     for (const { node, column, columns: spanned } of cells) {
       if (spanned > 1) continue
-      const width = Math.max(...node.children.flatMap(paragraph => setText(paragraph, setting, { style: cellStyle(node, setting), measure: endless }).map(lineWidth)))
+      const width = Math.max(
+        ...node.children.flatMap(paragraph =>
+          setText(paragraph, setting, { style: cellStyle(node, setting), measure: endless }).map(lineWidth),
+        ),
+      )
       natural[column] = Math.max(natural[column]!, width + padding.across * 2 + 0.5)
     }
   const sum = natural.reduce((a, b) => a + b, 0)
@@ -136,7 +152,12 @@ function setCell({ node }: Cell, left: number, width: number, setting: Setting):
   const style = cellStyle(node, setting)
   const tag = node.type.name === 'gridHead' ? 'TH' : 'TD'
   const boxes = node.children.flatMap(paragraph =>
-    lineBoxes(setText(paragraph, setting, { style, measure: width - padding.across * 2 }), { ...style, x: left + padding.across, tag, block: paragraph.attrs.id }),
+    lineBoxes(setText(paragraph, setting, { style, measure: width - padding.across * 2 }), {
+      ...style,
+      x: left + padding.across,
+      tag,
+      block: paragraph.attrs.id,
+    }),
   )
   const { marks, height, notes } = stack(boxes)
   return { height, notes, marks: marks.map(mark => moved(mark, 0, padding.down)) }

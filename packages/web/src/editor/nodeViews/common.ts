@@ -1,7 +1,8 @@
 /** Pieces that node views are made of. */
+
+import { mathMl } from '@steady-ledger/core/formulas/mathml.ts'
 import type { Node } from '@tiptap/pm/model'
 import type { EditorView, NodeView, ViewMutationRecord } from '@tiptap/pm/view'
-import { mathMl } from '@steady-ledger/core/formulas/mathml.ts'
 import type { LiveNumbers } from '../live.ts'
 
 export interface Hosts {
@@ -23,7 +24,11 @@ export function element<K extends keyof HTMLElementTagNameMap>(tag: K, className
 }
 
 /** The number of an entry in the number column, with its old value struck through while the change is news. */
-export function numberColumn(live: LiveNumbers, idOf: () => string, write: (number: string) => string): { dom: HTMLElement; stop: () => void } {
+export function numberColumn(
+  live: LiveNumbers,
+  idOf: () => string,
+  write: (number: string) => string,
+): { dom: HTMLElement; stop: () => void } {
   const dom = element('div', 'number-column')
   dom.contentEditable = 'false'
   const now = dom.appendChild(element('span', 'number'))

@@ -1,7 +1,7 @@
+import { countWords, division, roles } from '@steady-ledger/core/work/schema.ts'
 import type { Node } from '@tiptap/pm/model'
 import { Selection } from '@tiptap/pm/state'
 import type { Decoration, EditorView, NodeView } from '@tiptap/pm/view'
-import { countWords, division, roles } from '@steady-ledger/core/work/schema.ts'
 import { opensDivision } from '../oneDivision.ts'
 import { element, type Hosts } from './common.ts'
 
@@ -16,11 +16,20 @@ export const divisionView =
     if (isOpen(decorations)) {
       dom.dataset.role = division(first).role
       if (roles[division(first).role].generated) {
-        const note = element('p', 'generated', 'This list is written by the program: its entries and page numbers always agree with the work. Its title is yours.')
+        const note = element(
+          'p',
+          'generated',
+          'This list is written by the program: its entries and page numbers always agree with the work. Its title is yours.',
+        )
         note.contentEditable = 'false'
         const content = element('div', 'content')
         dom.append(content, note)
-        return { dom, contentDOM: content, update: (node, found) => isOpen(found) && node.attrs.id === id, ignoreMutation: mutation => mutation.type !== 'selection' && !content.contains(mutation.target) }
+        return {
+          dom,
+          contentDOM: content,
+          update: (node, found) => isOpen(found) && node.attrs.id === id,
+          ignoreMutation: mutation => mutation.type !== 'selection' && !content.contains(mutation.target),
+        }
       }
       return { dom, contentDOM: dom, update: (node, found) => isOpen(found) && node.attrs.id === id }
     }
@@ -43,7 +52,12 @@ export const divisionView =
       event.preventDefault()
       const at = getPos()
       if (at === undefined) return
-      view.dispatch(view.state.tr.setSelection(Selection.near(view.state.doc.resolve(at + 1))).setMeta(opensDivision, true).scrollIntoView())
+      view.dispatch(
+        view.state.tr
+          .setSelection(Selection.near(view.state.doc.resolve(at + 1)))
+          .setMeta(opensDivision, true)
+          .scrollIntoView(),
+      )
       view.focus()
     }
     button.addEventListener('click', open)

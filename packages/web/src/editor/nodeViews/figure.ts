@@ -8,7 +8,11 @@ export const figureView =
     let node = first
     const dom = element('figure', 'block figure')
     dom.dataset.id = node.attrs.id
-    const column = numberColumn(live, () => node.attrs.id, number => `Fig. ${number}`)
+    const column = numberColumn(
+      live,
+      () => node.attrs.id,
+      number => `Fig. ${number}`,
+    )
     const frame = element('div', 'picture')
     frame.contentEditable = 'false'
     const content = element('div', 'captions')

@@ -8,7 +8,11 @@ export const equationView =
     let node: Node = first
     const dom = element('div', 'block equation')
     dom.dataset.id = node.attrs.id
-    const column = numberColumn(live, () => node.attrs.id, number => number)
+    const column = numberColumn(
+      live,
+      () => node.attrs.id,
+      number => number,
+    )
     const math = element('div', 'math')
     dom.append(column.dom, math)
     showFormula(math, node.attrs.formula, true)

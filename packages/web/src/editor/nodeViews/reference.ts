@@ -11,8 +11,13 @@ export const referenceView =
       const parts = live.wording(node)
       const text = parts.map(part => part.text).join('')
       if (dom.textContent !== text) dom.textContent = text
-      dom.classList.toggle('lost', parts.some(part => part.lost))
-      dom.title = parts.some(part => part.lost) ? 'What this refers to was deleted. Choose another target in the slip.' : 'Ctrl + press follows'
+      dom.classList.toggle(
+        'lost',
+        parts.some(part => part.lost),
+      )
+      dom.title = parts.some(part => part.lost)
+        ? 'What this refers to was deleted. Choose another target in the slip.'
+        : 'Ctrl + press follows'
     }
     const stop = live.follow(paint)
     dom.addEventListener('click', event => {

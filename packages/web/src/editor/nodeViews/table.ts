@@ -5,8 +5,18 @@ export const tableView =
   node => {
     const dom = element('figure', 'block table-block')
     dom.dataset.id = node.attrs.id
-    const column = numberColumn(live, () => node.attrs.id, number => `Tab. ${number}`)
+    const column = numberColumn(
+      live,
+      () => node.attrs.id,
+      number => `Tab. ${number}`,
+    )
     const content = element('div', 'captions')
     dom.append(column.dom, content)
-    return { dom, contentDOM: content, ignoreMutation: outside(content), destroy: column.stop, update: next => next.type === node.type && next.attrs.id === node.attrs.id }
+    return {
+      dom,
+      contentDOM: content,
+      ignoreMutation: outside(content),
+      destroy: column.stop,
+      update: next => next.type === node.type && next.attrs.id === node.attrs.id,
+    }
   }

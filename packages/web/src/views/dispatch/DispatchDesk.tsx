@@ -1,20 +1,40 @@
 /** Where a work leaves the house: what must be mended first, then the files. */
-import { useEffect, useRef, useState } from 'react'
-import { Link } from 'react-router'
+
 import { writeBundle } from '@steady-ledger/core/work/bundle.ts'
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
+import { useEffect, useRef, useState } from 'react'
+import { Link } from 'react-router'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import type { FromDispatch, ToDispatch } from '../../workers/protocol.ts'
 import { download, fileName } from '../download.ts'
 
 type Format = 'pdf' | 'csv' | 'bundle'
 const formats: Record<Format, { name: string; says: string; ending: string; type: string }> = {
-  pdf: { name: 'PDF', says: 'The pages as they stand, with links, bookmarks, page labels and structure.', ending: '.pdf', type: 'application/pdf' },
-  csv: { name: 'Ledger as CSV', says: 'Every number with its label, caption, page and references.', ending: '-ledger.csv', type: 'text/csv' },
-  bundle: { name: 'The work itself', says: 'Text and pictures in one file, to keep or to open elsewhere.', ending: '.ledger.zip', type: 'application/zip' },
+  pdf: {
+    name: 'PDF',
+    says: 'The pages as they stand, with links, bookmarks, page labels and structure.',
+    ending: '.pdf',
+    type: 'application/pdf',
+  },
+  csv: {
+    name: 'Ledger as CSV',
+    says: 'Every number with its label, caption, page and references.',
+    ending: '-ledger.csv',
+    type: 'text/csv',
+  },
+  bundle: {
+    name: 'The work itself',
+    says: 'Text and pictures in one file, to keep or to open elsewhere.',
+    ending: '.ledger.zip',
+    type: 'application/zip',
+  },
 }
 
-type State = { kind: 'idle' } | { kind: 'writing'; format: Format; says: string; done: number; of: number } | { kind: 'done'; format: Format; size: number; seconds: number } | { kind: 'failed'; format: Format; message: string }
+type State =
+  | { kind: 'idle' }
+  | { kind: 'writing'; format: Format; says: string; done: number; of: number }
+  | { kind: 'done'; format: Format; size: number; seconds: number }
+  | { kind: 'failed'; format: Format; message: string }
 
 export function DispatchDesk() {
   const session = useSession()
@@ -52,7 +72,13 @@ export function DispatchDesk() {
     made.addEventListener('message', ({ data }: MessageEvent<FromDispatch>) => {
       if (data.kind === 'ready') {
         const { settings, scheme, houseStyle, doc, pictures } = work
-        const message: ToDispatch = { kind: 'write', format, work: { settings, scheme, houseStyle, doc: JSON.stringify(doc.toJSON()) }, pictures: [...pictures.values()], date: Date.now() }
+        const message: ToDispatch = {
+          kind: 'write',
+          format,
+          work: { settings, scheme, houseStyle, doc: JSON.stringify(doc.toJSON()) },
+          pictures: [...pictures.values()],
+          date: Date.now(),
+        }
         made.postMessage(message)
       } else if (data.kind === 'progress') setState({ kind: 'writing', format, says: data.says, done: data.done, of: data.of })
       else if (data.kind === 'written') {
@@ -74,7 +100,8 @@ export function DispatchDesk() {
           {must && must.length === 0 && <p className="fine">Nothing must be mended. Numbers, references, lists and pages agree.</p>}
           {must && must.length > 0 && (
             <p className="wrong">
-              {must.length === 1 ? 'One thing' : `${must.length} things`} must be mended first. The files can be written all the same; what is wrong is marked in them. <Link to="../findings">Show findings</Link>
+              {must.length === 1 ? 'One thing' : `${must.length} things`} must be mended first. The files can be written all the same; what
+              is wrong is marked in them. <Link to="../findings">Show findings</Link>
             </p>
           )}
         </section>
@@ -97,7 +124,8 @@ export function DispatchDesk() {
                       )}
                       {own?.kind === 'done' && (
                         <p className="fine">
-                          Written: {own.size > 1e6 ? `${(own.size / 1e6).toFixed(1)} MB` : `${Math.ceil(own.size / 1000)} KB`} in {own.seconds.toFixed(1)} s.
+                          Written: {own.size > 1e6 ? `${(own.size / 1e6).toFixed(1)} MB` : `${Math.ceil(own.size / 1000)} KB`} in{' '}
+                          {own.seconds.toFixed(1)} s.
                         </p>
                       )}
                       {own?.kind === 'failed' && <p className="wrong">Not written: {own.message}</p>}

@@ -1,8 +1,9 @@
 /** What the checks found, by weight, each with its place and, where one step mends it, its remedy. */
-import { Link } from 'react-router'
+
 import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
 import { type Finding, type Weight, weights } from '@steady-ledger/core/findings/finding.ts'
 import { checks } from '@steady-ledger/core/findings/index.ts'
+import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 
@@ -12,7 +13,12 @@ export function FindingsView() {
   const session = useSession()
   const turnover = useView(view => view.turnover)
   const doc = useView(view => view.doc)
-  if (!turnover) return <main className="centre-note" aria-busy="true">Checking…</main>
+  if (!turnover)
+    return (
+      <main className="centre-note" aria-busy="true">
+        Checking…
+      </main>
+    )
   const mend = (found: Finding[]): void => {
     const { tr } = session.state
     let done = 0
@@ -20,7 +26,11 @@ export function FindingsView() {
     for (const finding of [...found].reverse()) if (finding.remedy && applyRemedy(tr, finding.remedy)) done++
     if (done === 0) return notify({ kind: 'wrong', text: 'There is nothing left to mend there.' })
     session.dispatch(tr)
-    notify({ kind: 'done', text: done === 1 ? 'Mended.' : `${done} places were mended.`, action: { says: 'Undo', run: () => session.undo() } })
+    notify({
+      kind: 'done',
+      text: done === 1 ? 'Mended.' : `${done} places were mended.`,
+      action: { says: 'Undo', run: () => session.undo() },
+    })
   }
   const page = (finding: Finding): string => turnover.labels[turnover.pageOf.get(finding.place) ?? -1] ?? ''
   return (

@@ -1,10 +1,11 @@
 /** The “+” beside the block that holds the cursor: what can be added after it. */
-import { addRowAfter, addColumnAfter, isInTable } from '@tiptap/pm/tables'
+
+import { schema } from '@steady-ledger/core/work/schema.ts'
 import { wrapInList } from '@tiptap/pm/schema-list'
+import { addColumnAfter, addRowAfter, isInTable } from '@tiptap/pm/tables'
 import type { EditorView } from '@tiptap/pm/view'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, useState } from 'react'
-import { schema } from '@steady-ledger/core/work/schema.ts'
 import { act } from '../../app/acts.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { insertDivision, insertTable, setHeading } from '../../editor/insert.ts'
@@ -36,7 +37,12 @@ export function AddButton({ view }: { view: EditorView }) {
   )
   return (
     <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className="add-button" style={{ top }} aria-label="Add after this block" onMouseDown={event => event.preventDefault()}>
+      <DropdownMenu.Trigger
+        className="add-button"
+        style={{ top }}
+        aria-label="Add after this block"
+        onMouseDown={event => event.preventDefault()}
+      >
         +
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

@@ -1,10 +1,16 @@
 /** The writing view: spine, sheet, slip. */
-import { EditorView } from '@tiptap/pm/view'
+
+import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
 import { NodeSelection } from '@tiptap/pm/state'
+import { EditorView } from '@tiptap/pm/view'
 import { useEffect, useRef, useState } from 'react'
 import { useLocation, useNavigate, useParams } from 'react-router'
-import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
+import { offerActs } from '../../app/acts.ts'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { Composer } from '../../composer/Composer.tsx'
 import { insertEquation, insertFigure, insertFormula, insertNote } from '../../editor/insert.ts'
+import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { divisionView } from '../../editor/nodeViews/division.ts'
 import { figureView } from '../../editor/nodeViews/figure.ts'
 import { equationView, formulaView } from '../../editor/nodeViews/formula.ts'
@@ -12,14 +18,9 @@ import { headingView } from '../../editor/nodeViews/heading.ts'
 import { noteView } from '../../editor/nodeViews/note.ts'
 import { referenceView } from '../../editor/nodeViews/reference.ts'
 import { tableView } from '../../editor/nodeViews/table.ts'
-import type { Hosts } from '../../editor/nodeViews/common.ts'
+import type { Session } from '../../session.ts'
 import { newId } from '../../storage/database.ts'
 import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
-import { offerActs } from '../../app/acts.ts'
-import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
-import type { Session } from '../../session.ts'
-import { Composer } from '../../composer/Composer.tsx'
 import { AddButton } from './AddButton.tsx'
 import { NotePanel } from './NotePanel.tsx'
 import { ReferencePicker } from './ReferencePicker.tsx'
@@ -61,7 +62,14 @@ export function Galley() {
     const made = new EditorView(place.current, {
       state: session.state,
       dispatchTransaction: session.dispatch,
-      attributes: { class: 'sheet-text', spellcheck: 'true', lang: session.work.settings.language, 'aria-label': 'Text of the work', role: 'textbox', 'aria-multiline': 'true' },
+      attributes: {
+        class: 'sheet-text',
+        spellcheck: 'true',
+        lang: session.work.settings.language,
+        'aria-label': 'Text of the work',
+        role: 'textbox',
+        'aria-multiline': 'true',
+      },
       nodeViews: {
         division: divisionView(hosts),
         title: headingView(hosts),
@@ -164,12 +172,28 @@ export function Galley() {
         {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={() => setFloating(null)} />}
         {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={() => setFloating(null)} />}
       </div>
-      {panels.slip && <Slip onComposer={at => setFloating({ kind: 'composer', at })} onReference={at => setFloating({ kind: 'reference', at })} onPicture={id => ((choosingFor.current = id), chooser.current?.click())} />}
+      {panels.slip && (
+        <Slip
+          onComposer={at => setFloating({ kind: 'composer', at })}
+          onReference={at => setFloating({ kind: 'reference', at })}
+          onPicture={id => ((choosingFor.current = id), chooser.current?.click())}
+        />
+      )}
       <div className="panel-switches">
-        <button type="button" aria-pressed={panels.spine} onClick={() => setPanels({ ...panels, spine: !panels.spine })} title="Show or hide the spine">
+        <button
+          type="button"
+          aria-pressed={panels.spine}
+          onClick={() => setPanels({ ...panels, spine: !panels.spine })}
+          title="Show or hide the spine"
+        >
           Spine
         </button>
-        <button type="button" aria-pressed={panels.slip} onClick={() => setPanels({ ...panels, slip: !panels.slip })} title="Show or hide the slip">
+        <button
+          type="button"
+          aria-pressed={panels.slip}
+          onClick={() => setPanels({ ...panels, slip: !panels.slip })}
+          title="Show or hide the slip"
+        >
           Slip
         </button>
       </div>
@@ -225,4 +249,3 @@ function freeLabel(session: Session, wanted: string): string {
     if (!taken.has(label)) return label
   }
 }
-

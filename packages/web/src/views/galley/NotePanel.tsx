@@ -1,9 +1,10 @@
 /** A footnote open for writing under its line. Esc, or a press elsewhere, goes back to where the cursor was. */
+
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { useCallback, useEffect, useRef } from 'react'
 import { useNavigate } from 'react-router'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { NoteEditor } from '../../editor/noteEditor.ts'
 import { useFloatingPlace } from './floatingPlace.ts'
@@ -27,10 +28,23 @@ export function NotePanel({ view, id, onClose }: { view: EditorView; id: string;
       onClose()
       const now = findBlock(view.state.doc, id)
       // The cursor goes on behind the mark, where the note was called for.
-      if (now >= 0) view.dispatch(view.state.tr.setSelection(TextSelection.create(view.state.doc, now + view.state.doc.nodeAt(now)!.nodeSize)))
+      if (now >= 0)
+        view.dispatch(view.state.tr.setSelection(TextSelection.create(view.state.doc, now + view.state.doc.nodeAt(now)!.nodeSize)))
       view.focus()
     }
-    const editor = new NoteEditor(content.current, view, note, { live: session.live, compose: () => {}, openNote: () => {}, follow: target => navigate(`../galley/${target}`), replacePicture: () => {} }, back)
+    const editor = new NoteEditor(
+      content.current,
+      view,
+      note,
+      {
+        live: session.live,
+        compose: () => {},
+        openNote: () => {},
+        follow: target => navigate(`../galley/${target}`),
+        replacePicture: () => {},
+      },
+      back,
+    )
     editor.focus()
     const follow = (): void => {
       if (!editor.follow(session.state.doc)) onClose()

@@ -1,9 +1,10 @@
 /** Choose what a reference leads to: a list of everything numbered, searched by number, kind, caption or label, several at once. */
+
+import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
+import { type Wording, wordings, wordReference } from '@steady-ledger/core/references/wordReference.ts'
+import { plainText } from '@steady-ledger/core/work/schema.ts'
 import type { EditorView } from '@tiptap/pm/view'
 import { useMemo, useRef, useState } from 'react'
-import { type Wording, wordings, wordReference } from '@steady-ledger/core/references/wordReference.ts'
-import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
-import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { insertReference } from '../../editor/insert.ts'
 import { FormulaText } from '../FormulaText.tsx'
@@ -15,7 +16,9 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
   const session = useSession()
   const ledger = useView(shown => shown.ledger)
   const existing = at === null ? null : view.state.doc.nodeAt(at)
-  const [targets, setTargets] = useState<string[]>(() => (existing?.attrs.targets as string[] | undefined)?.filter(id => ledger.byId.has(id)) ?? [])
+  const [targets, setTargets] = useState<string[]>(
+    () => (existing?.attrs.targets as string[] | undefined)?.filter(id => ledger.byId.has(id)) ?? [],
+  )
   const [wording, setWording] = useState<Wording>(existing?.attrs.wording ?? 'nameAndNumber')
   const [asked, setAsked] = useState('')
   const [row, setRow] = useState(0)
@@ -27,11 +30,16 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
   )
   const found = useMemo(() => {
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
-    return ledger.entries.filter(entry => entry.item.kind !== 'note' && entry.number && words.every(word => textOf(entry).includes(word))).slice(0, mostShown)
+    return ledger.entries
+      .filter(entry => entry.item.kind !== 'note' && entry.number && words.every(word => textOf(entry).includes(word)))
+      .slice(0, mostShown)
   }, [ledger, asked])
   const take = (chosen: string[]): void => {
     if (chosen.length === 0) return
-    if (existing && at !== null) session.dispatch(session.state.tr.setNodeAttribute(at, 'targets', chosen).setNodeAttribute(at, 'wording', wording).setMeta('pick', true))
+    if (existing && at !== null)
+      session.dispatch(
+        session.state.tr.setNodeAttribute(at, 'targets', chosen).setNodeAttribute(at, 'wording', wording).setMeta('pick', true),
+      )
     else session.run(insertReference(chosen, wording))
     close()
   }
@@ -112,7 +120,13 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
             <span className="picker-number">
               {entry.names.one} {entry.brackets ? entry.number : entry.bare}
             </span>
-            <span className="picker-caption">{entry.item.block === 'equation' ? <FormulaText source={entry.item.text!.attrs.formula} /> : plainText(entry.item.text!) || 'No caption'}</span>
+            <span className="picker-caption">
+              {entry.item.block === 'equation' ? (
+                <FormulaText source={entry.item.text!.attrs.formula} />
+              ) : (
+                plainText(entry.item.text!) || 'No caption'
+              )}
+            </span>
             {pictureOf(entry, session) && <img className="picker-picture" src={pictureOf(entry, session)} alt="" />}
           </div>
         ))}
@@ -123,7 +137,12 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
         <span className="hints">
           <kbd>Enter</kbd> takes it <kbd>Shift Enter</kbd> takes several <kbd>Esc</kbd> back
         </span>
-        <button type="button" className="button primary" disabled={!targets.length && !found[row]} onClick={() => take(targets.length ? targets : [found[row]!.id])}>
+        <button
+          type="button"
+          className="button primary"
+          disabled={!targets.length && !found[row]}
+          onClick={() => take(targets.length ? targets : [found[row]!.id])}
+        >
           {existing ? 'Change' : 'Insert'}
         </button>
       </div>
@@ -136,7 +155,10 @@ function textOf(entry: Entry): string {
   let text = texts.get(entry)
   if (text === undefined) {
     const said = entry.item.block === 'equation' ? '' : plainText(entry.item.text!)
-    texts.set(entry, (text = `${entry.names.one} ${entry.names.shortOne} ${entry.number} ${entry.bare} ${said} ${entry.item.label}`.toLowerCase()))
+    texts.set(
+      entry,
+      (text = `${entry.names.one} ${entry.names.shortOne} ${entry.number} ${entry.bare} ${said} ${entry.item.label}`.toLowerCase()),
+    )
   }
   return text
 }
@@ -149,4 +171,3 @@ function pictureOf(entry: Entry, session: ReturnType<typeof useSession>): string
   })
   return session.live.pictureAddress(name)
 }
-

@@ -1,13 +1,14 @@
 /** The panel at the right: the fields of whatever is selected, the account of its number, where it is referred to, what to mend. */
-import { useState } from 'react'
-import { Link } from 'react-router'
+
+import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
+import type { Remedy } from '@steady-ledger/core/findings/finding.ts'
 import { accountOf } from '@steady-ledger/core/numbers/account.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type Wording, wordings } from '@steady-ledger/core/references/wordReference.ts'
-import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
-import type { Remedy } from '@steady-ledger/core/findings/finding.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands.ts'
 import { countWords, type Node, plainText, roles, schema } from '@steady-ledger/core/work/schema.ts'
+import { useState } from 'react'
+import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 
@@ -46,11 +47,20 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           Write the formula
         </button>
       )}
-      {(node.type.name === 'heading' || node.type.name === 'division') && roles[(node.attrs.role ?? 'chapter') as 'chapter'].generated === false && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
-      {node.type.name === 'division' && <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />}
-      {node.type.name === 'numberedList' && <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />}
+      {(node.type.name === 'heading' || node.type.name === 'division') &&
+        roles[(node.attrs.role ?? 'chapter') as 'chapter'].generated === false && (
+          <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
+        )}
+      {node.type.name === 'division' && (
+        <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />
+      )}
+      {node.type.name === 'numberedList' && (
+        <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />
+      )}
       {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
-      {'label' in node.attrs && ownId && <LabelField key={ownId} id={ownId} label={node.attrs.label} onChange={value => set('label', value)} />}
+      {'label' in node.attrs && ownId && (
+        <LabelField key={ownId} id={ownId} label={node.attrs.label} onChange={value => set('label', value)} />
+      )}
       {ownId && <Account id={ownId} />}
       {ownId && <ReferredFrom id={ownId} />}
       {ownId && <Found id={ownId} />}
@@ -59,7 +69,16 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   )
 }
 
-const kinds: Record<string, string> = { figure: 'Figure', table: 'Table', equation: 'Equation', formula: 'Formula', heading: 'Section', note: 'Footnote', reference: 'Reference', numberedList: 'Numbered list' }
+const kinds: Record<string, string> = {
+  figure: 'Figure',
+  table: 'Table',
+  equation: 'Equation',
+  formula: 'Formula',
+  heading: 'Section',
+  note: 'Footnote',
+  reference: 'Reference',
+  numberedList: 'Numbered list',
+}
 
 function Heading({ node, id }: { node: Node; id: string }) {
   const session = useSession()
@@ -95,7 +114,19 @@ function Check({ label, value, onChange }: { label: string; value: boolean; onCh
 }
 
 /** A text field that writes when it is left or Enter is pressed; Esc gives back what was there. */
-function Field({ label, value, onChange, check, multiline }: { label: string; value: string; onChange(value: string): void; check?(value: string): string; multiline?: boolean }) {
+function Field({
+  label,
+  value,
+  onChange,
+  check,
+  multiline,
+}: {
+  label: string
+  value: string
+  onChange(value: string): void
+  check?(value: string): string
+  multiline?: boolean
+}) {
   const [draft, setDraft] = useState<string | null>(null)
   const shown = draft ?? value
   const wrong = draft === null ? '' : (check?.(draft) ?? '')
@@ -139,17 +170,36 @@ function LabelField({ id, label, onChange }: { id: string; label: string; onChan
   )
 }
 
-function FigureFields({ node, at, set, onPicture }: { node: Node; at: number; set(name: string, value: unknown): void; onPicture(id: string): void }) {
+function FigureFields({
+  node,
+  at,
+  set,
+  onPicture,
+}: {
+  node: Node
+  at: number
+  set(name: string, value: unknown): void
+  onPicture(id: string): void
+}) {
   return (
     <>
       <ShortCaption node={node} at={at} />
       <Field
         label="Width, in % of the measure"
         value={String(Math.round(node.attrs.width * 100))}
-        check={value => (/^\s*\d{1,3}\s*%?\s*$/.test(value) && Number.parseInt(value, 10) >= 5 && Number.parseInt(value, 10) <= 100 ? '' : 'A whole number from 5 to 100.')}
+        check={value =>
+          /^\s*\d{1,3}\s*%?\s*$/.test(value) && Number.parseInt(value, 10) >= 5 && Number.parseInt(value, 10) <= 100
+            ? ''
+            : 'A whole number from 5 to 100.'
+        }
         onChange={value => set('width', Number.parseInt(value, 10) / 100)}
       />
-      <Field label="For those who cannot see it" value={node.attrs.alternative} multiline onChange={value => set('alternative', value.trim())} />
+      <Field
+        label="For those who cannot see it"
+        value={node.attrs.alternative}
+        multiline
+        onChange={value => set('alternative', value.trim())}
+      />
       <button type="button" className="button" onClick={() => onPicture(node.attrs.id)}>
         {node.attrs.picture ? 'Replace the picture' : 'Choose a picture'}
       </button>
@@ -176,7 +226,17 @@ function ShortCaption({ node, at }: { node: Node; at: number }) {
   )
 }
 
-function ReferenceFields({ node, at, set, onReference }: { node: Node; at: number; set(name: string, value: unknown): void; onReference(at: number): void }) {
+function ReferenceFields({
+  node,
+  at,
+  set,
+  onReference,
+}: {
+  node: Node
+  at: number
+  set(name: string, value: unknown): void
+  onReference(at: number): void
+}) {
   const ledger = useView(view => view.ledger)
   const targets = node.attrs.targets as string[]
   return (
@@ -247,7 +307,13 @@ function ReferredFrom({ id }: { id: string }) {
   const places = doc.children.flatMap(node =>
     scanDivision(node)
       .references.filter(({ targets }) => targets.includes(id))
-      .map(({ holder, node: reference }) => ({ holder, says: session.live.wording(reference).map(part => part.text).join('') })),
+      .map(({ holder, node: reference }) => ({
+        holder,
+        says: session.live
+          .wording(reference)
+          .map(part => part.text)
+          .join(''),
+      })),
   )
   const entry = session.live.ledger.byId.get(id)
   if (!entry?.number || entry.item.kind === 'note') return null

@@ -1,12 +1,13 @@
 /** The outline: matter, divisions, sections. Drag, or use the keys of the galley, to move, promote and demote with all that is held. */
+
+import { type Destination, demote, moveSection, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
+import { division, type Matter, matterOf, plainText } from '@steady-ledger/core/work/schema.ts'
+import type { Transform } from '@tiptap/pm/transform'
 import { type DragEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { Transform } from '@tiptap/pm/transform'
-import { demote, type Destination, moveSection, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
-import { division, type Matter, matterOf, plainText } from '@steady-ledger/core/work/schema.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
-import { opensDivision } from '../../editor/oneDivision.ts'
 import { restoreCursor } from '../../editor/keys.ts'
+import { opensDivision } from '../../editor/oneDivision.ts'
 
 interface Row {
   id: string
@@ -35,7 +36,14 @@ export function Spine() {
     for (const { item, bare, division: index } of ledger.entries) {
       if (item.kind !== 'heading' || item.level > deepestShown || !item.text) continue
       const host = doc.child(index)
-      list.push({ id: item.id, level: item.level, number: bare, title: plainText(item.text) || 'Untitled', matter: matterOf(host), division: division(host).id })
+      list.push({
+        id: item.id,
+        level: item.level,
+        number: bare,
+        title: plainText(item.text) || 'Untitled',
+        matter: matterOf(host),
+        division: division(host).id,
+      })
     }
     return list
   }, [ledger, doc])

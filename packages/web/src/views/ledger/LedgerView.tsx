@@ -1,16 +1,17 @@
 /** The ledger: one row an entry, with its number, caption, label, page and where it is referred to. */
-import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useMemo, useRef, useState } from 'react'
-import { Link, useParams, useSearchParams } from 'react-router'
+
 import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import { Link, useParams, useSearchParams } from 'react-router'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
-import { FormulaText } from '../FormulaText.tsx'
 import { download } from '../download.ts'
+import { FormulaText } from '../FormulaText.tsx'
 
 type Row = { kind: 'division'; id: string; title: string } | { kind: 'entry'; entry: Entry }
 const rowHeight = 38
@@ -39,7 +40,9 @@ export function LedgerView() {
 
   const referred = useMemo(() => {
     const map = new Map<string, string[]>()
-    for (const node of doc.children) for (const { targets, holder } of scanDivision(node).references) for (const target of targets) map.set(target, [...(map.get(target) ?? []), holder])
+    for (const node of doc.children)
+      for (const { targets, holder } of scanDivision(node).references)
+        for (const target of targets) map.set(target, [...(map.get(target) ?? []), holder])
     return map
   }, [doc])
   const found = useMemo(() => {
@@ -48,7 +51,8 @@ export function LedgerView() {
     return ledger.entries.filter(entry => {
       if (!fits(entry) || !entry.number) return false
       if (unreferred && (referred.has(entry.id) || entry.item.kind !== 'series')) return false
-      const text = `${entry.names.one} ${entry.number} ${entry.item.label} ${entry.item.block === 'equation' ? '' : plainText(entry.item.text!)}`.toLowerCase()
+      const text =
+        `${entry.names.one} ${entry.number} ${entry.item.label} ${entry.item.block === 'equation' ? '' : plainText(entry.item.text!)}`.toLowerCase()
       return words.every(word => text.includes(word))
     })
   }, [ledger, shown, asked, unreferred, referred])
@@ -60,13 +64,22 @@ export function LedgerView() {
         division = entry.division
         const node = doc.child(division)
         const own = ledger.byId.get(node.attrs.id)
-        list.push({ kind: 'division', id: node.attrs.id, title: [own?.number, plainText(node.firstChild!) || 'Untitled'].filter(Boolean).join(' · ') })
+        list.push({
+          kind: 'division',
+          id: node.attrs.id,
+          title: [own?.number, plainText(node.firstChild!) || 'Untitled'].filter(Boolean).join(' · '),
+        })
       }
       list.push({ kind: 'entry', entry })
     }
     return list
   }, [found, doc, ledger])
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroll.current, estimateSize: index => (rows[index]!.kind === 'entry' ? rowHeight : divisionHeight), overscan: 12 })
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: index => (rows[index]!.kind === 'entry' ? rowHeight : divisionHeight),
+    overscan: 12,
+  })
   useEffect(() => virtual.measure(), [rows, virtual])
   useEffect(() => {
     const index = rows.findIndex(row => row.kind === 'entry' && row.entry.id === block)
@@ -109,11 +122,22 @@ export function LedgerView() {
               {name} <small>{ledger.entries.filter(entry => shows[name]!(entry) && entry.number).length}</small>
             </button>
           ))}
-          <button type="button" aria-pressed={unreferred} onClick={() => setSearch(unreferred ? {} : { unreferred: '' }, { replace: true })}>
+          <button
+            type="button"
+            aria-pressed={unreferred}
+            onClick={() => setSearch(unreferred ? {} : { unreferred: '' }, { replace: true })}
+          >
             Never referred to
           </button>
         </div>
-        <input className="search" type="search" aria-label="Search the ledger" placeholder="Search" value={asked} onChange={event => setAsked(event.target.value)} />
+        <input
+          className="search"
+          type="search"
+          aria-label="Search the ledger"
+          placeholder="Search"
+          value={asked}
+          onChange={event => setAsked(event.target.value)}
+        />
         <button type="button" className="button" onClick={exportCsv}>
           Export as CSV
         </button>
@@ -139,12 +163,26 @@ export function LedgerView() {
                     <span role="cell">{row.title}</span>
                   </div>
                 )
-              return <EntryRow key={row.entry.id} entry={row.entry} style={style} current={row.entry.id === block} page={label(row.entry.id)} referred={referred.get(row.entry.id) ?? []} label={label} finding={findings.get(row.entry.id)?.message ?? ''} weight={findings.get(row.entry.id)?.weight ?? ''} />
+              return (
+                <EntryRow
+                  key={row.entry.id}
+                  entry={row.entry}
+                  style={style}
+                  current={row.entry.id === block}
+                  page={label(row.entry.id)}
+                  referred={referred.get(row.entry.id) ?? []}
+                  label={label}
+                  finding={findings.get(row.entry.id)?.message ?? ''}
+                  weight={findings.get(row.entry.id)?.weight ?? ''}
+                />
+              )
             })}
           </div>
           {rows.length === 0 && (
             <p className="empty">
-              {ledger.entries.length ? 'No entry is like that.' : 'Nothing is numbered yet. Headings, figures, tables and equations appear here as they are written.'}
+              {ledger.entries.length
+                ? 'No entry is like that.'
+                : 'Nothing is numbered yet. Headings, figures, tables and equations appear here as they are written.'}
             </p>
           )}
         </div>
@@ -248,7 +286,8 @@ function LabelField({ entry }: { entry: Entry }) {
     setDraft(null)
     if (label === entry.item.label) return
     const other = label && session.live.ledger.entries.find(found => found.item.label === label)
-    if (other) notify({ kind: 'wrong', text: `${other.names.one} ${other.bare} has the label “${label}” already. The label was not changed.` })
+    if (other)
+      notify({ kind: 'wrong', text: `${other.names.one} ${other.bare} has the label “${label}” already. The label was not changed.` })
     else {
       const at = findBlock(session.state.doc, entry.id)
       if (at >= 0) session.dispatch(session.state.tr.setNodeAttribute(at, 'label', label))

@@ -1,7 +1,8 @@
 /** One page proof as SVG, from the drawing that the turnover made: the same places as in the PDF. */
-import { memo } from 'react'
+
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { FaceName } from '@steady-ledger/core/work/houseStyle.ts'
+import { memo } from 'react'
 
 const faces: Record<FaceName, { family: string; weight?: number; style?: string }> = {
   serif: { family: "'Source Serif 4'" },
@@ -26,18 +27,41 @@ interface Props {
 export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddress, current, onGo }: Props) {
   const { width, height } = drawing
   return (
-    <svg className="page-sheet" width={width * scale} height={height * scale} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Page ${drawing.label}`}>
+    <svg
+      className="page-sheet"
+      width={width * scale}
+      height={height * scale}
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={`Page ${drawing.label}`}
+    >
       {drawing.areas.map((area, index) => (
         // The text of a page is read in the galley; here a press on a block leads there.
         // biome-ignore lint/a11y/noStaticElementInteractions: keyboard users reach blocks by the spine and the command box
-        <rect key={index} className={area.block === current ? 'area current' : 'area'} x={36} width={width - 72} y={area.y - 2} height={area.height + 4} onClick={() => onGo(area.block)} />
+        <rect
+          key={index}
+          className={area.block === current ? 'area current' : 'area'}
+          x={36}
+          width={width - 72}
+          y={area.y - 2}
+          height={area.height + 4}
+          onClick={() => onGo(area.block)}
+        />
       ))}
       <g className="page-ink">
         {drawing.rules.map(([x, y, w, h], index) => (
           <rect key={index} x={x} y={y} width={w} height={h} />
         ))}
         {drawing.pictures.map((picture, index) => (
-          <image key={index} x={picture.x} y={picture.y} width={picture.width} height={picture.height} href={pictureAddress(picture.picture)} preserveAspectRatio="none">
+          <image
+            key={index}
+            x={picture.x}
+            y={picture.y}
+            width={picture.width}
+            height={picture.height}
+            href={pictureAddress(picture.picture)}
+            preserveAspectRatio="none"
+          >
             <title>{picture.alternative}</title>
           </image>
         ))}
@@ -46,7 +70,15 @@ export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddres
             {line.runs.map((run, k) => {
               const { family, weight, style } = faces[run.face]
               return (
-                <tspan key={k} y={line.y - run.rise} fontFamily={family} fontSize={run.size} fontWeight={weight} fontStyle={style} className={run.marked ? 'marked' : run.lead ? 'lead' : undefined}>
+                <tspan
+                  key={k}
+                  y={line.y - run.rise}
+                  fontFamily={family}
+                  fontSize={run.size}
+                  fontWeight={weight}
+                  fontStyle={style}
+                  className={run.marked ? 'marked' : run.lead ? 'lead' : undefined}
+                >
                   {run.words.map((word, w) => (
                     <tspan key={w} x={run.x[w]}>
                       {word}

@@ -30,7 +30,12 @@ export function PagesView() {
     for (let i = 1; i < labels.length; i += 2) list.push(i + 1 < labels.length ? [i, i + 1] : [i, null])
     return list
   }, [labels, facing])
-  const virtual = useVirtualizer({ count: spreads.length, getScrollElement: () => scroll.current, estimateSize: () => page.height * scale + gap, overscan: 1 })
+  const virtual = useVirtualizer({
+    count: spreads.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: () => page.height * scale + gap,
+    overscan: 1,
+  })
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new zoom gives every row a new height
   useEffect(() => virtual.measure(), [scale, virtual])
   const items = virtual.getVirtualItems()
@@ -62,7 +67,12 @@ export function PagesView() {
       navigate(`../pages/${wanted.trim()}`)
     }
   }
-  if (!turnover) return <main className="centre-note" aria-busy="true">Computing pages…</main>
+  if (!turnover)
+    return (
+      <main className="centre-note" aria-busy="true">
+        Computing pages…
+      </main>
+    )
   const here = spreads[items[Math.floor(items.length / 2)]?.index ?? 0]?.find(index => index !== null)
   return (
     <main className="pages">
@@ -93,7 +103,12 @@ export function PagesView() {
         >
           <label>
             Page{' '}
-            <input value={wanted} placeholder={here === undefined || here === null ? '' : labels[here]} onChange={event => setWanted(event.target.value)} aria-invalid={wanted.trim() !== '' && !labels.includes(wanted.trim())} />
+            <input
+              value={wanted}
+              placeholder={here === undefined || here === null ? '' : labels[here]}
+              onChange={event => setWanted(event.target.value)}
+              aria-invalid={wanted.trim() !== '' && !labels.includes(wanted.trim())}
+            />
           </label>{' '}
           of {labels.length}
           {wanted.trim() !== '' && !labels.includes(wanted.trim()) && <span className="field-wrong">no such page</span>}

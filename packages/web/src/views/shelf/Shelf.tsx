@@ -1,11 +1,12 @@
 /** The shelf: the works kept in this browser. */
-import { useCallback, useEffect, useRef, useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+
 import { readBundle, writeBundle } from '@steady-ledger/core/work/bundle.ts'
 import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
-import { closeSession } from '../../app/sessions.ts'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { Link, useNavigate } from 'react-router'
 import { NoticeBar } from '../../app/NoticeBar.tsx'
 import { notify } from '../../app/notice.ts'
+import { closeSession } from '../../app/sessions.ts'
 import { database, loadWork, newId, removeWork, storeWork, type WorkRecord } from '../../storage/database.ts'
 import { download, fileName } from '../download.ts'
 import { putDemoOnShelf } from './demo.ts'
@@ -134,7 +135,8 @@ export function Shelf() {
               {record.pages > 0 && ` · ${record.pages} pages`}
               {record.words > 0 && ` · ${record.words.toLocaleString('en-GB')} words`}
               <br />
-              {date.format(record.changed)} · {record.size > 1e6 ? `${(record.size / 1e6).toFixed(1)} MB` : `${Math.ceil(record.size / 1000)} KB`}
+              {date.format(record.changed)} ·{' '}
+              {record.size > 1e6 ? `${(record.size / 1e6).toFixed(1)} MB` : `${Math.ceil(record.size / 1000)} KB`}
             </p>
             <div className="work-acts">
               <button type="button" onClick={() => void duplicate(record)}>
@@ -163,7 +165,9 @@ export function Shelf() {
               Begin a paper
             </button>
           </div>
-          <p className="work-facts">A thesis counts by chapter and opens each on a new page; a paper counts through, and its sections run on.</p>
+          <p className="work-facts">
+            A thesis counts by chapter and opens each on a new page; a paper counts through, and its sections run on.
+          </p>
         </li>
       </ul>
       <NoticeBar />

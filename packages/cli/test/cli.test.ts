@@ -1,0 +1,178 @@
+import { execFileSync, spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+const root = path.join(path.dirname(fileURLToPath(import.meta.url)), '../../..')
+const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-'))
+afterAll(() => rmSync(folder, { recursive: true }))
+const at = (name: string): string => path.join(folder, name)
+const call = (...args: string[]): { status: number | null; stdout: string; stderr: string } =>
+  spawnSync(process.execPath, [path.join(root, 'packages/cli/bin/steady-ledger.mjs'), ...args], {
+    encoding: 'utf8',
+    cwd: root,
+    maxBuffer: 1 << 28,
+  })
+
+/** Text of pages as `pdftotext` reads it, one string a page. */
+const textOf = (file: string): string[] =>
+  execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8', maxBuffer: 1 << 28 }).split('\f')
+
+describe('the demo thesis, from the file alone', () => {
+  const bundle = at('thesis.ledger.zip')
+  const pdf = at('thesis.pdf')
+  beforeAll(() => {
+    expect(call('demo', 'thesis', '--out', bundle).status).toBe(0)
+    expect(call('dispatch', bundle, '--to', 'pdf', '--out', pdf).stderr).toBe('')
+  })
+
+  test('qpdf finds nothing wrong, and it is tagged, titled and has bookmarks', () => {
+    expect(execFileSync('qpdf', ['--check', pdf], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors')
+    const info = execFileSync('pdfinfo', [pdf], { encoding: 'utf8' })
+    expect(info).toMatch(/Tagged:\s+yes/)
+    expect(info).toMatch(/Title:\s+Wind Mixing in the Basins of Lake Vessary/)
+    const fonts = execFileSync('pdffonts', [pdf], { encoding: 'utf8' }).split('\n').slice(2).filter(Boolean)
+    for (const font of fonts) expect(font).toMatch(/yes yes yes/)
+  })
+
+  test('every line of the contents and lists says the label of the page on which its heading or caption stands', () => {
+    const pages = textOf(pdf).map(page => page.replace(/[ \u2002]+/g, ' '))
+    const json = JSON.parse(
+      execFileSync('qpdf', ['--json=2', '--json-key=pages', '--json-key=pagelabels', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }),
+    )
+    const starts: { index: number; label: Record<string, unknown> }[] = json.pagelabels
+    const roman = (n: number): string => ['', 'i', 'ii', 'iii', 'iv', 'v', 'vi', 'vii', 'viii', 'ix', 'x'][n]!
+    const labelOf = (index: number): string => {
+      const start = starts.filter(found => found.index <= index).at(-1)!
+      const value = index - start.index + Number(start.label['/St'] ?? 1)
+      return start.label['/S'] === '/r' ? roman(value) : String(value)
+    }
+    const squeeze = (text: string): string => text.replace(/\s+/g, '').replace(/-/g, '')
+    const listPages = pages.flatMap((text, index) => (/^[ivx]+$/.test(labelOf(index)) ? [{ text, index }] : []))
+    const entries = JSON.parse(call('pages', bundle, '--json').stdout).lists as {
+      title: string
+      entries: { number: string; text: string; page: string }[]
+    }[]
+    const printed = listPages.map(page => squeeze(page.text)).join('')
+    let compared = 0
+    for (const list of entries) {
+      const lines = list.entries.map(
+        entry =>
+          new RegExp(
+            squeeze(`${entry.number}${entry.text}`)
+              .replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+              .replaceAll('□', '.{0,12}?'),
+            'y',
+          ),
+      )
+      // The list begins where its first entry stands with dots or a label behind it.
+      let at = 0
+      list.entries.forEach((entry, i) => {
+        let seen = false
+        for (; at < printed.length && !seen; at++) {
+          lines[i]!.lastIndex = at
+          const match = lines[i]!.exec(printed)
+          if (!match) continue
+          const label = at + match[0].length + /^\.*/.exec(printed.slice(at + match[0].length))![0].length
+          if (!printed.startsWith(entry.page, label)) continue
+          // Behind the label comes the next entry, or the end of the page: the label is no longer than this.
+          const rest = printed.slice(label + entry.page.length, label + entry.page.length + 60)
+          const next = list.entries[i + 1]
+          const goesOn = next ? squeeze(`${next.number}${next.text}`).slice(0, 8).replace(/□.*/, '') : ''
+          expect(rest).toContain(goesOn)
+          if (next && !/List|Contents/.test(rest)) expect(rest.startsWith(goesOn)).toBe(true)
+          seen = true
+        }
+        expect(`${list.title}: ${entry.number} ${entry.text} ${seen ? 'is printed' : 'is missing'}`).toContain('is printed')
+        const index = pages.findIndex((_, k) => labelOf(k) === entry.page)
+        // A caption in a list may be a short form of its own; its number is what the figure itself carries.
+        const name = { 'List of figures': 'Figure', 'List of tables': 'Table' }[list.title]
+        const start = name ? `${name}${entry.number}.` : squeeze(entry.text).slice(0, 24)
+        expect(squeeze(pages[index]!)).toContain(start)
+        compared++
+      })
+    }
+    expect(compared).toBeGreaterThan(80)
+  })
+
+  test('every reference in the PDF is a link to a place that is there', () => {
+    const json = JSON.parse(execFileSync('qpdf', ['--json=2', '--json-key=qpdf', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }))
+    const objects = Object.values(json.qpdf[1] as Record<string, { value?: Record<string, unknown> }>)
+      .map(found => found.value)
+      .filter(value => value && typeof value === 'object')
+    const names = new Set<string>()
+    const gather = (value: unknown): void => {
+      if (typeof value !== 'object' || value === null) return
+      const list = (value as Record<string, unknown>)['/Names']
+      if (Array.isArray(list)) for (const name of list) if (typeof name === 'string') names.add(name)
+      for (const inner of Object.values(value)) gather(inner)
+    }
+    gather(objects)
+    const links = objects.filter(value => value!['/Subtype'] === '/Link' && value!['/A'])
+    const actions = links.map(value => {
+      const action = value!['/A'] as string | Record<string, unknown>
+      return typeof action === 'string' ? (json.qpdf[1][`obj:${action}`].value as Record<string, unknown>) : action
+    })
+    const inside = actions.filter(action => action['/S'] === '/GoTo')
+    expect(inside.length).toBeGreaterThan(250)
+    for (const action of inside) expect(names.has(action['/D'] as string)).toBe(true)
+    expect(actions.some(action => action['/S'] === '/URI')).toBe(true)
+  })
+
+  test('the same work gives the same bytes', () => {
+    const again = at('again.pdf')
+    call('dispatch', bundle, '--to', 'pdf', '--out', again)
+    expect(readFileSync(again).equals(readFileSync(pdf))).toBe(true)
+  })
+
+  test('check finds nothing that must be mended', () => {
+    const { status, stdout } = call('check', bundle, '--json')
+    expect(status).toBe(0)
+    expect(JSON.parse(stdout)).toEqual([])
+  })
+
+  test('the ledger lists every entry with its page', () => {
+    const rows = JSON.parse(call('ledger', bundle, '--json').stdout) as { kind: string; page: string; reference: string }[]
+    expect(rows.filter(row => row.kind === 'figure').length).toBeGreaterThanOrEqual(20)
+    expect(rows.filter(row => row.kind === 'table').length).toBeGreaterThanOrEqual(10)
+    expect(rows.filter(row => row.kind === 'equation').length).toBeGreaterThanOrEqual(39)
+    for (const row of rows) expect(row.page).not.toBe('')
+    expect(call('ledger', bundle, '--csv').stdout.split('\r\n')).toHaveLength(rows.length + 2)
+  })
+})
+
+test('an unpacked bundle is read as the packed one', () => {
+  const bundle = at('small.ledger.zip')
+  call('generate', '--pages', '2', '--seed', '9', '--out', bundle)
+  execFileSync('python3', ['-m', 'zipfile', '-e', bundle, at('unpacked')])
+  expect(call('ledger', at('unpacked'), '--csv').stdout).toBe(call('ledger', bundle, '--csv').stdout)
+})
+
+test.each<[string, string[], number, RegExp]>([
+  ['no call', [], 2, /^$/],
+  ['an unknown call', ['weave'], 2, /no call “weave”/],
+  ['a call that is not there yet', ['intake', 'x'], 2, /not there yet/],
+  ['a format that is not there yet', ['dispatch', 'x', '--to', 'epub', '--out', 'y'], 2, /not there yet/],
+  ['an unknown option', ['ledger', 'x', '--blue'], 2, /blue/],
+  ['a file that is not there', ['ledger', 'nowhere.zip', '--json'], 1, /no file “nowhere\.zip”/],
+  ['no place to write', ['dispatch', 'x', '--to', 'pdf'], 2, /--out FILE/],
+  ['a bad number', ['generate', '--pages', 'many', '--out', 'x'], 2, /--pages takes a whole number/],
+  ['an unknown demo', ['demo', 'opera', '--out', 'x'], 2, /thesis or paper/],
+  ['neither form of the ledger', ['ledger', 'x'], 2, /--json or --csv/],
+])('%s: one plain line and a status', (_name, args, status, message) => {
+  const answer = call(...args)
+  expect(answer.status).toBe(status)
+  expect(answer.stderr).toMatch(message)
+  expect(answer.stderr.trim().split('\n')).toHaveLength(1)
+})
+
+test('a bundle that cannot be read leaves nothing behind', () => {
+  const bad = at('bad.ledger.zip')
+  writeFileSync(bad, 'not a zip')
+  const { status, stderr } = call('dispatch', bad, '--to', 'pdf', '--out', at('bad.pdf'))
+  expect(status).toBe(1)
+  expect(stderr).toMatch(/not a zip archive/)
+  expect(existsSync(at('bad.pdf'))).toBe(false)
+  expect(readdirSync(folder).filter(name => name.includes('.part'))).toEqual([])
+})

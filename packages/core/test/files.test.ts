@@ -1,0 +1,164 @@
+import { readFileSync } from 'node:fs'
+import { strToU8, zipSync } from 'fflate'
+import { generateWork } from '../../../demo/src/generate.ts'
+import { demoWorks } from '../../../demo/src/index.ts'
+import { grainPng } from '../../../demo/src/png.ts'
+import { readBundle, writeBundle } from '../src/work/bundle.ts'
+import { PictureError, readPicture } from '../src/work/pictureFile.ts'
+import { newWork } from '../src/work/work.ts'
+import { currentVersion, documentFromJson, workFromJson, workToJson } from '../src/work/workFile.ts'
+
+/** The file as loose JSON, so that tests can break it. */
+interface WorkFile {
+  settings: object
+  scheme: { levels: object }
+}
+
+describe('bundles', () => {
+  test.each(['thesis', 'paper'] as const)('the demo %s comes back as it went, and the same bytes are written twice', async kind => {
+    const work = await demoWorks[kind]()
+    const bytes = writeBundle(work)
+    const back = readBundle(bytes)
+    expect(back.doc.eq(work.doc)).toBe(true)
+    expect(back.settings).toEqual(work.settings)
+    expect(back.scheme).toEqual(work.scheme)
+    expect([...back.pictures.keys()].sort()).toEqual([...work.pictures.keys()].sort())
+    expect(Buffer.from(writeBundle(back)).equals(Buffer.from(bytes))).toBe(true)
+  })
+
+  const json = (): WorkFile => JSON.parse(workToJson(generateWork(1, 1)))
+  const zipped = (files: Record<string, Uint8Array>): Uint8Array => zipSync(files)
+  const withWork = (file: object, more: Record<string, Uint8Array> = {}): Uint8Array =>
+    zipped({ 'work.json': strToU8(JSON.stringify(file)), ...more })
+  const broken: [string, () => Uint8Array, RegExp][] = [
+    ['text', () => strToU8('hello'), /not a zip archive/],
+    ['a zip that is cut off', () => writeBundle(generateWork(1, 1)).slice(0, 900), /damaged|no work\.json/],
+    [
+      'an archive without a work',
+      () => zipped({ 'pictures/a.svg': strToU8('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>') }),
+      /no work\.json/,
+    ],
+    ['a path out of the archive', () => withWork(json(), { '../evil.txt': strToU8('x') }), /does not belong/],
+    ['a hidden file among the pictures', () => withWork(json(), { 'pictures/../../x.svg': strToU8('x') }), /does not belong/],
+    ['a bomb', () => withWork(json(), { 'pictures/big.svg': new Uint8Array(40 * 1024 * 1024) }), /unpack to more/],
+    ['JSON that is none', () => zipped({ 'work.json': strToU8('{') }), /not readable as JSON/],
+    ['another program’s JSON', () => withWork({ name: 'x' }), /not a work of Steady Ledger/],
+    ['a later version', () => withWork({ ...json(), version: currentVersion + 1 }), /newer version/],
+    ['a setting of the wrong kind', () => withWork({ ...json(), settings: { ...json().settings, keywords: 'x' } }), /settings › keywords/],
+    [
+      'a level without a pattern',
+      () => withWork({ ...json(), scheme: { ...json().scheme, levels: { ...json().scheme.levels, main: [] } } }),
+      /levels › main/,
+    ],
+    [
+      'an unknown block',
+      () =>
+        withWork({
+          ...json(),
+          doc: { type: 'doc', content: [{ type: 'division', attrs: { id: 'a' }, content: [{ type: 'title' }, { type: 'poem' }] }] },
+        }),
+      /text of the work is damaged/,
+    ],
+    [
+      'a division without a title',
+      () => withWork({ ...json(), doc: { type: 'doc', content: [{ type: 'division', attrs: { id: 'a' } }] } }),
+      /text of the work is damaged/,
+    ],
+    [
+      'a link that runs a script',
+      () =>
+        withWork({
+          ...json(),
+          doc: {
+            type: 'doc',
+            content: [
+              {
+                type: 'division',
+                content: [
+                  {
+                    type: 'title',
+                    content: [{ type: 'text', text: 'x', marks: [{ type: 'link', attrs: { address: 'javascript:alert(1)' } }] }],
+                  },
+                ],
+              },
+            ],
+          },
+        }),
+      /damaged/,
+    ],
+    [
+      'a role nobody knows',
+      () =>
+        withWork({
+          ...json(),
+          doc: { type: 'doc', content: [{ type: 'division', attrs: { id: 'a', role: 'king' }, content: [{ type: 'title' }] }] },
+        }),
+      /damaged/,
+    ],
+    [
+      'two things with one id',
+      () =>
+        withWork({
+          ...json(),
+          doc: { type: 'doc', content: ['a', 'a'].map(id => ({ type: 'division', attrs: { id }, content: [{ type: 'title' }] })) },
+        }),
+      /two things carry the id “a”/,
+    ],
+    [
+      'a picture with a script',
+      () => withWork(json(), { 'pictures/a.svg': strToU8('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"><script/></svg>') }),
+      /A picture of the bundle cannot be used.*script/,
+    ],
+  ]
+  test.each(broken)('%s is refused in plain words', (_name, make, message) => expect(() => readBundle(make())).toThrow(message))
+
+  test('the validator is the one the schema compiles to', async () => {
+    const { compiled } = await import('../../../scripts/validators.mjs' as string)
+    expect(readFileSync(new URL('../src/work/workFile.validate.js', import.meta.url), 'utf8')).toBe(compiled)
+  })
+
+  test('new works of both kinds are valid files', () => {
+    let count = 0
+    for (const kind of ['thesis', 'paper'] as const) {
+      const work = newWork(kind, 'Title', () => `n${count++}`)
+      expect(workFromJson(workToJson(work), new Map()).doc.eq(work.doc)).toBe(true)
+    }
+    expect(() => documentFromJson({ type: 'paragraph' })).toThrow(/does not begin with divisions/)
+  })
+})
+
+describe('pictures', () => {
+  const svg = (inside: string, attributes = 'viewBox="0 0 40 20"'): Uint8Array =>
+    strToU8(`<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inside}</svg>`)
+  test('sizes are read from the file', () => {
+    expect(readPicture('a.svg', svg('<rect width="4" height="4"/>'))).toMatchObject({ type: 'image/svg+xml', width: 40, height: 20 })
+    expect(readPicture('a.svg', svg('', 'width="30mm" height="10mm"'))).toMatchObject({ width: 30, height: 10 })
+    expect(readPicture('a.png', grainPng(70, 30))).toMatchObject({ type: 'image/png', width: 70, height: 30 })
+  })
+  test.each<[string, Uint8Array, RegExp]>([
+    ['nothing', new Uint8Array(), /empty/],
+    ['a text', strToU8('hello there'), /not a picture/],
+    ['a page of the web', strToU8('<html><body>x</body></html>'), /not a picture/],
+    ['a PNG cut off', grainPng(70, 30).slice(0, 14), /damaged/],
+    ['a script', svg('<script>alert(1)</script>'), /“script” element/],
+    ['a handler', svg('<rect onclick="alert(1)"/>'), /a script/],
+    ['foreign content', svg('<foreignObject/>'), /“foreignobject” element/],
+    ['a picture from outside', svg('<image href="https://x.example/a.png"/>'), /outside/],
+    ['the same by its old name', svg('<image xlink:href="https://x.example/a.png"/>'), /outside/],
+    ['a style from outside', svg('<style>@import "x"</style>'), /outside/],
+    ['a fill from outside', svg('<rect fill="url(https://x.example/#a)"/>'), /outside/],
+    [
+      'entities of its own',
+      strToU8('<!DOCTYPE svg [<!ENTITY a "b">]><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'),
+      /definitions of its own/,
+    ],
+    ['no size', svg('', ''), /how large/],
+    ['a broken drawing', strToU8('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"><g></svg>'), /well-formed/],
+    ['a giant', svg('', 'viewBox="0 0 90000 10"'), /no side may be longer/],
+  ])('%s is refused', (_name, bytes, message) => {
+    expect(() => readPicture('a.svg', bytes)).toThrow(PictureError)
+    expect(() => readPicture('a.svg', bytes)).toThrow(message)
+  })
+  test('a gradient within the drawing is fine', () =>
+    expect(readPicture('a.svg', svg('<rect fill="url(#g)"/><use href="#g"/>')).width).toBe(40))
+})

@@ -1,0 +1,86 @@
+import type { Ledger } from '../src/numbers/ledger.ts'
+import { numberItems } from '../src/numbers/ledger.ts'
+import type { NumberedItem } from '../src/numbers/scan.ts'
+import { referenceText, type Wording, wordReference } from '../src/references/wordReference.ts'
+import { paperScheme, thesisScheme } from '../src/work/scheme.ts'
+
+const item = (id: string, kind: NumberedItem['kind'], series: string, level = 0, partOf = ''): [NumberedItem, number] => [
+  { id, kind, block: series, numbered: true, level, rules: 'main', series, partOf, label: '', text: null, shortText: null },
+  0,
+]
+/** Six chapters with nine figures in the fifth and one in the sixth. */
+const chapters = numberItems(
+  [
+    ...[1, 2, 3, 4, 5].map(n => item(`ch${n}`, 'heading', '', 1)),
+    ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map(n => item(`f5.${n}`, 'series', 'figure')),
+    item('p', 'part', '', 0, 'f5.4'),
+    item('ch6', 'heading', '', 1),
+    item('f6.1', 'series', 'figure'),
+  ],
+  thesisScheme(),
+)
+/** A paper: six sections, then fourteen equations and maps. */
+const scheme = paperScheme()
+scheme.series.push({ ...scheme.series[0]!, key: 'map', names: { one: 'Map', many: 'Maps', shortOne: 'Map', shortMany: 'Maps' } })
+const flat = numberItems(
+  [
+    ...[1, 2, 3, 4, 5, 6].map(n => item(`s${n}`, 'heading', '', 1)),
+    ...Array.from({ length: 14 }, (_, i) => item(`e${i + 1}`, 'series', 'equation')),
+    ...[1, 2].map(n => item(`m${n}`, 'series', 'map')),
+    ...[1, 2, 3, 4].map(n => item(`f${n}`, 'series', 'figure')),
+  ],
+  scheme,
+)
+const pages: Record<string, string> = { f4: '31', e11: '29', e12: '29', e14: '33' }
+const say = (
+  ledger: Ledger,
+  targets: string[],
+  wording: Wording,
+  more: { opensSentence?: boolean; was?: Record<string, string>; language?: string; pages?: Record<string, string> } = {},
+): string =>
+  referenceText(
+    wordReference(
+      { targets, wording, was: more.was ?? {} },
+      { ledger, language: more.language ?? 'en-GB', pageOf: id => (more.pages ?? pages)[id], opensSentence: more.opensSentence ?? false },
+    ),
+  ).replaceAll('\u00a0', '~')
+
+test.each<[string, Ledger, string[], Wording, string]>([
+  ['sorted by place', flat, ['e12', 'e11'], 'nameAndNumber', 'Equations~(11) and (12)'],
+  ['three and more become a range', chapters, ['f5.2', 'f5.3', 'f5.4', 'f5.5', 'f5.9'], 'nameAndNumber', 'Figures~5.2–5.5 and 5.9'],
+  ['no range over a prefix', chapters, ['f5.9', 'f6.1'], 'nameAndNumber', 'Figures~5.9 and 6.1'],
+  ['several series', flat, ['e11', 's6', 'm2'], 'nameAndNumber', 'Equation~(11), Section~6 and Map~2'],
+  ['a range of equations keeps its brackets', flat, ['e3', 'e4', 'e5'], 'number', '(3)–(5)'],
+  ['with its page', flat, ['f4'], 'nameNumberAndPage', 'Figure~4 on page~31'],
+  ['on one page', flat, ['e11', 'e12'], 'nameNumberAndPage', 'Equations~(11) and (12) on page~29'],
+  ['on two pages', flat, ['e11', 'e14'], 'nameNumberAndPage', 'Equation~(11) on page~29 and Equation~(14) on page~33'],
+  ['pages alone', flat, ['e14', 'e11'], 'page', 'pages~29 and 33'],
+  ['a panel', chapters, ['p'], 'nameAndNumber', 'Figure~5.4(a)'],
+  ['a chapter', chapters, ['ch3'], 'nameAndNumber', 'Chapter~3'],
+  ['a target twice is said once', flat, ['f4', 'f4'], 'nameAndNumber', 'Figure~4'],
+  ['a page that is not known yet', flat, ['f1'], 'page', 'page~…'],
+])('%s', (_name, ledger, targets, wording, expected) => expect(say(ledger, targets, wording)).toBe(expected))
+
+test('a capital opens a sentence', () => expect(say(flat, ['f4'], 'page', { opensSentence: true })).toBe('Page~31'))
+
+test('conjunctions follow the language', () =>
+  expect(say(flat, ['e11', 'e14'], 'nameAndNumber', { language: 'de' })).toBe('Equations~(11) und (14)'))
+
+test('a lost target leaves a marked gap that says what it was', () => {
+  const parts = wordReference(
+    { targets: ['gone', 'f4'], wording: 'nameAndNumber', was: { gone: 'Table 3.2' } },
+    { ledger: flat, language: 'en', pageOf: () => '1', opensSentence: false },
+  )
+  expect(referenceText(parts)).toContain('a deleted target (was Table 3.2)')
+  expect(parts.find(part => part.lost)?.target).toBe('gone')
+  expect(say(flat, [], 'nameAndNumber')).toBe('a reference without a target')
+})
+
+test('every part of a range leads somewhere', () => {
+  const parts = wordReference(
+    { targets: ['f5.2', 'f5.3', 'f5.4'], wording: 'nameAndNumber', was: {} },
+    { ledger: chapters, language: 'en', pageOf: () => undefined, opensSentence: false },
+  )
+  expect(parts.every(part => part.target)).toBe(true)
+  expect(parts.at(-1)).toEqual({ text: '5.4', target: 'f5.4' })
+})

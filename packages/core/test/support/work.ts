@@ -1,0 +1,45 @@
+/** Works and engines for tests. Fonts and formulas are shared: opening them is the slow part. */
+
+import { div, identified } from '../../../../demo/src/builder.ts'
+import { readFonts } from '../../../cli/src/host.ts'
+import { createTypesetter } from '../../src/formulas/typesetter.ts'
+import { TurnoverEngine } from '../../src/turnover/turnover.ts'
+import { type Fonts, openFonts } from '../../src/type/fonts.ts'
+import { paperStyle, thesisStyle } from '../../src/work/houseStyle.ts'
+import type { Node } from '../../src/work/schema.ts'
+import { paperScheme, type Scheme, thesisScheme } from '../../src/work/scheme.ts'
+import { newSettings, type Picture, type Work } from '../../src/work/work.ts'
+
+export const fonts: Fonts = openFonts(readFonts())
+export const formulas = createTypesetter()
+export const newEngine = (): TurnoverEngine => new TurnoverEngine(fonts, formulas)
+
+export function workOf(divisions: Node[], more: Partial<Work> = {}): Work {
+  return {
+    settings: newSettings('thesis'),
+    scheme: thesisScheme(),
+    houseStyle: thesisStyle(),
+    doc: identified(divisions, 't'),
+    pictures: new Map<string, Picture>(),
+    ...more,
+  }
+}
+export const paperOf = (divisions: Node[]): Work =>
+  workOf(divisions, { settings: newSettings('paper'), scheme: paperScheme(), houseStyle: paperStyle() })
+export const chapter = (label: string, title: string, ...blocks: (Node | Node[])[]): Node =>
+  div({ role: 'chapter', label }, title, ...blocks)
+
+/** The id that carries a label. */
+export function idOf(work: Work, label: string): string {
+  let id = ''
+  work.doc.descendants(node => {
+    if (node.attrs.label === label) id = node.attrs.id
+  })
+  if (!id) throw new Error(`Nothing carries “${label}”.`)
+  return id
+}
+
+export function changedScheme(change: (scheme: Scheme) => void, base: Scheme = thesisScheme()): Scheme {
+  change(base)
+  return base
+}

@@ -1,0 +1,196 @@
+import fc from 'fast-check'
+import { Transform } from 'prosemirror-transform'
+import { div, fig, full, h2, note, p, page, paragraph, ref, t } from '../../../demo/src/builder.ts'
+import { generateWork } from '../../../demo/src/generate.ts'
+import { demoWorks } from '../../../demo/src/index.ts'
+import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
+import { entriesOf } from '../src/lists/entries.ts'
+import { isGenerated } from '../src/numbers/scan.ts'
+import { drawPage } from '../src/pages/drawing.ts'
+import { referenceText } from '../src/references/wordReference.ts'
+import type { Turnover } from '../src/turnover/turnover.ts'
+import { demote, moveDivision, promote, removeBlock } from '../src/work/commands.ts'
+import { schema } from '../src/work/schema.ts'
+import type { Work } from '../src/work/work.ts'
+import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
+
+const drawn = (turnover: Turnover): string => JSON.stringify(turnover.pages.map(drawPage))
+const lorem =
+  'The deep water of a small basin can be cut off from the wind for a whole season, and run short of oxygen while its neighbour does not. '
+const body = (n: number) => Array.from({ length: n }, () => p`${lorem.repeat(4).trim()}`)
+const label = (turnover: Turnover, id: string): string => turnover.pages[turnover.pageIndexOf.get(id)!]!.label
+
+describe('labels and sides', () => {
+  const work = workOf([
+    div({ role: 'titlePage', listed: false }, 'Title', p`A. N. Author`),
+    div({ role: 'contents', listed: false, label: 'contents' }, 'Contents'),
+    chapter('one', 'One', ...body(12)),
+    chapter('two', 'Two', h2('s', 'Section'), ...body(12)),
+    div({ role: 'appendix', label: 'a' }, 'Log', ...body(2)),
+  ])
+  const turnover = newEngine().run(work)
+  test('front matter is roman, main matter begins with 1 on a right-hand page, back matter goes on', () => {
+    const labels = turnover.pages.map(found => found.label)
+    expect(labels.slice(0, 2)).toEqual(['i', 'ii'])
+    const first = turnover.pageIndexOf.get(idOf(work, 'one'))!
+    expect(labels[first]).toBe('1')
+    expect(turnover.pages[first]!.side).toBe('recto')
+    expect(Number(label(turnover, idOf(work, 'a')))).toBeGreaterThan(Number(label(turnover, idOf(work, 'two'))))
+    const main = labels.slice(first)
+    expect(main).toEqual(main.map((_, i) => String(i + 1)))
+  })
+  test('a chapter opens its page without a running head, the next page has one', () => {
+    const at = turnover.pageIndexOf.get(idOf(work, 'two'))!
+    const heads = (index: number): string[] =>
+      drawPage({ ...turnover.pages[index]!, placed: [] }).lines.map(line => line.runs.map(run => run.words.join(' ')).join(' '))
+    expect(heads(at)).toEqual([turnover.pages[at]!.label])
+    expect(heads(at + 1).join(' ')).toContain(turnover.pages[at + 1]!.side === 'verso' ? 'Two' : 'Section')
+  })
+  test('every entry of the contents says the page on which its heading stands', () => {
+    const contents = work.doc.children.find(isGenerated)!
+    const entries = entriesOf(contents, work.doc, turnover.ledger, 3)
+    expect(entries.map(entry => entry.text.textContent)).toEqual(['One', 'Two', 'Section', 'Log'])
+    const page = drawPage(turnover.pages[turnover.pageIndexOf.get(idOf(work, 'contents'))!]!)
+    const printed = page.lines.filter(line => line.y > 150).flatMap(line => line.runs.flatMap(run => run.words))
+    for (const entry of entries) expect(printed).toContain(label(turnover, entry.id))
+  })
+})
+
+test('page references say the page their target is on, and the turnover settles', () => {
+  const work = workOf([
+    chapter('one', 'One', p`See ${page('far')} and ${full('fig')}.`, ...body(20)),
+    chapter('two', 'Two', h2('far', 'Far'), fig('fig', { picture: '', alternative: '' }, t`A figure.`), p`Back to ${page('one')}.`),
+  ])
+  const turnover = newEngine().run(work)
+  expect(turnover.settled).toBe(true)
+  expect(turnover.rounds).toBeGreaterThan(1)
+  const said: string[] = []
+  work.doc.descendants(node => {
+    if (node.type.name === 'reference') said.push(referenceText(turnover.wordingOf(node)).replaceAll('\u00a0', ' '))
+  })
+  expect(said).toEqual([`page ${label(turnover, idOf(work, 'far'))}`, `Figure 2.1 on page ${label(turnover, idOf(work, 'fig'))}`, 'page 1'])
+})
+
+test('a note stands on the page of its mark and its number follows its place', () => {
+  const work = workOf([
+    chapter('one', 'One', ...body(9), p`First.${note`The first note.`}`, ...body(6), p`Second.${note`The second note.`}`),
+  ])
+  const { pages } = newEngine().run(work)
+  const found = pages.flatMap(made => {
+    const text = drawPage(made).lines.map(line => line.runs.flatMap(run => run.words).join(' '))
+    return text.some(line => line.includes('The first note.')) ? [text] : []
+  })
+  expect(found).toHaveLength(1)
+  expect(found[0]!.some(line => line.startsWith('First.'))).toBe(true)
+  expect(found[0]!.find(line => line.includes('The first note.'))).toMatch(/^1/)
+})
+
+test('the demo works are in balance: every reference has its target and every picture its place', async () => {
+  for (const make of [demoWorks.thesis, demoWorks.paper]) {
+    const work = await make()
+    const turnover = newEngine().run(work)
+    expect(turnover.settled).toBe(true)
+    for (const entry of turnover.ledger.entries) expect(turnover.pageIndexOf.has(entry.id)).toBe(true)
+    const pictures = turnover.pages.flatMap(made => drawPage(made).pictures.map(found => found.picture))
+    const figures = turnover.ledger.entries.filter(entry => entry.item.block === 'figure')
+    expect(pictures).toHaveLength(figures.length)
+  }
+})
+
+test('nothing on any page of the demo thesis lies outside its margins or over something else', async () => {
+  const { pages, work } = newEngine().run(await demoWorks.thesis())
+  const { page: sheet } = work.houseStyle
+  for (const made of pages) {
+    let bottom = 0
+    for (const { y, box } of made.placed) {
+      expect(y).toBeGreaterThanOrEqual(bottom - 0.01)
+      bottom = y + box.height
+    }
+    expect(bottom).toBeLessThanOrEqual(sheet.height - sheet.bottom + 0.01)
+    const left = made.side === 'recto' ? sheet.inner : sheet.outer
+    const right = sheet.width - (made.side === 'recto' ? sheet.outer : sheet.inner)
+    for (const { x, box } of made.placed)
+      for (const mark of box.marks) {
+        if (mark.kind !== 'line' || mark.line.pieces.length === 0) continue
+        expect(x + mark.x + mark.line.pieces[0]!.x).toBeGreaterThanOrEqual(left - 0.5)
+        expect(x + mark.x + mark.line.end).toBeLessThanOrEqual(right + 0.8)
+      }
+  }
+})
+
+/** Any edit an author can make in one step. */
+type Edit = (tr: Transform, random: (below: number) => number) => void
+const edits: Edit[] = [
+  (tr, random) => {
+    const places: number[] = []
+    tr.doc.descendants((node, at) => void (node.isText && places.push(at)))
+    tr.insert(places[random(places.length)]!, schema.text('word ', []))
+  },
+  (tr, random) => void moveDivision(tr, random(tr.doc.childCount), random(tr.doc.childCount + 1)),
+  (tr, random) => void promote(tr, headingIds(tr)[random(Math.max(1, headingIds(tr).length))] ?? ''),
+  (tr, random) => void demote(tr, headingIds(tr)[random(Math.max(1, headingIds(tr).length))] ?? ''),
+  (tr, random) => {
+    const ids: string[] = []
+    tr.doc.forEach(node => node.forEach(block => void (block.attrs.id && ids.push(block.attrs.id))))
+    removeBlock(tr, ids[random(ids.length)]!)
+  },
+  (tr, random) => {
+    const at = random(tr.doc.childCount)
+    let from = 0
+    for (let i = 0; i < at; i++) from += tr.doc.child(i).nodeSize
+    tr.insert(
+      from + tr.doc.child(at).nodeSize - 1,
+      schema.nodes.figure!.create({ id: `new${tr.doc.content.size}` }, schema.nodes.caption!.create(null, schema.text('A new figure'))),
+    )
+  },
+]
+const headingIds = (tr: Transform): string[] => {
+  const ids: string[] = []
+  tr.doc.descendants(node => void (node.type.name === 'heading' && ids.push(node.attrs.id)))
+  return ids
+}
+
+test('an edited work and the same work opened afresh have the same pages, over random edits', () => {
+  const base = generateWork(9, 3)
+  fc.assert(
+    fc.property(fc.array(fc.tuple(fc.nat(edits.length - 1), fc.nat()), { minLength: 1, maxLength: 6 }), steps => {
+      const engine = newEngine()
+      let work: Work = base
+      engine.run(work)
+      for (const [which, seed] of steps) {
+        let state = seed
+        const random = (below: number): number => {
+          state = (Math.imul(state, 1103515245) + 12345) & 0x7fffffff
+          return below > 0 ? state % below : 0
+        }
+        const tr = new Transform(work.doc)
+        edits[which]!(tr, random)
+        work = { ...work, doc: tr.doc }
+        const incremental = engine.run(work)
+        const fresh = newEngine().run({ ...work, doc: schema.nodeFromJSON(work.doc.toJSON()) })
+        expect(incremental.rounds).toBe(fresh.rounds)
+        expect(drawn(incremental)).toBe(drawn(fresh))
+      }
+    }),
+    { numRuns: 12 },
+  )
+}, 240_000)
+
+test('same work, same bytes', async () => {
+  const date = new Date(0)
+  const make = async (): Promise<string> =>
+    Buffer.from(await writePdf(newEngine().run(generateWork(6, 8)), fonts, { date })).toString('base64')
+  expect(await make()).toBe(await make())
+})
+
+test('inserting and removing text in one chapter leaves the pages of the others as they were', () => {
+  const work = workOf([chapter('one', 'One', ...body(6)), chapter('two', 'Two', paragraph([lorem]), ...body(3), p`See ${ref('one')}.`)])
+  const engine = newEngine()
+  const before = engine.run(work)
+  const tr = new Transform(work.doc)
+  let at = -1
+  work.doc.descendants((node, place) => void (node.isText && node.text!.startsWith('The deep') && (at = place)))
+  tr.insert(at, schema.text('More '))
+  const after = engine.run({ ...work, doc: tr.doc })
+  expect(after.pages[0]).toBe(before.pages[0])
+})

@@ -1,0 +1,149 @@
+import fc from 'fast-check'
+import { words } from '../src/pages/setting.ts'
+import { divisionsOf } from '../src/type/hyphenation.ts'
+import { type Line, type ParagraphOptions, setParagraph } from '../src/type/paragraph.ts'
+import { thesisStyle } from '../src/work/houseStyle.ts'
+import { fonts } from './support/work.ts'
+
+const style = thesisStyle().body
+const options = (measure: number, more: Partial<ParagraphOptions> = {}): ParagraphOptions => ({
+  measure,
+  style,
+  indent: 0,
+  hyphenate: true,
+  language: 'en-GB',
+  ...more,
+})
+const run = (text: string) => words(text, style, { divisible: true })
+/** The words of a line with a space wherever there is a gap. */
+const textOf = (line: Line): string => {
+  let text = ''
+  let end = 0
+  for (const piece of line.pieces) {
+    if (!('shape' in piece)) continue
+    if (text && piece.x - end > piece.size * 0.08) text += ' '
+    text += piece.shape.text
+    end = piece.x + piece.shape.width * piece.size
+  }
+  return text
+}
+/** All lines as one text again: a hyphen that the setter put in is taken out. */
+const joined = (lines: Line[], original: string): string => {
+  let text = ''
+  for (const line of lines) {
+    const said = textOf(line)
+    text += line.hyphenated ? said.slice(0, -1) : original.startsWith(`${text}${said} `) ? `${said} ` : said
+  }
+  return text.trim()
+}
+
+describe('hyphenation', () => {
+  const shown = (word: string, language = 'en-GB'): string => {
+    let out = ''
+    let from = 0
+    for (const at of divisionsOf(word, language)) {
+      out += `${word.slice(from, at)}-`
+      from = at
+    }
+    return out + word.slice(from)
+  }
+  test.each([
+    ['hyphenation', 'en-US', 'hy-phen-ation'],
+    ['university', 'en-US', 'uni-ver-sity'],
+    ['table', 'en-GB', 'table'],
+    ['basin', 'en-GB', 'basin'],
+    ['stratification', 'en-GB', 'strat-i-fic-a-tion'],
+    ['ox', 'en-GB', 'ox'],
+  ])('%s (%s) is %s', (word, language, expected) => expect(shown(word, language)).toBe(expected))
+  test('two letters before and three after at the least', () => {
+    for (const word of ['international', 'moderation', 'thermocline', 'everything'])
+      for (const at of divisionsOf(word, 'en-GB')) {
+        expect(at).toBeGreaterThanOrEqual(2)
+        expect(word.length - at).toBeGreaterThanOrEqual(3)
+      }
+  })
+  test('a language without patterns here is left whole', () => expect(divisionsOf('Donaudampfschiff', 'hu')).toEqual([]))
+})
+
+describe('paragraphs', () => {
+  const sample =
+    'The wind does not stir a lake as a spoon stirs a cup; it pushes the warm surface water to one end, tilts the boundary between warm and cold, and when it drops the boundary swings back, past level, and goes on swinging for days.'
+
+  test('justified lines end at the measure, the last one does not', () => {
+    const lines = setParagraph([run(sample)], fonts, options(260))
+    expect(lines.length).toBeGreaterThan(3)
+    for (const line of lines.slice(0, -1)) expect(line.end).toBeCloseTo(260, 1)
+    expect(lines.at(-1)!.end).toBeLessThanOrEqual(260.01)
+    expect(joined(lines, sample)).toBe(sample)
+  })
+
+  test('whole paragraphs are weighed: the widest space is narrower than first fit would make it', () => {
+    const widestGap = (lines: Line[], measure: number): number =>
+      Math.max(
+        ...lines
+          .slice(0, -1)
+          .map(
+            line =>
+              (measure - line.pieces.reduce((sum, piece) => sum + ('shape' in piece ? piece.shape.width * piece.size : 0), 0)) /
+              Math.max(1, line.pieces.length - 1),
+          ),
+      )
+    let better = 0
+    for (let measure = 200; measure < 420; measure += 10) {
+      const total = widestGap(setParagraph([run(sample)], fonts, options(measure, { hyphenate: false })), measure)
+      const first = widestGap(setParagraph([run(sample)], fonts, options(measure, { style: { ...style, align: 'left' } })), measure)
+      expect(total).toBeLessThanOrEqual(first * 1.1)
+      if (total < first - 0.05) better++
+    }
+    expect(better).toBeGreaterThan(6)
+  })
+
+  test('nothing is lost and nothing runs over, whatever the words and the measure', () => {
+    const word = fc.stringMatching(/^[a-zA-Zäéß,.;–-]{1,18}$/)
+    fc.assert(
+      fc.property(
+        fc.array(word, { minLength: 1, maxLength: 60 }),
+        fc.integer({ min: 120, max: 460 }),
+        fc.constantFrom('justified' as const, 'left' as const),
+        (found, measure, align) => {
+          const text = found.join(' ')
+          const lines = setParagraph([run(text)], fonts, options(measure, { style: { ...style, align } }))
+          const said = lines.map(line => (line.hyphenated ? textOf(line).slice(0, -1) : textOf(line))).join('')
+          expect(said.replaceAll(' ', '')).toBe(text.replaceAll(' ', ''))
+          for (const line of lines) if (line.pieces.length > 1) expect(line.end).toBeLessThanOrEqual(measure + 0.5)
+          for (const line of lines)
+            for (let i = 1; i < line.pieces.length; i++) expect(line.pieces[i]!.x).toBeGreaterThan(line.pieces[i - 1]!.x)
+        },
+      ),
+      { numRuns: 150 },
+    )
+  })
+
+  test('no break inside “Figure 3.2” nor between a word and its note mark', () => {
+    const parts = [
+      run('As it is seen in '),
+      words('Figure\u00a03.2', style, { lead: { entry: 'f' } }),
+      run(' the record'),
+      words('14', style, { note: 'n', size: 7, rise: 4 }),
+      run(' ends here.'),
+    ]
+    for (let measure = 70; measure < 200; measure += 3) {
+      const lines = setParagraph(parts, fonts, options(measure)).map(textOf)
+      expect(lines.join('|')).toContain('Figure\u00a03.2')
+      expect(lines.some(line => line.startsWith('14'))).toBe(false)
+    }
+  })
+
+  test('a long address is broken after its punctuation', () => {
+    const address = 'https://data.orrin-uplands.example/vessary/moorings/profile.json?year=2&mooring=E1'
+    const lines = setParagraph([words(address, style)], fonts, options(150)).map(textOf)
+    expect(lines.length).toBeGreaterThan(2)
+    expect(lines.join('')).toBe(address)
+    for (const line of lines.slice(0, -1)) expect(line).toMatch(/[/.?&=_-]$/)
+  })
+
+  test('an empty paragraph is one empty line, and stray spaces are not printed', () => {
+    expect(setParagraph([], fonts, options(200))).toHaveLength(1)
+    expect(textOf(setParagraph([run('  one   two ')], fonts, options(200))[0]!)).toBe('one two')
+  })
+})

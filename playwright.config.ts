@@ -1,0 +1,32 @@
+import { defineConfig } from '@playwright/test'
+
+/** Flags that keep Chromium off the network and let it run as root on a build machine. */
+const args = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  retries: process.env.CI ? 1 : 0,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    baseURL: 'http://localhost:4390',
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args },
+    actionTimeout: 20_000,
+  },
+  webServer: {
+    command: 'node --import tsx packages/server/src/main.ts --quiet --port 4390',
+    port: 4390,
+    reuseExistingServer: !process.env.CI,
+  },
+})

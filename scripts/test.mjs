@@ -1,0 +1,46 @@
+// npm test: installs what is missing, then types, lint, unit tests, build and browser tests. The last line counts them all.
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { installForTests, installPackages } from './install.mjs'
+
+installPackages()
+installForTests()
+rmSync('test-results', { recursive: true, force: true })
+mkdirSync('test-results', { recursive: true })
+
+let passed = 0
+let failed = 0
+/** A step that is right or wrong as a whole. */
+const step = (name, command) => {
+  process.stdout.write(`\n── ${name}\n`)
+  const { status } = spawnSync(command, { shell: true, stdio: 'inherit' })
+  if (status === 0) passed++
+  else failed++
+  return status === 0
+}
+const count = (file, read) => {
+  if (!existsSync(file)) {
+    failed++
+    return
+  }
+  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')))
+  passed += good
+  failed += bad
+}
+
+step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
+step('lint and import directions', 'npx biome check .')
+process.stdout.write('\n── unit tests\n')
+spawnSync(
+  process.execPath,
+  ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--json', '--outputFile=test-results/unit.json'],
+  { stdio: 'inherit' },
+)
+count('test-results/unit.json', report => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites])
+if (step('build', 'npx vite build packages/web --logLevel error')) {
+  process.stdout.write('\n── browser tests\n')
+  spawnSync('npx', ['playwright', 'test'], { stdio: 'inherit' })
+  count('test-results/e2e.json', ({ stats, errors }) => [stats.expected + stats.flaky, stats.unexpected + errors.length])
+}
+process.stdout.write(`\ntests: ${passed} passed, ${failed} failed\n`)
+process.exitCode = failed > 0 || passed === 0 ? 1 : 0
