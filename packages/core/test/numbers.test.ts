@@ -18,7 +18,7 @@ function items(...written: string[]): [NumberedItem, number][] {
       kind: hashes ? 'heading' : partOf ? 'part' : kind === 'note' ? 'note' : 'series',
       block: hashes ? 'heading' : kind!,
       numbered: !word.startsWith('!'),
-      level: hashes?.[1]!.length ?? 0,
+      level: hashes?.[1]?.length ?? 0,
       rules: 'main',
       series: kind!,
       partOf: partOf ?? '',

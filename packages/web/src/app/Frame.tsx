@@ -102,7 +102,8 @@ function Window() {
           <NavLink key={path} to={path} className="thumb-tab">
             {name}
             {path === 'findings' && findings > 0 && (
-              <span className={must ? 'count must' : 'count'} aria-label={`${findings} to mend`}>
+              <span className={must ? 'count must' : 'count'}>
+                <span className="visually-hidden">to mend: </span>
                 {findings}
               </span>
             )}

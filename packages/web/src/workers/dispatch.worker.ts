@@ -32,7 +32,10 @@ async function write({ format, work, pictures, date }: ToDispatch): Promise<Uint
   if (format === 'csv') return new TextEncoder().encode(writeLedgerCsv(ledgerRows(step.value)))
   return writePdf(step.value, fonts, {
     date: new Date(date),
-    onPage: (done, of) => (done % 8 === 0 && say({ kind: 'progress', says: 'Writing pages', done, of }), true),
+    onPage: (done, of) => {
+      if (done % 8 === 0) say({ kind: 'progress', says: 'Writing pages', done, of })
+      return true
+    },
   })
 }
 

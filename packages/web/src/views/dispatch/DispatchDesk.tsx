@@ -2,7 +2,7 @@
 
 import { writeBundle } from '@steady-ledger/core/work/bundle.ts'
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import type { FromDispatch, ToDispatch } from '../../workers/protocol.ts'
@@ -42,11 +42,11 @@ export function DispatchDesk() {
   const must = turnover?.findings.filter(finding => finding.weight === 'mustMend') ?? null
   const [state, setState] = useState<State>({ kind: 'idle' })
   const worker = useRef<Worker | null>(null)
-  const stop = (): void => {
+  const stop = useCallback((): void => {
     worker.current?.terminate()
     worker.current = null
-  }
-  useEffect(() => stop, [])
+  }, [])
+  useEffect(() => stop, [stop])
 
   const write = (format: Format): void => {
     stop()

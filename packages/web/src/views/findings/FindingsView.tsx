@@ -24,7 +24,10 @@ export function FindingsView() {
     let done = 0
     // From the end of the work to its beginning, so that one remedy does not move the place of the next.
     for (const finding of [...found].reverse()) if (finding.remedy && applyRemedy(tr, finding.remedy)) done++
-    if (done === 0) return notify({ kind: 'wrong', text: 'There is nothing left to mend there.' })
+    if (done === 0) {
+      notify({ kind: 'wrong', text: 'There is nothing left to mend there.' })
+      return
+    }
     session.dispatch(tr)
     notify({
       kind: 'done',

@@ -7,27 +7,28 @@ import type { EditorView } from '@tiptap/pm/view'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, useState } from 'react'
 import { act } from '../../app/acts.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession } from '../../app/sessionContext.ts'
 import { insertDivision, insertTable, setHeading } from '../../editor/insert.ts'
 
 export function AddButton({ view }: { view: EditorView }) {
   const session = useSession()
-  const doc = useView(shown => shown.doc)
-  const open = useView(shown => shown.openDivision)
   const [top, setTop] = useState<number | null>(null)
   useEffect(() => {
     const place = (): void => {
       const { $head } = view.state.selection
       const dom = $head.depth >= 2 ? view.nodeDOM($head.before(2)) : $head.nodeAfter && $head.depth === 1 ? view.nodeDOM($head.pos) : null
       const scroll = view.dom.closest('.sheet-scroll')
-      if (!(dom instanceof HTMLElement) || !scroll) return setTop(null)
-      setTop(dom.getBoundingClientRect().bottom - scroll.getBoundingClientRect().top + scroll.scrollTop - 14)
+      setTop(
+        dom instanceof HTMLElement && scroll
+          ? dom.getBoundingClientRect().bottom - scroll.getBoundingClientRect().top + scroll.scrollTop - 14
+          : null,
+      )
     }
     const later = (): void => void requestAnimationFrame(place)
     later()
     session.followers.add(later)
     return () => void session.followers.delete(later)
-  }, [view, session, doc, open])
+  }, [view, session])
   if (top === null) return null
   const item = (name: string, keys: string, run: () => void) => (
     <DropdownMenu.Item className="menu-item" onSelect={() => setTimeout(run)}>

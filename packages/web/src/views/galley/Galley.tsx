@@ -176,7 +176,10 @@ export function Galley() {
         <Slip
           onComposer={at => setFloating({ kind: 'composer', at })}
           onReference={at => setFloating({ kind: 'reference', at })}
-          onPicture={id => ((choosingFor.current = id), chooser.current?.click())}
+          onPicture={id => {
+            choosingFor.current = id
+            chooser.current?.click()
+          }}
         />
       )}
       <div className="panel-switches">

@@ -147,11 +147,15 @@ function Field({
     },
   }
   return (
-    <label className="field">
-      <span>{label}</span>
-      {multiline ? <textarea rows={2} {...shared} /> : <input type="text" {...shared} />}
-      {wrong && <span className="field-wrong">{wrong}</span>}
-    </label>
+    <div className="field">
+      <span aria-hidden="true">{label}</span>
+      {multiline ? <textarea rows={2} aria-label={label} {...shared} /> : <input type="text" aria-label={label} {...shared} />}
+      {wrong && (
+        <span className="field-wrong" role="alert">
+          {wrong}
+        </span>
+      )}
+    </div>
   )
 }
 

@@ -80,12 +80,13 @@ export function LedgerView() {
     estimateSize: index => (rows[index]!.kind === 'entry' ? rowHeight : divisionHeight),
     overscan: 12,
   })
+  // biome-ignore lint/correctness/useExhaustiveDependencies: other rows have other heights
   useEffect(() => virtual.measure(), [rows, virtual])
+  // Only when the address changes: later edits must not move the page under the author.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: see above
   useEffect(() => {
     const index = rows.findIndex(row => row.kind === 'entry' && row.entry.id === block)
     if (block && index >= 0) virtual.scrollToIndex(index, { align: 'center' })
-    // Only when the address changes: later edits must not move the page under the author.
-    // biome-ignore lint/correctness/useExhaustiveDependencies: see above
   }, [block])
 
   const label = (id: string): string => {

@@ -1,0 +1,66 @@
+/** Every view, light and dark, wide and narrow, holds to WCAG AA as far as a program can tell. */
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { openChapter, openDemo } from './support.ts'
+
+const rules = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
+
+for (const theme of ['light', 'dark'] as const)
+  test(`every view in the ${theme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme })
+    await page.goto('/')
+    await expect(page.locator('.work-card')).toHaveCount(3)
+    const look = async (what: string): Promise<void> => {
+      const { violations } = await new AxeBuilder({ page }).withTags(rules).analyze()
+      expect(
+        violations.map(
+          found =>
+            `${what}: ${found.id}: ${found.nodes
+              .map(node => node.target.join(' '))
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      ).toEqual([])
+    }
+    await look('shelf')
+    await openDemo(page)
+    await openChapter(page, '3')
+    await page.waitForTimeout(400)
+    await look('galley')
+    for (const view of ['Ledger', 'Pages', 'Findings', 'Dispatch']) {
+      await page.getByRole('link', { name: view, exact: view !== 'Findings' }).click()
+      await page.waitForTimeout(500)
+      await look(view)
+    }
+    await page.keyboard.press('Control+k')
+    await expect(page.getByRole('combobox')).toBeFocused()
+    await look('command box')
+  })
+
+test('nothing runs over at 1024 pixels', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 700 })
+  await openDemo(page)
+  for (const view of ['Galley', 'Ledger', 'Pages', 'Findings', 'Dispatch']) {
+    await page.getByRole('link', { name: view, exact: view !== 'Findings' }).click()
+    await page.waitForTimeout(300)
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024)
+  }
+})
+
+test('the policy of the server is kept: nothing is asked for from outside and nothing is refused', async ({ page }) => {
+  const outside: string[] = []
+  const refused: string[] = []
+  page.on('request', request => {
+    if (!/^(http:\/\/localhost|blob:|data:)/.test(request.url())) outside.push(request.url())
+  })
+  page.on('console', message => {
+    if (/Content Security Policy/.test(message.text())) refused.push(message.text())
+  })
+  await openDemo(page)
+  await openChapter(page, '1')
+  await page.locator('.division.open .equation').first().dblclick()
+  await expect(page.locator('math-field')).toBeVisible()
+  await page.waitForTimeout(800)
+  expect(outside).toEqual([])
+  expect(refused).toEqual([])
+})

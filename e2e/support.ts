@@ -1,0 +1,66 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Opens the shelf, which puts the demo works there, and then a view of one of them. */
+export async function openDemo(page: Page, view = 'galley', work = 'demo-thesis'): Promise<void> {
+  await page.goto('/')
+  await expect(page.locator('.work-card').first()).toBeVisible()
+  await expect(page.getByRole('link', { name: /Wind Mixing/ })).toBeVisible()
+  await page.goto(`/work/${work}/${view}`)
+  await inBalance(page)
+}
+
+/** Waits until the books balance for what is there now. */
+export async function inBalance(page: Page): Promise<void> {
+  await expect(page.locator('.books')).toContainText(/In balance|must mend/, { timeout: 30_000 })
+}
+
+/** Opens a chapter in the galley by its number. */
+export async function openChapter(page: Page, number: string): Promise<void> {
+  await page.locator('.spine-row.level-1', { has: page.locator(`.spine-number:text-is("${number}")`) }).click()
+  await expect(page.locator('.division.open .heading.level-1 .number')).toHaveText(number)
+}
+
+/** Entries of the ledger as rows of text: number and caption. */
+export async function ledgerRows(page: Page, show: string): Promise<string[]> {
+  await page.getByRole('link', { name: 'Ledger', exact: true }).click()
+  await page.getByRole('button', { name: new RegExp(`^${show}`) }).click()
+  await expect(page.locator('.ledger-row').first()).toBeVisible()
+  await page.waitForTimeout(200)
+  const rows = await page.locator('.ledger-row').evaluateAll(list =>
+    list
+      .map(row => ({
+        top: row.getBoundingClientRect().top,
+        number: row.querySelector('.ledger-number')?.textContent ?? '',
+        caption: row.querySelector('input')?.value || row.querySelector('.ledger-caption')?.textContent || '',
+      }))
+      .sort((a, b) => a.top - b.top)
+      .map(row => `${row.number} ${row.caption}`),
+  )
+  return rows
+}
+
+/** What the CLI would say of pages: the drawn text of one page proof. */
+export async function pageText(page: Page, label: string): Promise<string> {
+  await page.goto(page.url().replace(/\/(galley|ledger|pages|findings|dispatch).*/, `/pages/${label}`))
+  const sheet = page.locator(`.page-place[data-page="${label}"] svg`)
+  await expect(sheet).toBeVisible()
+  await page.waitForTimeout(200)
+  return sheet.evaluate(svg =>
+    [...svg.querySelectorAll('text')]
+      .map(line => [...line.querySelectorAll('tspan tspan')].map(word => word.textContent).join(' '))
+      .join('\n'),
+  )
+}
+
+export const smallSvg = (colour = '#7aa'): Buffer =>
+  Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 100"><rect width="200" height="100" fill="${colour}"/></svg>`)
+
+/** Gives the file chooser that a command opens a file. */
+export async function withFile(
+  page: Page,
+  act: () => Promise<unknown>,
+  file: { name: string; mimeType: string; buffer: Buffer },
+): Promise<void> {
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), act()])
+  await chooser.setFiles(file)
+}
