@@ -15,7 +15,9 @@ test('a figure put in before the others of chapter 2: later figures, references,
   await expect(figures.first()).toHaveText('Fig. 2.1')
   const count = await figures.count()
   const references = page.locator('.division.open .reference')
-  const saidBefore = await references.allTextContents()
+  // Page references may change as well, and rightly: the figure takes room.
+  const said = async (): Promise<string[]> => (await references.allTextContents()).filter(text => !text.includes('page'))
+  const saidBefore = await said()
   expect(saidBefore).toContain('Figure\u00a02.1')
 
   await page.locator('.division.open > p').first().click()
@@ -30,7 +32,7 @@ test('a figure put in before the others of chapter 2: later figures, references,
   await expect(figures.nth(1)).toHaveText('Fig. 2.2')
   await expect(figures.last()).toHaveText(`Fig. 2.${count + 1}`)
   const raised = (text: string): string => text.replace(/(Figures?\u00a0)2\.(\d)/g, (_, name, n) => `${name}2.${Number(n) + 1}`)
-  expect(await references.allTextContents()).toEqual(saidBefore.map(raised))
+  expect(await said()).toEqual(saidBefore.map(raised))
   await inBalance(page)
   // References from other chapters follow as well.
   const after = await ledgerRows(page, 'Figures')
@@ -42,16 +44,14 @@ test('a figure put in before the others of chapter 2: later figures, references,
   }
   // The printed list of figures and the page with the figure say the same.
   expect(await pageText(page, 'v')).toContain('A figure before all others')
-  await page.goto(page.url().replace(/\/pages.*/, '/galley'))
-  await inBalance(page)
-
-  // A reload has kept it; undo belongs to the sitting, so the same is done again and taken back.
+  // Taking it out and putting it back, by undo and redo.
+  await toGalley(page)
   await openChapter(page, '2')
   await expect(figures).toHaveCount(count + 1)
   await page.locator('.division.open .figure .picture').first().click()
   await page.keyboard.press('Delete')
   await expect(figures).toHaveCount(count)
-  expect(await references.allTextContents()).toEqual(saidBefore)
+  expect(await said()).toEqual(saidBefore)
   await page.keyboard.press('Control+z')
   await expect(figures).toHaveCount(count + 1)
   await page.keyboard.press('Control+y')
@@ -95,9 +95,7 @@ test('chapter 4 moved before chapter 2 by the keyboard: numbers, references, con
   expect(contents).toMatch(/3 Moorings and records/)
   expect(contents.indexOf('Wind, fetch')).toBeLessThan(contents.indexOf('Moorings and records'))
   const text = await pageText(page, '1')
-  expect(text).toContain('Figure 1.1')
-  await page.goto(page.url().replace(/\/pages.*/, '/galley'))
-  await inBalance(page)
+  expect(text).toMatch(/Figure\s1\.1\./)
   const moved = await ledgerRows(page, 'Headings')
   expect(moved).toContain('2.1 Fetch')
   expect(moved).toContain('3.2 The moorings')
@@ -132,7 +130,7 @@ test('deleting what is referred to leaves a marked gap, a finding, and a way bac
   await openChapter(page, '1')
   await page.locator('.division.open .figure .picture').first().click()
   await page.keyboard.press('Delete')
-  await expect(page.locator('.division.open .reference.lost').first()).toHaveText('a deleted target (was Figure 1.1)')
+  await expect(page.locator('.division.open .reference.lost').first()).toHaveText(/a deleted target \(was Figure 1\.1\)/i)
   await expect(page.locator('.books')).toContainText('must mend')
   await page.getByRole('link', { name: /^Findings/ }).click()
   await expect(page.locator('.finding.mustMend').first()).toContainText('was deleted (Figure 1.1)')

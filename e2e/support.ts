@@ -18,6 +18,8 @@ export async function inBalance(page: Page): Promise<void> {
 export async function openChapter(page: Page, number: string): Promise<void> {
   await page.locator('.spine-row.level-1', { has: page.locator(`.spine-number:text-is("${number}")`) }).click()
   await expect(page.locator('.division.open .heading.level-1 .number')).toHaveText(number)
+  // Scrolling settles before anything is pressed.
+  await page.waitForTimeout(400)
 }
 
 /** Entries of the ledger as rows of text: number and caption. */
@@ -41,14 +43,16 @@ export async function ledgerRows(page: Page, show: string): Promise<string[]> {
 
 /** What the CLI would say of pages: the drawn text of one page proof. */
 export async function pageText(page: Page, label: string): Promise<string> {
-  await page.goto(page.url().replace(/\/(galley|ledger|pages|findings|dispatch).*/, `/pages/${label}`))
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox').fill(`page ${label}`)
+  await page.keyboard.press('Enter')
   const sheet = page.locator(`.page-place[data-page="${label}"] svg`)
   await expect(sheet).toBeVisible()
   await page.waitForTimeout(200)
   return sheet.evaluate(svg =>
     [...svg.querySelectorAll('text')]
       .map(line => [...line.querySelectorAll('tspan tspan')].map(word => word.textContent).join(' '))
-      .join('\n'),
+      .join(' '),
   )
 }
 

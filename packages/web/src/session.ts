@@ -17,6 +17,7 @@ import { lostTargets } from './editor/lostTargets.ts'
 import { oneDivision, opensDivision } from './editor/oneDivision.ts'
 import { pageTurns, setPages } from './editor/pageTurns.ts'
 import { stableIds } from './editor/stableIds.ts'
+import { loadWork } from './storage/database.ts'
 import { Saver, type SaveState } from './storage/saver.ts'
 import { askToWrite, type WriterLock } from './storage/writerLock.ts'
 import type { FromTurnover, ToTurnover, TurnoverSummary } from './workers/protocol.ts'
@@ -41,16 +42,20 @@ export interface SessionView {
 }
 
 const historyDepth = 500
+/** How long the next writer waits for the last one to save what it holds. */
+const handOverMilliseconds = 600
 
 export class Session {
   readonly id: string
-  readonly work: Work
+  work: Work
   readonly live: LiveNumbers
   readonly use: UseBoundStore<StoreApi<SessionView>>
   state: EditorState
   private view: EditorView | null = null
   private readonly worker: Worker
-  private readonly saver: Saver
+  private saver: Saver
+  /** Tabs on the same work tell each other what was saved. */
+  private readonly channel: BroadcastChannel
   private readonly lock: WriterLock
   private readonly addresses = new Map<string, string>()
   private version = 0
@@ -101,26 +106,67 @@ export class Session {
     this.worker.addEventListener('error', event =>
       this.use.setState({ failure: event.message || 'The pages cannot be computed in this browser.', computing: false }),
     )
-    const { settings, scheme, houseStyle } = work
-    this.tell({
-      kind: 'open',
-      version: 0,
-      doc: JSON.stringify(work.doc.toJSON()),
-      settings,
-      scheme,
-      houseStyle,
-      pictures: [...work.pictures.values()].map(({ bytes: _bytes, ...facts }) => facts),
+    this.openInWorker()
+    this.channel = new BroadcastChannel(`steady-ledger ${id}`)
+    this.channel.addEventListener('message', () => {
+      if (!this.use.getState().writer) void this.refresh()
     })
-    this.saver = new Saver(
-      id,
-      work.doc,
-      save => this.use.setState({ save }),
+    this.saver = this.newSaver(work.doc)
+    this.lock = askToWrite(id, writer => void this.changeWriter(writer))
+  }
+
+  private newSaver(doc: Node): Saver {
+    return new Saver(
+      this.id,
+      doc,
+      save => {
+        this.use.setState({ save })
+        if (save.kind === 'saved') this.channel.postMessage('saved')
+      },
       () => this.use.getState().turnover?.labels.length ?? 0,
     )
-    this.lock = askToWrite(id, writer => {
-      this.use.setState({ writer, ...(writer ? {} : { save: { kind: 'reading' } }) })
-      this.view?.setProps({ editable: () => writer })
+  }
+
+  /** This tab may write from now on, or no longer. Whoever begins to write begins with what was saved last. */
+  private async changeWriter(writer: boolean): Promise<void> {
+    const was = this.use.getState().writer
+    if (!writer) {
+      this.use.setState({ writer, save: { kind: 'reading' } })
+      this.view?.setProps({ editable: () => false })
+      await this.saver.flush()
+      this.use.setState({ save: { kind: 'reading' } })
+      this.channel.postMessage('left')
+      return
+    }
+    if (was) return
+    await new Promise(resolve => setTimeout(resolve, handOverMilliseconds))
+    await this.refresh()
+    this.use.setState({ writer, save: { kind: 'saved', at: Date.now() } })
+    this.view?.setProps({ editable: () => true })
+  }
+
+  /** Takes over what another tab saved. The history begins anew: what the other tab did cannot be undone here. */
+  private async refresh(): Promise<void> {
+    const { work } = await loadWork(this.id)
+    if (work.doc.eq(this.state.doc)) return
+    this.work = work
+    this.state = EditorState.create({
+      doc: work.doc,
+      plugins: this.state.plugins,
+      selection: Selection.near(work.doc.resolve(Math.min(this.state.selection.from, work.doc.content.size))),
     })
+    this.live.setLedger(numberWork(work.doc, work.scheme), work.doc)
+    this.saver = this.newSaver(work.doc)
+    this.version = 0
+    this.openInWorker()
+    this.view?.updateState(this.state)
+    this.publish(true)
+  }
+
+  private openInWorker(): void {
+    const { settings, scheme, houseStyle, doc, pictures } = this.work
+    const facts = [...pictures.values()].map(({ bytes: _bytes, ...found }) => found)
+    this.tell({ kind: 'open', version: 0, doc: JSON.stringify(doc.toJSON()), settings, scheme, houseStyle, pictures: facts })
   }
 
   /** The document as it is now with everything beside it. */
@@ -223,6 +269,7 @@ export class Session {
   async close(): Promise<void> {
     await this.saver.flush()
     this.lock.release()
+    this.channel.close()
     this.worker.terminate()
     for (const address of this.addresses.values()) URL.revokeObjectURL(address)
   }

@@ -2,7 +2,7 @@
 import { NodeSelection, TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import type { MathfieldElement } from 'mathlive'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { useSession } from '../app/sessionContext.ts'
 import { FormulaText } from '../views/FormulaText.tsx'
 import { useFloatingPlace } from '../views/galley/floatingPlace.ts'
@@ -13,6 +13,9 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
   const session = useSession()
   const place = useRef<HTMLDivElement>(null)
   const field = useRef<MathfieldElement | null>(null)
+  const box = useRef<HTMLDivElement>(null)
+  /** What was typed while the field was still being loaded. */
+  const early = useRef('')
   const [group, setGroup] = useState(palette[0]!.name)
   const [failure, setFailure] = useState('')
   const position = useRef(at)
@@ -32,6 +35,11 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
     }
     view.focus()
   }, [view, onClose])
+
+  // From the first key on what is typed is meant for the equation, and must not replace it in the text.
+  useLayoutEffect(() => {
+    if (placed) box.current?.focus({ preventScroll: true })
+  }, [placed])
 
   useEffect(() => {
     if (!placed) return
@@ -57,7 +65,11 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
         session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', made.getValue('latex-expanded')))
       })
       handleSlots(made, leave)
-      requestAnimationFrame(() => made?.focus())
+      requestAnimationFrame(() => {
+        made?.focus()
+        if (early.current) made?.executeCommand(['typedText', early.current])
+        early.current = ''
+      })
     }
     start().catch(error => setFailure((error as Error).message))
     return () => {
@@ -72,7 +84,21 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
     field.current?.insert(template, { selectionMode: 'placeholder', focus: true, insertionMode: 'replaceSelection' })
   }
   return (
-    <div className="composer" style={{ top: floating.top }} role="group" aria-label="Composer">
+    <div
+      ref={box}
+      className="composer"
+      style={{ top: floating.top }}
+      role="group"
+      aria-label="Composer"
+      tabIndex={-1}
+      onKeyDown={event => {
+        if (event.target !== box.current) return
+        if (event.key === 'Escape') leave()
+        else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) early.current += event.key
+        else return
+        event.preventDefault()
+      }}
+    >
       <div ref={place} className="composer-field" />
       {failure && (
         <p className="wrong" role="alert">

@@ -2,6 +2,7 @@
 
 import type { Wording } from '@steady-ledger/core/references/wordReference.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
+import { closeHistory } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
 import { newId } from '../storage/database.ts'
@@ -28,7 +29,7 @@ function placeBlock(state: EditorState, block: Node, within: number | null): Tra
   const $after = tr.doc.resolve(after)
   if (!block.isTextblock && $after.parentOffset === $after.parent.content.size) tr.insert(after, nodes.paragraph!.create({ id: newId() }))
   tr.setSelection(within === null ? NodeSelection.create(tr.doc, from) : Selection.near(tr.doc.resolve(from + within)))
-  return tr.scrollIntoView()
+  return closeHistory(tr.scrollIntoView())
 }
 
 export const insertFigure =

@@ -16,6 +16,7 @@ import {
   splitBlock,
   toggleMark,
 } from '@tiptap/pm/commands'
+import { closeHistory } from '@tiptap/pm/history'
 import { InputRule, inputRules, textblockTypeInputRule, wrappingInputRule } from '@tiptap/pm/inputrules'
 import { keymap } from '@tiptap/pm/keymap'
 import { liftListItem, sinkListItem, splitListItem } from '@tiptap/pm/schema-list'
@@ -51,7 +52,8 @@ export const onSection =
     if (!command(tr, id)) return false
     if (dispatch) {
       restoreCursor(tr, holder || id, offset)
-      dispatch(tr.setMeta(opensDivision, true).scrollIntoView())
+      // Every move of a section is undone by itself, however fast one follows the other.
+      dispatch(closeHistory(tr.setMeta(opensDivision, true).scrollIntoView()))
     }
     return true
   }

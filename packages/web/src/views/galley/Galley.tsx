@@ -4,6 +4,7 @@ import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
 import { NodeSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
 import { useEffect, useRef, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { offerActs } from '../../app/acts.ts'
 import { notify } from '../../app/notice.ts'
@@ -126,7 +127,7 @@ export function Galley() {
     setView(made)
     const compose = (): void => {
       const { selection } = session.state
-      if (selection instanceof NodeSelection) setFloating({ kind: 'composer', at: selection.from })
+      if (selection instanceof NodeSelection) flushSync(() => setFloating({ kind: 'composer', at: selection.from }))
     }
     const perform = {
       figure: () => {
@@ -140,9 +141,9 @@ export function Galley() {
       note: () => {
         if (!session.run(insertNote)) return
         const before = session.state.selection.$from.nodeBefore
-        if (before?.type.name === 'note') setFloating({ kind: 'note', id: before.attrs.id })
+        if (before?.type.name === 'note') flushSync(() => setFloating({ kind: 'note', id: before.attrs.id }))
       },
-      reference: () => setFloating({ kind: 'reference', at: null }),
+      reference: () => flushSync(() => setFloating({ kind: 'reference', at: null })),
     }
     const withdraw = offerActs(perform)
     return () => {

@@ -3,7 +3,7 @@
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
-import { useCallback, useEffect, useRef } from 'react'
+import { useCallback, useLayoutEffect, useRef } from 'react'
 import { useNavigate } from 'react-router'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { NoteEditor } from '../../editor/noteEditor.ts'
@@ -20,7 +20,7 @@ export function NotePanel({ view, id, onClose }: { view: EditorView; id: string;
   }, [view, id])
   const place = useFloatingPlace(view, where)
   const placed = place !== null
-  useEffect(() => {
+  useLayoutEffect(() => {
     const at = findBlock(view.state.doc, id)
     const note = at < 0 ? null : view.state.doc.nodeAt(at)
     if (!placed || !content.current || !note) return

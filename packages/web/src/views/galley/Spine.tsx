@@ -2,6 +2,7 @@
 
 import { type Destination, demote, moveSection, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
 import { division, type Matter, matterOf, plainText } from '@steady-ledger/core/work/schema.ts'
+import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
 import { type DragEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -53,7 +54,7 @@ export function Spine() {
     const { tr } = session.state
     if (!run(tr)) return
     restoreCursor(tr, id, 0)
-    session.dispatch(tr.setMeta(opensDivision, true))
+    session.dispatch(closeHistory(tr.setMeta(opensDivision, true)))
     requestAnimationFrame(() => tree.current?.querySelector<HTMLElement>(`[data-row="${id}"]`)?.focus())
   }
   const onKey = (event: KeyboardEvent, row: Row, index: number): void => {

@@ -1,12 +1,13 @@
 import type { EditorView } from '@tiptap/pm/view'
-import { useEffect, useState } from 'react'
+import { useLayoutEffect, useState } from 'react'
 import { useSession } from '../../app/sessionContext.ts'
 
 /** Where something floats: just under a place in the text, in pixels of the sheet's scrolling area; it follows the text. */
 export function useFloatingPlace(view: EditorView, at: () => number | null): { top: number; left: number } | null {
   const session = useSession()
   const [place, setPlace] = useState<{ top: number; left: number } | null>(null)
-  useEffect(() => {
+  // Before the next key is heard: what is typed right after asking for a note belongs to the note.
+  useLayoutEffect(() => {
     const measure = (): void => {
       const position = at()
       const scroll = view.dom.closest('.sheet-scroll')
