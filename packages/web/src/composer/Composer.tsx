@@ -7,7 +7,7 @@ import { useSession } from '../app/sessionContext.ts'
 import { FormulaText } from '../views/FormulaText.tsx'
 import { useFloatingPlace } from '../views/galley/floatingPlace.ts'
 import { palette } from './palette.ts'
-import { handleSlots } from './slots.ts'
+import { handleSlots, typeInto } from './slots.ts'
 
 export function Composer({ view, at, onClose }: { view: EditorView; at: number; onClose(): void }) {
   const session = useSession()
@@ -16,6 +16,7 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
   const box = useRef<HTMLDivElement>(null)
   /** What was typed while the field was still being loaded. */
   const early = useRef('')
+  const leaveWhenReady = useRef(false)
   const [group, setGroup] = useState(palette[0]!.name)
   const [failure, setFailure] = useState('')
   const position = useRef(at)
@@ -67,8 +68,9 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
       handleSlots(made, leave)
       requestAnimationFrame(() => {
         made?.focus()
-        if (early.current) made?.executeCommand(['typedText', early.current])
+        if (made) typeInto(made, early.current)
         early.current = ''
+        if (leaveWhenReady.current) leave()
       })
     }
     start().catch(error => setFailure((error as Error).message))
@@ -93,7 +95,9 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
       tabIndex={-1}
       onKeyDown={event => {
         if (event.target !== box.current) return
-        if (event.key === 'Escape') leave()
+        // While the field is loading, leaving waits for what was typed.
+        if (event.key === 'Escape' && early.current && !failure) leaveWhenReady.current = true
+        else if (event.key === 'Escape') leave()
         else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) early.current += event.key
         else return
         event.preventDefault()

@@ -45,3 +45,14 @@ export function handleSlots(field: MathfieldElement, leave: () => void): void {
     else if (event.key.length === 1 || event.key.startsWith('Arrow')) delete field.dataset.wholeMeant
   })
 }
+
+const structures: Record<string, string> = { '/': '\\frac{#@}{#?}', '^': '#@^{#?}', _: '#@_{#?}' }
+
+/** Types a text as if its keys were pressed one after the other: signs that build structures build them. */
+export function typeInto(field: MathfieldElement, text: string): void {
+  for (const sign of text) {
+    const structure = structures[sign]
+    if (structure) field.insert(structure, { selectionMode: 'placeholder', insertionMode: 'replaceSelection' })
+    else field.executeCommand(['typedText', sign])
+  }
+}

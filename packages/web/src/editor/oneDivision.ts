@@ -198,9 +198,11 @@ export const oneDivision = (): Plugin =>
       decorations(state) {
         const index = openIndex(state)
         const from = divisionStart(state.doc, index)
-        return DecorationSet.create(state.doc, [
-          Decoration.node(from, from + state.doc.child(index).nodeSize, { class: 'open' }, { open: true }),
-        ])
+        const marks = [Decoration.node(from, from + state.doc.child(index).nodeSize, { class: 'open' }, { open: true })]
+        // The block with the cursor is always drawn: text typed into a block whose drawing the browser puts off can land beside the cursor.
+        const { $head } = state.selection
+        if ($head.depth >= 2) marks.push(Decoration.node($head.before(2), $head.after(2), { class: 'current' }))
+        return DecorationSet.create(state.doc, marks)
       },
       createSelectionBetween(view, $anchor, $head) {
         const index = openIndex(view.state)

@@ -157,7 +157,10 @@ export function Galley() {
   useEffect(() => {
     if (view && block && location.key) {
       session.goTo(block)
-    } else view?.focus()
+    } else if (view) {
+      view.focus()
+      view.dispatch(view.state.tr.scrollIntoView())
+    }
   }, [view, block, session, location.key])
 
   return (
