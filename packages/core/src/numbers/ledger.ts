@@ -250,13 +250,18 @@ export function numberWork(doc: Node, scheme: Scheme, previous?: WorkLedger): Wo
   const scans = doc.children.map(scanDivision)
   const signature = scans.map(scan => scan.signature).join('\n')
   const items = scans.flatMap((scan, index) => scan.items.map((item): [NumberedItem, number] => [item, index]))
-  if (previous?.signature !== signature || previous.scheme !== scheme) return { ...numberItems(items, scheme), signature }
+  if (previous?.signature !== signature || previous.scheme !== scheme) return { ...numberItems(items, scheme), signature, stamp: {} }
   if (items.every(([item], order) => previous.entries[order]!.item === item)) return previous
-  const entries = items.map(([item], order) => ({ ...previous.entries[order]!, item }))
-  return { entries, byId: new Map(entries.map(entry => [entry.id, entry])), scheme, signature }
+  const entries = items.map(([item], order) => {
+    const entry = previous.entries[order]!
+    return entry.item === item ? entry : { ...entry, item }
+  })
+  return { entries, byId: new Map(entries.map(entry => [entry.id, entry])), scheme, signature, stamp: previous.stamp }
 }
 
 /** A ledger of a document, with what it was computed from. */
 export interface WorkLedger extends Ledger {
   signature: string
+  /** The same object for as long as every number stays what it is. */
+  stamp: object
 }

@@ -37,6 +37,8 @@ export interface DivisionScan {
   references: FoundReference[]
   /** Changes when the items change in a way that can change a number. */
   signature: string
+  /** Some reference in it says a page. */
+  saysPages: boolean
 }
 
 const scans = new WeakMap<Node, DivisionScan>()
@@ -118,10 +120,15 @@ function scanAnew(root: Node): DivisionScan {
     })
   }
   root.forEach(child => visit(child, id))
+  // A heading without a number is called by its words, so they count as well.
   const signature = items
-    .map(i => `${i.id}|${i.kind[0]}${i.series}${i.level}${i.numbered ? '' : '-'}${i.rules[0]}${i.rules.length}`)
+    .map(
+      i =>
+        `${i.id}|${i.kind[0]}${i.series}${i.level}${i.numbered ? '' : `-${i.kind === 'heading' ? i.text?.textContent : ''}`}${i.rules[0]}${i.rules.length}`,
+    )
     .join(';')
-  return { items, references, signature }
+  const saysPages = references.some(({ node: { attrs } }) => attrs.wording === 'page' || attrs.wording === 'nameNumberAndPage')
+  return { items, references, signature, saysPages }
 }
 
 /** True for divisions whose content the program writes: contents and lists. */

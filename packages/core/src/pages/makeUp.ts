@@ -40,9 +40,15 @@ interface Cut {
   /** The state the next page begins with. */
   next: State
   cost: number
-  /** Empty lines at the foot. */
-  empty: number
   finish(): PageBody
+}
+
+/** A break that is taken only where there is no better one. */
+interface Spare {
+  at: number
+  penalty: number
+  filled: Filled
+  owing: number
 }
 
 interface Node {
@@ -58,27 +64,30 @@ const fewestTextLines = 4
 
 export function makeUp(input: MakeUpInput): PageBody[] {
   const first: Node = { state: { at: 0, owed: [], carried: [] }, cost: 0, from: null, finish: null }
-  // States are visited in the order of their place in the strip: every page moves forward, so the cheapest way to a state is known.
-  const open = new Map<string, Node>([[keyOf(first.state), first]])
-  const order: Node[] = [first]
+  const known = new Map<string, Node>([[keyOf(first.state), first]])
+  // States wait by their place in the strip: every page moves forward, so when a place is reached the cheapest way to it is known.
+  const waiting: Node[][] = [[first]]
   let end: Node | null = null
-  while (order.length) {
-    let least = 0
-    for (let i = 1; i < order.length; i++) if (comesFirst(order[i]!.state, order[least]!.state)) least = i
-    const node = order.splice(least, 1)[0]!
-    for (const cut of cutsFrom(node.state, input)) {
-      const cost = node.cost + cut.cost
-      const reached = { state: cut.next, cost, from: node, finish: cut.finish }
-      if (isDone(cut.next, input)) {
-        if (!end || cost < end.cost) end = reached
-        continue
+  for (let at = 0; at < waiting.length; at++) {
+    const here = waiting[at]
+    while (here?.length) {
+      // Of several states at one place those that owe most come first: a page of floats alone leads from them to the others.
+      let most = 0
+      for (let i = 1; i < here.length; i++) if (owes(here[i]!.state) > owes(here[most]!.state)) most = i
+      const node = here.splice(most, 1)[0]!
+      for (const cut of cutsFrom(node.state, input)) {
+        const reached: Node = { state: cut.next, cost: node.cost + cut.cost, from: node, finish: cut.finish }
+        if (isDone(cut.next, input)) {
+          if (!end || reached.cost < end.cost) end = reached
+          continue
+        }
+        const key = keyOf(cut.next)
+        const other = known.get(key)
+        if (!other) {
+          known.set(key, reached)
+          ;(waiting[cut.next.at] ??= []).push(reached)
+        } else if (reached.cost < other.cost) Object.assign(other, reached)
       }
-      const key = keyOf(cut.next)
-      const known = open.get(key)
-      if (!known) {
-        open.set(key, reached)
-        order.push(reached)
-      } else if (cost < known.cost) Object.assign(known, reached)
     }
   }
   const pages: PageBody[] = []
@@ -89,14 +98,21 @@ export function makeUp(input: MakeUpInput): PageBody[] {
 const isDone = (state: State, { strip }: MakeUpInput): boolean =>
   state.owed.length === 0 && state.carried.length === 0 && nextBox(strip, state.at) === strip.length
 const keyOf = (state: State): string => `${state.at}|${state.owed.join()}|${state.carried.length}`
-/** A later place, or as late a one with less owed, is never visited before an earlier one. */
-const comesFirst = (a: State, b: State): boolean =>
-  a.at - b.at < 0 || (a.at === b.at && a.owed.length + a.carried.length > b.owed.length + b.carried.length)
+const owes = (state: State): number => state.owed.length + state.carried.length
 
 function nextBox(strip: StripItem[], from: number): number {
   let at = from
   while (at < strip.length && strip[at]!.kind === 'space') at++
   return at
+}
+
+/** How far a page is filled: heights in points, and counts of what is on it. */
+interface Filled {
+  y: number
+  noteHeight: number
+  boxes: number
+  noteLines: number
+  fills: number
 }
 
 /** A page while it is being filled. */
@@ -128,46 +144,66 @@ class Filling {
     const separator = this.notes.length ? 0 : this.input.noteSeparator
     return this.noteHeight + (lines.length ? separator + lines.reduce((sum, line) => sum + line.height, 0) : 0)
   }
-  /** The page as it stands now, to be drawn up later: notes at the foot, fill space opened. */
-  asItStands(): () => PageBody {
-    const { y: filled, noteHeight, input } = this
-    const placed = this.placed.slice()
-    const notes = this.notes.slice()
-    const fills = this.fills.slice()
-    return () => {
-      const left = Math.max(0, input.height - filled - noteHeight)
-      const share = fills.length ? left / fills.length : 0
-      let y = input.height - noteHeight + (notes.length ? input.noteSeparator : 0)
-      return {
-        placed: share
-          ? placed.map(({ y: at, box }, index) => ({ y: at + share * fills.filter(fill => fill <= index).length, box }))
-          : placed,
-        notes: notes.map(box => {
-          const at = { y, box }
-          y += box.height
-          return at
-        }),
-        ruleAt: notes.length ? input.height - noteHeight + input.noteSeparator * 0.45 : -1,
-      }
+  /** How far it is filled now. */
+  mark(): Filled {
+    return { y: this.y, noteHeight: this.noteHeight, boxes: this.placed.length, noteLines: this.notes.length, fills: this.fills.length }
+  }
+
+  /** The page as it stood at a mark: notes at the foot, fill space opened. */
+  asItStood({ y: filled, noteHeight, boxes, noteLines, fills }: Filled): PageBody {
+    const { input } = this
+    const left = Math.max(0, input.height - filled - noteHeight)
+    const share = fills ? left / fills : 0
+    const above = (index: number): number => this.fills.slice(0, fills).filter(fill => fill <= index).length
+    const placed = this.placed.slice(0, boxes)
+    let y = input.height - noteHeight + (noteLines ? input.noteSeparator : 0)
+    return {
+      placed: share ? placed.map(({ y: at, box }, index) => ({ y: at + share * above(index), box })) : placed,
+      notes: this.notes.slice(0, noteLines).map(box => {
+        const at = { y, box }
+        y += box.height
+        return at
+      }),
+      ruleAt: noteLines ? input.height - noteHeight + input.noteSeparator * 0.45 : -1,
     }
   }
+
+  /** The same page, to go on with in another way. */
+  copy(): Filling {
+    const other = new Filling(this.input)
+    other.placed.push(...this.placed)
+    other.notes.push(...this.notes)
+    other.fills.push(...this.fills)
+    other.y = this.y
+    other.noteHeight = this.noteHeight
+    return other
+  }
 }
+
+const noLines: Box[] = []
 
 /** Every sensible way to end the page that begins in a state. */
 function cutsFrom(state: State, input: MakeUpInput): Cut[] {
   const { strip, height, leading } = input
-  const page = new Filling(input)
+  let page = new Filling(input)
   page.addNotes(takeWhatFits(state.carried, height * 0.8))
   const carried = state.carried.slice(page.notes.length)
   const owed = placeOwed(state.owed, page, strip)
   const cuts: Cut[] = []
-  const consider = (at: number, penalty: number, stillCarried: Box[] = []): void => {
-    const next: State = { at: nextBox(strip, at), owed: [...owed], carried: [...carried, ...stillCarried] }
-    const empty = Math.max(0, page.room) / leading
-    const last = isDone(next, input)
-    const foot = last ? (page.y < leading * 3 ? costs.shortLastPage : 0) : 12 * empty * empty
-    cuts.push({ next, cost: penalty + owed.length * costs.floatDelay + foot, empty, finish: page.asItStands() })
+  /** Adds a cut before the item at `at`, with the page as it stood at `filled` and the first `owing` of the floats owed. */
+  const consider = (at: number, penalty: number, filled = page.mark(), owing = owed.length, stillCarried: Box[] = noLines): void => {
+    const next: State = {
+      at: nextBox(strip, at),
+      owed: owed.slice(0, owing),
+      carried: stillCarried.length ? [...carried, ...stillCarried] : carried,
+    }
+    const empty = Math.max(0, height - filled.y - filled.noteHeight) / leading
+    const foot = isDone(next, input) ? (filled.y < leading * 3 ? costs.shortLastPage : 0) : 12 * empty * empty
+    const own = page
+    cuts.push({ next, cost: penalty + owing * costs.floatDelay + foot, finish: () => own.asItStood(filled) })
   }
+  /** The last allowed break that leaves more empty lines than one likes, and the last one that no rule allows. */
+  const spare: { early: Spare | null; unwanted: Spare | null } = { early: null, unwanted: null }
   let at = nextBox(strip, state.at)
   // Little room left under floats is better left empty; so is a page that owes a note more than it can hold.
   if (carried.length || (page.placed.length && page.room < fewestTextLines * leading)) {
@@ -175,7 +211,6 @@ function cutsFrom(state: State, input: MakeUpInput): Cut[] {
     return cuts
   }
   let pendingSpace = 0
-  const unwanted: Cut[] = []
   for (; at < strip.length; at++) {
     const item = strip[at]!
     if (item.kind === 'space') {
@@ -186,7 +221,7 @@ function cutsFrom(state: State, input: MakeUpInput): Cut[] {
       page.fills.push(page.placed.length)
       continue
     }
-    const notes = item.notes.flatMap(id => input.notesOf(id))
+    const notes = item.notes.length ? item.notes.flatMap(id => input.notesOf(id)) : noLines
     if (item.float) {
       const before = page.placed.length ? Math.max(pendingSpace, item.float.before) : 0
       const overtakes = owed.some(index => (strip[index] as Box).float?.series === item.float!.series)
@@ -222,23 +257,21 @@ function cutsFrom(state: State, input: MakeUpInput): Cut[] {
     consider(strip.length, 0)
     return owed.length ? cuts : cuts.slice(-1)
   }
-  // Where every rule forbids every break, the fullest page is taken all the same.
-  if (cuts.length === 0) return unwanted.slice(-1)
-  const full = cuts.filter(cut => cut.empty <= emptyLines)
-  return full.length ? full : cuts.slice(-1)
+  if (cuts.length === 0) {
+    // Where every rule forbids every break, the fullest page is taken all the same.
+    const cut = spare.early ?? spare.unwanted
+    if (cut) consider(cut.at, cut.penalty, cut.filled, cut.owing)
+  }
+  return cuts
 
   function considerBreak(after: number, cost: number): void {
     const next = nextBox(strip, after)
     if (next >= strip.length) return
     const following = strip[next]!
     const penalty = Math.max(cost, following.kind === 'box' ? following.breakBefore : 0)
-    if (penalty < Infinity) {
-      if (page.room > emptyLines * leading) cuts.length = 0
-      consider(after, penalty)
-    } else if (cuts.length === 0) {
-      unwanted.length = 0
-      unwanted.push({ next: { at: next, owed: [...owed], carried: [...carried] }, cost: 1e6, empty: 0, finish: page.asItStands() })
-    }
+    if (penalty === Infinity) spare.unwanted = { at: next, penalty: 1e6, filled: page.mark(), owing: owed.length }
+    else if (page.room > emptyLines * leading) spare.early = { at: after, penalty, filled: page.mark(), owing: owed.length }
+    else consider(after, penalty)
   }
 
   /** The line fits but its note does not: what fits of the note stays, the rest goes over. */
@@ -246,15 +279,13 @@ function cutsFrom(state: State, input: MakeUpInput): Cut[] {
     const separator = page.notes.length ? 0 : input.noteSeparator
     const part = takeWhatFits(notes, page.room - gap - item.height - separator)
     if (part.length === 0 && page.placed.length) return
-    const kept = { y: page.y, noteHeight: page.noteHeight, placed: page.placed.length, notes: page.notes.length }
+    const before = page
+    page = page.copy()
     page.y += gap
     page.put(item)
     page.addNotes(part)
-    consider(at + 1, costs.splitNote, notes.slice(part.length))
-    page.y = kept.y
-    page.noteHeight = kept.noteHeight
-    page.placed.length = kept.placed
-    page.notes.length = kept.notes
+    consider(at + 1, costs.splitNote, page.mark(), owed.length, notes.slice(part.length))
+    page = before
   }
 
   function takeWhatFits(lines: Box[], room: number): Box[] {

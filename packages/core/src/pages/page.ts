@@ -22,6 +22,8 @@ export interface Page {
   placed: Placed[]
   /** Running head, folio and the rule above the notes. */
   furniture: Placed[]
+  /** Entries that begin on it and blocks that stand on it, in order. */
+  ids: string[]
 }
 
 /** Divisions that run on from each other, made up together. */
@@ -39,7 +41,7 @@ export function flowsOf(doc: Node, stripsOf: (node: Node) => StripItem[][], sett
     if (last && setting.houseStyle.opens === 'runOn') {
       last.divisions.push(node)
       last.strips.push(...strips)
-    } else flows.push({ divisions: [node], strips })
+    } else flows.push({ divisions: [node], strips: [...strips] })
   })
   return flows
 }
@@ -52,16 +54,9 @@ const noteSeparator = 14
 
 export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: Setting): PageBody[] {
   const key = `${division(flow.divisions[0]!).id} ${round}`
-  const notes: Box[][] = []
   const byId = new Map<string, Box[]>()
-  for (const strip of flow.strips)
-    for (const item of strip)
-      if (item.kind === 'box')
-        for (const id of item.notes) {
-          const boxes = noteBoxes(id, setting)
-          byId.set(id, boxes)
-          notes.push(boxes)
-        }
+  for (const strip of flow.strips) for (const id of noteIds(strip)) byId.set(id, noteBoxes(id, setting))
+  const notes = [...byId.values()]
   const kept = cache.get(key)
   if (kept && kept.houseStyle === setting.houseStyle && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes))
     return kept.bodies
@@ -76,6 +71,15 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
   return bodies
 }
 
+const noteIdsOf = new WeakMap<StripItem[], string[]>()
+
+/** Notes whose marks stand in a strip. */
+function noteIds(strip: StripItem[]): string[] {
+  let ids = noteIdsOf.get(strip)
+  if (!ids) noteIdsOf.set(strip, (ids = strip.flatMap(item => (item.kind === 'box' ? item.notes : []))))
+  return ids
+}
+
 const sameList = <T>(a: T[], b: T[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
 
 /** Labels and sides: roman in the front matter, arabic from 1 in the main matter on; a work that runs on counts through. */
@@ -87,55 +91,57 @@ export function labelPages(flows: { flow: Flow; bodies: PageBody[] }[], setting:
   const pages: Page[] = []
   let count = 0
   let matter: Matter | null = null
+  const add = (flow: Flow, body: PageBody | null, place: Pick<PagePlace, 'opening' | 'section' | 'matter'>): void => {
+    const index = pages.length
+    pages.push(makePage(flow, body, { ...place, index, count: ++count }, setting, previous[index]))
+  }
   for (const { flow, bodies } of flows) {
     const own = opens === 'runOn' ? 'main' : matterOf(flow.divisions[0]!)
     const mainBegins = matter === 'front' && own !== 'front'
     // In a two-sided work odd pages are rectos: the main matter's page 1 begins on one, and an empty page before it closes the front matter.
     if ((opens === 'recto' || (mainBegins && twoSided)) && pages.length % 2 === 1)
-      pages.push(makePage(null, flow, 0, pages.length, ++count, matter ?? own, setting, previous[pages.length]))
+      add(flow, null, { opening: true, section: '', matter: matter ?? own })
     if (matter === null || mainBegins) count = 0
     matter = own
-    bodies.forEach((_, order) => {
-      count++
-      pages.push(makePage(bodies, flow, order, pages.length, count, own, setting, previous[pages.length]))
+    let section = ''
+    bodies.forEach((body, order) => {
+      section = latestSection(body, setting) || section
+      add(flow, body, { opening: order === 0, section, matter: own })
     })
   }
   return pages
 }
 
-interface Made {
-  body: PageBody | null
-  key: string
+/** Where a page stands among the others. */
+interface PagePlace {
+  index: number
+  /** Its number within its matter. */
+  count: number
+  matter: Matter
+  /** The first page of its flow. */
+  opening: boolean
+  /** Id of the last section that begins on or before it. */
+  section: string
 }
-const made = new WeakMap<Page, Made>()
 
-function makePage(
-  bodies: PageBody[] | null,
-  flow: Flow,
-  order: number,
-  index: number,
-  count: number,
-  matter: Matter,
-  setting: Setting,
-  previous: Page | undefined,
-): Page {
+const made = new WeakMap<Page, { body: PageBody | null; key: string }>()
+
+function makePage(flow: Flow, body: PageBody | null, place: PagePlace, setting: Setting, previous: Page | undefined): Page {
   const { page: sheet } = setting.houseStyle
-  const body = bodies?.[order] ?? null
-  const label = writeCounter(count, matter === 'front' ? 'romanLower' : 'arabic')
+  const { index, matter } = place
+  const label = writeCounter(place.count, matter === 'front' ? 'romanLower' : 'arabic')
   const side = !sheet.twoSided || index % 2 === 0 ? 'recto' : 'verso'
-  const heads = headsOf(bodies, flow, order, side, label, setting)
-  const key = JSON.stringify([index, label, side, heads])
+  const heads = headsOf(flow, body, place, side, label, setting)
+  const key = `${index}|${label}|${side}|${heads.left}|${heads.right}|${heads.foot}|${sheet.width}|${sheet.height}`
   const was = previous && made.get(previous)
-  if (was && was.body === body && was.key === key && previous.width === sheet.width && previous.height === sheet.height) return previous
+  if (was && was.body === body && was.key === key) return previous
   const left = side === 'recto' ? sheet.inner : sheet.outer
-  const place = ({ y, box }: { y: number; box: Box }): Placed => ({ x: left, y: sheet.top + y, box })
+  const put = ({ y, box }: { y: number; box: Box }): Placed => ({ x: left, y: sheet.top + y, box })
   const furniture = furnitureOf(heads, setting).map(({ y, box }) => ({ x: left, y, box }))
-  if (body && body.ruleAt >= 0)
-    furniture.push({
-      x: left,
-      y: sheet.top + body.ruleAt,
-      box: box(0.5, [{ kind: 'rule', x: 0, y: 0, width: setting.measure * 0.3, height: 0.5 }]),
-    })
+  if (body && body.ruleAt >= 0) {
+    const rule: Mark = { kind: 'rule', x: 0, y: 0, width: setting.measure * 0.3, height: 0.5 }
+    furniture.push({ x: left, y: sheet.top + body.ruleAt, box: box(0.5, [rule]) })
+  }
   const page: Page = {
     index,
     label,
@@ -144,11 +150,28 @@ function makePage(
     division: division(flow.divisions[0]!).id,
     width: sheet.width,
     height: sheet.height,
-    placed: body ? [...body.placed.map(place), ...body.notes.map(place)] : [],
+    placed: body ? [...body.placed.map(put), ...body.notes.map(put)] : [],
     furniture,
+    ids: body ? idsOn(body) : [],
   }
   made.set(page, { body, key })
   return page
+}
+
+const bodyIds = new WeakMap<PageBody, string[]>()
+
+/** Entries that begin on a page and blocks that stand on it, in order. */
+function idsOn(body: PageBody): string[] {
+  let ids = bodyIds.get(body)
+  if (!ids) {
+    const found = new Set<string>()
+    for (const { box } of [...body.placed, ...body.notes]) {
+      for (const id of box.begins) found.add(id)
+      if (box.block && !box.lead) found.add(box.block)
+    }
+    bodyIds.set(body, (ids = [...found]))
+  }
+  return ids
 }
 
 interface Heads {
@@ -158,14 +181,14 @@ interface Heads {
 }
 
 /** Running heads by rule: the division on versos, the section on rectos, the folio outside; opening pages carry it at the foot. */
-function headsOf(bodies: PageBody[] | null, flow: Flow, order: number, side: 'recto' | 'verso', label: string, setting: Setting): Heads {
+function headsOf(flow: Flow, body: PageBody | null, place: PagePlace, side: 'recto' | 'verso', label: string, setting: Setting): Heads {
   const { opens, runningHead, page } = setting.houseStyle
-  const { role } = division(flow.divisions[0]!)
-  if (!bodies || (role === 'titlePage' && opens !== 'runOn')) return { left: '', right: '', foot: '' }
-  if (order === 0 || opens === 'runOn' || !runningHead.show) return { left: '', right: '', foot: label }
-  const chapter = headText(division(flow.divisions[0]!).id, setting, true)
-  const section = page.twoSided && side === 'recto' ? latestSection(bodies, order, setting) : ''
-  return side === 'recto' ? { left: section || chapter, right: label, foot: '' } : { left: label, right: chapter, foot: '' }
+  const { id, role } = division(flow.divisions[0]!)
+  if (!body || (role === 'titlePage' && opens !== 'runOn')) return { left: '', right: '', foot: '' }
+  if (place.opening || opens === 'runOn' || !runningHead.show) return { left: '', right: '', foot: label }
+  if (side === 'verso') return { left: label, right: headText(id, setting, true), foot: '' }
+  const section = page.twoSided && place.section ? headText(place.section, setting, false) : ''
+  return { left: section || headText(id, setting, true), right: label, foot: '' }
 }
 
 function headText(id: string, setting: Setting, named: boolean): string {
@@ -174,15 +197,14 @@ function headText(id: string, setting: Setting, named: boolean): string {
   return `${named ? entry.number : entry.bare}\u2002${plainText(entry.item.text)}`.trim()
 }
 
-/** The last section that begins on or before a page of a flow. */
-function latestSection(bodies: PageBody[], order: number, setting: Setting): string {
-  for (let at = order; at >= 0; at--)
-    for (const { box } of [...bodies[at]!.placed].reverse())
-      for (const id of box.begins) {
-        const entry = setting.ledger.byId.get(id)
-        if (entry?.item.block === 'heading' && entry.item.level === 2) return headText(id, setting, false)
-      }
-  return ''
+/** The last section of level 2 that begins on a page, if any does. */
+function latestSection(body: PageBody, setting: Setting): string {
+  return (
+    idsOn(body).findLast(id => {
+      const item = setting.ledger.byId.get(id)?.item
+      return item?.block === 'heading' && item.level === 2
+    }) ?? ''
+  )
 }
 
 function furnitureOf({ left, right, foot }: Heads, setting: Setting): { y: number; box: Box }[] {

@@ -60,6 +60,8 @@ export class SettingCache {
   readonly listLines = new NodeCache<Line[]>()
   readonly blocks = new NodeCache<StripItem[]>()
   readonly notes = new NodeCache<Box[]>()
+  /** Strips of divisions that say no page: they stand as long as the division and all numbers do. */
+  readonly divisions = new WeakMap<Node, { stamp: object; houseStyle: object; pictures: object; strips: StripItem[][] }>()
 }
 
 export interface TextOptions {

@@ -1,6 +1,8 @@
 /** A division as a strip, block by block, and the notes it calls for. */
 import type { Node } from 'prosemirror-model'
 import type { ListEntry } from '../lists/entries.ts'
+import { scanDivision } from '../numbers/scan.ts'
+import { dependencies } from '../type/inline.ts'
 import { division } from '../work/schema.ts'
 import { generatedList } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
@@ -15,9 +17,19 @@ export interface Listing {
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
 export function divisionStrips(node: Node, setting: Setting, listing: Listing | null): StripItem[][] {
+  if (listing || scanDivision(node).saysPages) return makeStrips(node, setting, listing)
+  const { cache, houseStyle, pictures, ledger } = setting
+  const kept = cache.divisions.get(node)
+  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && kept.pictures === pictures) return kept.strips
+  const strips = makeStrips(node, setting, null)
+  cache.divisions.set(node, { stamp: ledger.stamp, houseStyle, pictures, strips })
+  return strips
+}
+
+function makeStrips(node: Node, setting: Setting, listing: Listing | null): StripItem[][] {
   const { id, role } = division(node)
   const strips = [cached(node.firstChild!, `title ${role}`, id, setting, () => divisionTitle(node.firstChild!, id, role, setting))]
-  if (listing) strips.push(generatedList(listing.entries, listing.pageOf, setting))
+  if (listing) strips.push(cachedList(node, listing, setting))
   let after = 'title'
   let listed = 0
   for (let i = 1; i < node.childCount; i++) {
@@ -33,6 +45,24 @@ export function divisionStrips(node: Node, setting: Setting, listing: Listing | 
     after = kind
   }
   return strips
+}
+
+/** A list whose entries and page labels are what they were is the same strip. */
+function cachedList(node: Node, { entries, pageOf }: Listing, setting: Setting): StripItem[] {
+  const key = entries
+    .map(({ id, number, text }) => `${id}|${number}|${pageOf(id)}|${nodeNumber(text)}|${dependencies(text, setting)}`)
+    .join('\n')
+  return setting.cache.blocks.get(node, key, setting.houseStyle, () => generatedList(entries, pageOf, setting))
+}
+
+const nodeNumbers = new WeakMap<Node, number>()
+let nextNodeNumber = 0
+
+/** A number for a node's identity, to stand for it in a key. */
+function nodeNumber(node: Node): number {
+  let number = nodeNumbers.get(node)
+  if (number === undefined) nodeNumbers.set(node, (number = nextNodeNumber++))
+  return number
 }
 
 function cached(node: Node, place: string, id: string, setting: Setting, make: () => StripItem[]): StripItem[] {

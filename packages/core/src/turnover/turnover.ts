@@ -46,10 +46,7 @@ const mostRounds = 12
 export class TurnoverEngine {
   private readonly cache = new SettingCache()
   private readonly flows: FlowCache = new Map()
-  private readonly numberWordings = new WeakMap<
-    Node,
-    { ledger: WorkLedger; language: string; opensSentence: boolean; parts: ReferencePart[] }
-  >()
+  private readonly numberWordings = new WeakMap<Node, { stamp: object; language: string; opensSentence: boolean; parts: ReferencePart[] }>()
   private ledger: WorkLedger | undefined
   private pages: Page[] = []
   readonly fonts: Fonts
@@ -96,6 +93,7 @@ export class TurnoverEngine {
       wordingOf: node => wordingOf(node),
       noteMark: id => ledger.byId.get(id)?.number ?? '',
     }
+    const printed = relevantIds(doc, ledger)
     const seen = new Set<string>()
     let pages: Page[] = []
     let pageIndexOf = new Map<string, number>()
@@ -119,8 +117,11 @@ export class TurnoverEngine {
       rounds++
       pageIndexOf = indexPages(pages)
       const next = new Map<string, string>()
-      for (const [id, index] of pageIndexOf) next.set(id, pages[index]!.label)
-      const changed = relevantIds(doc, ledger).filter(id => labels.get(id) !== next.get(id))
+      for (const id of printed) {
+        const index = pageIndexOf.get(id)
+        if (index !== undefined) next.set(id, pages[index]!.label)
+      }
+      const changed = printed.filter(id => labels.get(id) !== next.get(id))
       if (changed.length === 0) break
       const state = changed.map(id => `${id}:${next.get(id)}`).join()
       if (seen.has(state) || rounds >= mostRounds) {
@@ -154,9 +155,9 @@ export class TurnoverEngine {
       wordReference({ targets, wording, was }, { ledger, language, pageOf: id => labels.get(id), opensSentence })
     if (wording === 'page' || wording === 'nameNumberAndPage') return say()
     const kept = this.numberWordings.get(node)
-    if (kept && kept.ledger === ledger && kept.language === language && kept.opensSentence === opensSentence) return kept.parts
+    if (kept && kept.stamp === ledger.stamp && kept.language === language && kept.opensSentence === opensSentence) return kept.parts
     const parts = say()
-    this.numberWordings.set(node, { ledger, language, opensSentence, parts })
+    this.numberWordings.set(node, { stamp: ledger.stamp, language, opensSentence, parts })
     return parts
   }
 
@@ -173,14 +174,10 @@ function sentenceOpenings(doc: Node): WeakMap<Node, boolean> {
   return openings
 }
 
-/** First page of everything that begins on it; a block without entries counts from its first box. */
+/** The first page of everything. */
 function indexPages(pages: Page[]): Map<string, number> {
   const index = new Map<string, number>()
-  for (const page of pages)
-    for (const { box } of page.placed) {
-      for (const id of box.begins) if (!index.has(id)) index.set(id, page.index)
-      if (box.block && !box.lead && !index.has(box.block)) index.set(box.block, page.index)
-    }
+  for (const page of pages) for (const id of page.ids) if (!index.has(id)) index.set(id, page.index)
   return index
 }
 
