@@ -42,6 +42,8 @@ export interface SessionView {
 }
 
 const historyDepth = 500
+/** How long what only counts or repeats the text may lag behind it. */
+const quietMilliseconds = 120
 /** How long the next writer waits for the last one to save what it holds. */
 const handOverMilliseconds = 600
 
@@ -59,6 +61,7 @@ export class Session {
   private readonly lock: WriterLock
   private readonly addresses = new Map<string, string>()
   private version = 0
+  private later: ReturnType<typeof setTimeout> | undefined
   /** Messages wait until the worker has said that it listens: what comes earlier would be lost. */
   private waiting: ToTurnover[] | null = []
   /** Run after every transaction, for whatever floats beside the text. */
@@ -277,7 +280,7 @@ export class Session {
   private tell(message: ToTurnover): void {
     if (this.waiting) this.waiting.push(message)
     else this.worker.postMessage(message)
-    if (message.kind !== 'draw') this.use?.setState({ computing: true })
+    if (message.kind !== 'draw' && this.use && !this.use.getState().computing) this.use.setState({ computing: true })
   }
 
   private hear(message: FromTurnover): void {
@@ -315,13 +318,23 @@ export class Session {
     this.dispatch(this.state.tr.setMeta(key, value).setMeta('addToHistory', false))
   }
 
+  private showDocument(): void {
+    clearTimeout(this.later)
+    this.later = undefined
+    this.use.setState({ doc: this.state.doc, ledger: this.live.ledger })
+  }
+
   private publish(changed: boolean): void {
     const { $head } = this.state.selection
     const selected = selectedBlock(this.state)
     const now = this.use.getState()
     const openDivision = this.state.doc.child(Math.min($head.index(0), this.state.doc.childCount - 1)).attrs.id
     const next: Partial<SessionView> = {}
-    if (changed) Object.assign(next, { doc: this.state.doc, ledger: this.live.ledger })
+    if (changed) {
+      // A changed number shows at once; a letter more or less may wait until typing has been drawn.
+      if (now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
+      else this.later ??= setTimeout(() => this.showDocument(), quietMilliseconds)
+    }
     if (now.selected.id !== selected.id || now.selected.at !== selected.at || now.selected.kind !== selected.kind) next.selected = selected
     if (now.openDivision !== openDivision) next.openDivision = openDivision
     const canUndo = undoDepth(this.state) > 0

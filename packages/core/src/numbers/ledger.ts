@@ -251,13 +251,17 @@ export function numberWork(doc: Node, scheme: Scheme, previous?: WorkLedger): Wo
   const signature = scans.map(scan => scan.signature).join('\n')
   const items = scans.flatMap((scan, index) => scan.items.map((item): [NumberedItem, number] => [item, index]))
   if (previous?.signature !== signature || previous.scheme !== scheme) return { ...numberItems(items, scheme), signature, stamp: {} }
-  if (items.every(([item], order) => previous.entries[order]!.item === item)) return previous
+  if (items.every(([item], order) => saysTheSame(item, previous.entries[order]!.item))) return previous
   const entries = items.map(([item], order) => {
     const entry = previous.entries[order]!
     return entry.item === item ? entry : { ...entry, item }
   })
   return { entries, byId: new Map(entries.map(entry => [entry.id, entry])), scheme, signature, stamp: previous.stamp }
 }
+
+/** Equal signatures leave these open. */
+const saysTheSame = (a: NumberedItem, b: NumberedItem): boolean =>
+  a === b || (a.text === b.text && a.shortText === b.shortText && a.label === b.label && a.partOf === b.partOf)
 
 /** A ledger of a document, with what it was computed from. */
 export interface WorkLedger extends Ledger {

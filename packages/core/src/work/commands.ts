@@ -41,15 +41,30 @@ export function findSection(doc: Node, id: string): Section | null {
   return null
 }
 
-/** Position of the identified block, or -1. */
-export function findBlock(doc: Node, id: string): number {
-  let found = -1
-  doc.descendants((node, at) => {
-    if (found >= 0) return false
-    if (node.attrs.id === id) found = at
-    return true
-  })
+const places = new WeakMap<Node, Map<string, number>>()
+
+/** Where the identified nodes of a division stand, counted from the position before it. */
+function placesIn(root: Node): Map<string, number> {
+  let found = places.get(root)
+  if (!found) {
+    found = new Map([[root.attrs.id as string, 0]])
+    root.descendants((node, at) => {
+      if (node.attrs.id && !found!.has(node.attrs.id)) found!.set(node.attrs.id, at + 1)
+    })
+    places.set(root, found)
+  }
   return found
+}
+
+/** Position of the identified block or note, or -1. */
+export function findBlock(doc: Node, id: string): number {
+  let start = 0
+  for (const node of doc.children) {
+    const at = id ? placesIn(node).get(id) : undefined
+    if (at !== undefined) return start + at
+    start += node.nodeSize
+  }
+  return -1
 }
 
 export const deepestLevel = 9

@@ -10,8 +10,16 @@ export const lostTargets = (scheme: Scheme): Plugin =>
   new Plugin({
     appendTransaction(transactions, old, state) {
       if (!transactions.some(tr => tr.docChanged)) return null
+      // Only divisions that changed can have lost something.
+      const kept = new Set(state.doc.children)
+      const changed = old.doc.children.filter(node => !kept.has(node))
+      const before = changed.flatMap(node => scanDivision(node).items.map(item => item.id))
+      const fresh = new Set(
+        state.doc.children.filter(node => !old.doc.children.includes(node)).flatMap(node => scanDivision(node).items.map(item => item.id)),
+      )
+      if (before.every(id => fresh.has(id))) return null
       const there = allIds(state.doc)
-      const gone = [...allIds(old.doc)].filter(id => !there.has(id))
+      const gone = before.filter(id => !there.has(id))
       if (gone.length === 0) return null
       const { byId } = numberWork(old.doc, scheme)
       let tr: Transaction | null = null

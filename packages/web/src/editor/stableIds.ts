@@ -8,7 +8,7 @@ export const stableIds = (): Plugin =>
     appendTransaction(transactions, old, state) {
       if (!transactions.some(tr => tr.docChanged) || old.doc === state.doc) return null
       const suspects = changedDivisions(old.doc, state.doc)
-      if (suspects.length === 0) return null
+      if (suspects.length === 0 || sameIds(old.doc, state.doc, suspects)) return null
       const taken = new Set<string>()
       // Divisions that did not change keep their ids against any copy.
       state.doc.forEach(node => {
@@ -45,12 +45,32 @@ function changedDivisions(old: Node, doc: Node): Node[] {
 
 const idsOf = new WeakMap<Node, string[]>()
 
-function collect(node: Node, into: Set<string>): void {
-  let ids = idsOf.get(node)
-  if (!ids) {
-    ids = node.attrs.id ? [node.attrs.id] : []
-    node.descendants(child => void (child.attrs.id && ids!.push(child.attrs.id)))
-    idsOf.set(node, ids)
+/** Ids of a division and all it holds, empty ones included. */
+function ids(node: Node): string[] {
+  let found = idsOf.get(node)
+  if (!found) {
+    found = [node.attrs.id]
+    node.descendants(child => {
+      if ('id' in child.attrs) found!.push(child.attrs.id)
+      return !child.isTextblock || child.content.size > 0
+    })
+    idsOf.set(node, found)
   }
-  for (const id of ids) into.add(id)
+  return found
+}
+
+function collect(node: Node, into: Set<string>): void {
+  for (const id of ids(node)) if (id) into.add(id)
+}
+
+/** True where each changed division holds the ids it held before, all of them given: nothing but text changed. */
+function sameIds(old: Node, doc: Node, suspects: Node[]): boolean {
+  if (old.childCount !== doc.childCount) return false
+  for (let i = 0; i < doc.childCount; i++) {
+    if (!suspects.includes(doc.child(i))) continue
+    const now = ids(doc.child(i))
+    const then = ids(old.child(i))
+    if (now.length !== then.length || now.some((id, k) => !id || id !== then[k])) return false
+  }
+  return true
 }

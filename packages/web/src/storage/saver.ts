@@ -28,7 +28,7 @@ export class Saver {
   /** Takes the newest document; it is written when the author pauses, and at the latest after `delay`. */
   changed(doc: Node): void {
     this.doc = doc
-    this.onState({ kind: 'saving' })
+    if (!this.timer) this.onState({ kind: 'saving' })
     this.timer ??= setTimeout(() => void this.flush(), delay)
   }
 

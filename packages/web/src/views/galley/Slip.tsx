@@ -20,7 +20,9 @@ interface Openers {
 
 export function Slip({ onComposer, onReference, onPicture }: Openers) {
   const session = useSession()
-  const doc = useView(view => view.doc)
+  useView(view => view.doc)
+  // What is shown is told when to change by the store, and read where it is newest.
+  const { doc } = session.state
   const selected = useView(view => view.selected)
   const open = useView(view => view.openDivision)
   const id = selected.id || open

@@ -24,7 +24,6 @@ const deepestShown = 3
 export function Spine() {
   const session = useSession()
   const navigate = useNavigate()
-  const doc = useView(view => view.doc)
   const ledger = useView(view => view.ledger)
   const open = useView(view => view.openDivision)
   const selected = useView(view => view.selected.id)
@@ -36,7 +35,7 @@ export function Spine() {
     const list: Row[] = []
     for (const { item, bare, division: index } of ledger.entries) {
       if (item.kind !== 'heading' || item.level > deepestShown || !item.text) continue
-      const host = doc.child(index)
+      const host = session.state.doc.child(index)
       list.push({
         id: item.id,
         level: item.level,
@@ -47,7 +46,7 @@ export function Spine() {
       })
     }
     return list
-  }, [ledger, doc])
+  }, [ledger, session])
   const shown = rows.filter(row => row.level === 1 || row.division === open)
 
   const command = (run: (tr: Transform) => boolean, id: string): void => {
