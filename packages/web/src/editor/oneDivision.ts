@@ -201,7 +201,8 @@ export const oneDivision = (): Plugin =>
         const marks = [Decoration.node(from, from + state.doc.child(index).nodeSize, { class: 'open' }, { open: true })]
         // The block with the cursor is always drawn: text typed into a block whose drawing the browser puts off can land beside the cursor.
         const { $head } = state.selection
-        if ($head.depth >= 2) marks.push(Decoration.node($head.before(2), $head.after(2), { class: 'current' }))
+        if ($head.depth >= 2)
+          marks.push(Decoration.node($head.before(2), $head.after(2), { class: $head.node(2).content.size ? 'current' : 'current blank' }))
         return DecorationSet.create(state.doc, marks)
       },
       createSelectionBetween(view, $anchor, $head) {

@@ -17,6 +17,9 @@ import { fetchFonts } from './fonts.ts'
 import type { FromTurnover, OpenMessage, PictureFacts, ToTurnover } from './protocol.ts'
 
 const sliceMilliseconds = 12
+/** How long typing must rest before pages are made up, and how long they wait at the most. */
+const pause = 110
+const patience = 900
 const progressAfter = 400
 const mostKeptFormulas = 20_000
 
@@ -42,6 +45,23 @@ function begin(): void {
   const idle = running === null
   running = { steps: engine.steps(work), began: running?.began ?? performance.now(), said: 0 }
   if (idle) soon()
+}
+
+let pausing: ReturnType<typeof setTimeout> | undefined
+let firstEdit = 0
+
+/** While letters come fast they are waited for, though never for long: two processors are shared with the hands on the keys. */
+function beginSoon(): void {
+  const now = performance.now()
+  if (pausing === undefined) firstEdit = now
+  clearTimeout(pausing)
+  const wait = Math.max(0, Math.min(pause, firstEdit + patience - now))
+  pausing = setTimeout(() => {
+    pausing = undefined
+    begin()
+  }, wait)
+  // What was under way is for a text that is no longer there.
+  running = null
 }
 
 /** Works for a few milliseconds, then lets messages in. */
@@ -140,7 +160,7 @@ function hear(message: ToTurnover): void {
       break
     case 'steps':
       apply(message.steps, message.version)
-      begin()
+      beginSoon()
       break
     case 'picture':
       if (work) work = { ...work, pictures: new Map(work.pictures).set(message.picture.name, withoutBytes(message.picture)) }

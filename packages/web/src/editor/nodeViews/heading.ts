@@ -15,12 +15,17 @@ export const headingView =
     const column = numberColumn(live, idOf, number => (isTitle ? (live.ledger.byId.get(idOf())?.bare ?? number) : number))
     const content = element(level === 1 ? 'h1' : level === 2 ? 'h2' : level === 3 ? 'h3' : 'h4', 'words')
     dom.append(column.dom, content)
+    dom.classList.toggle('untitled', node.content.size === 0)
     if (!isTitle) dom.dataset.id = node.attrs.id
     return {
       dom,
       contentDOM: content,
       ignoreMutation: outside(content),
       destroy: column.stop,
-      update: next => next.type === node.type && (isTitle || (next.attrs.level === level && next.attrs.id === node.attrs.id)),
+      update: next => {
+        if (next.type !== node.type || (!isTitle && (next.attrs.level !== level || next.attrs.id !== node.attrs.id))) return false
+        dom.classList.toggle('untitled', next.content.size === 0)
+        return true
+      },
     }
   }
