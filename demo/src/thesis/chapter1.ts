@@ -41,7 +41,7 @@ export const chapter1 = div(
     t`A forecast of turnover made for the lake as a whole is wrong for each of its parts, early for one and late for another.`,
     t`A single mooring, which is what most lakes have, samples one room and is taken to speak for all.`,
   ),
-  p`The third point is the practical one, and the reason this work was paid for. The water company of the Orrin valley draws from the eastern basin and
+  p`The third point is the practical one, and the reason this work was paid for.${note`By the company, to two thirds; the rest was borne by the university.`} The water company of the Orrin valley draws from the eastern basin and
     measures in the western, where its jetty is.${note`The intake was moved east in the ninth year before this study began, after the
     floods; the thermistor chain stayed where its cable was.`} What it needs is a rule by which the record from the west can be read for the east. ${ref('index')} gives one, and
     ${ref('forecast')} says how far it can be trusted.`,

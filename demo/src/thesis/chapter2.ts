@@ -3,7 +3,7 @@ import { code, div, eq, f, fig, h2, h3, link, note, p, page, plainEq, ref, steps
 export const chapter2 = div(
   { role: 'chapter', label: 'methods' },
   'Moorings and records',
-  p`Everything in this thesis rests on four strings of thermometers, a raft, and a boat that leaked. This chapter describes them in the order in which the
+  p`Everything in this thesis rests on four strings of thermometers, a raft, and a boat that leaked.${note`At the rate of two buckets an hour, which was measured.`} This chapter describes them in the order in which the
     signal passes through them: the weather above the lake, the water below it, and the arithmetic by which counts became
     temperatures. It ends with what went wrong, because a record is only as good as the list of its failures.`,
   h2('weather', 'The weather over the lake'),
@@ -108,7 +108,7 @@ export const chapter2 = div(
   h2('processing', 'From counts to layers'),
   p`The steps from the memory of an instrument to the quantities that are used in later chapters are few, and the same for all.`,
   steps(
-    t`Readings are decoded, and those that fail their check sum are dropped; there were 41 in 118 million.`,
+    t`Readings are decoded, and those that fail their check sum are dropped; there were 41 in 118 million.${note`Of these, 38 are in one logger, in one night, in which there was thunder.`}`,
     t`Times are corrected by ${ref('clock-correction')} and temperatures by ${ref('thermistor')} with the drift taken out.`,
     t`Series are averaged over ten minutes, which removes the waves of the surface and keeps those of the thermocline.`,
     t`Isotherm depths, heat content and stability are computed from each profile, with ${ref('stability')} for the last.`,
@@ -134,4 +134,28 @@ export const chapter2 = div(
     intentions, to make them last. A painted cup is heavier, starts later and coasts longer, and its mean is too high in gusty wind. The week was corrected by
     comparison with the shore.${note`The painter has been forgiven. The brush is kept in the boathouse as a warning.`} Since then nothing that
     turns has been improved without a comparison on ${page('wind-speeds')} or its like being made first.`,
+
+  h2('handling', 'Handling of the moorings'),
+  p`A mooring is laid in an afternoon and lifted in a morning, and everything that can go wrong with it goes wrong in between. The lines were braided polyester of eight millimetres, stretched for a week under load before they were marked, since a new line grows by two per cent in its first month
+    and takes the thermistors with it.${note`One line that had not been stretched grew by 38 cm between May and June of the first season. Its depths were corrected from the lead.`} Marks were sewn, not painted. Each thermistor sat in a sleeve of brass that was lashed at two points, so that it hung beside the line and was not shaded by it.`,
+  p`The anchors were stone. Iron was tried in the first spring and given up after the compass of the boat had been found to point at the mooring from forty metres.${note`The boat came home by the church tower, which does not move.`} A stone of 180 kilograms, with a hole drilled through it by the mason at Harrow Ness, holds a float of 25 litres in any wind that was met, on a slope of up to one in six.
+    On the slope at W2 it was set into a trench scraped by a diver.`,
+  p`Lines were cleaned at every visit. What grows on them in Lake Vessary is a soft brown felt, at most a centimetre thick by August, and heaviest between two and five metres. It adds drag, and tilts the line; the tilt was estimated from the depth of the float in wind and in calm, and never moved the lowest thermistor by more than eleven centimetres.${note`The estimate assumes that the felt is spread evenly, which it is not. Doubling
+    the assumed drag at the top changes the result by a third.`} No correction was made.`,
+  h2('rates', 'How often to read'),
+  p`A reading every sixty seconds fills the memory of a logger in 196 days. Whether it is worth filling was asked after the first season, by thinning the record. Isotherm depths computed from readings ten minutes apart differ from those of the full record by 3 cm at most, and from readings an hour apart by 20 cm in storms. The swing of the thermocline, with a period of 33 hours, would survive readings taken by hand every morning
+    and evening; what would not survive is the delay between the basins, which is told from the arrival of a front that passes a mooring in forty minutes.`,
+  p`The sixty seconds were kept, for a reason that was learned rather than planned. Faults show themselves in the short term first. A thermistor whose lead takes in water becomes noisy at the scale of a minute some weeks before its mean begins to drift, and sensor 7 was noticed in this way before its calibration told of it.${note`The noise of a sound thermistor is 0.4 mK from one reading to the next. Sensor 7 stood at 1.1 mK three weeks before
+    it had drifted by as much as 5 mK.`} A record that had been averaged in the instrument would have hidden it.`,
+  h2('checks', 'Checks against each other'),
+  p`Instruments that stand in the same water must agree. Twice a season, in the fully mixed weeks of spring and autumn, every thermistor in a basin measures the same temperature, and the differences are those of the instruments. ${ref('intercomparison')} gives the standard deviation of these differences for each mooring. It is smaller in autumn than in spring, because the water is more even; the true error lies between the two.`,
+  tab('intercomparison', t`Standard deviation of the differences between thermistors in mixed water, in mK.`, 'lrrr', [
+    ['Mooring', 'Spring', 'Autumn', 'After calibration'],
+    ['W1', '4.1', '2.2', '1.8'],
+    ['W2', '4.4', '2.9', '2.1'],
+    ['M1', '3.7', '2.5', '1.9'],
+    ['E1', '4.9', '2.4', '2.0'],
+  ]),
+  p`The anemometers were compared by standing them side by side on the jetty for a month in each winter. They agree within two per cent above 3 m/s, and below that not at all, because the cups stick. Weak winds were therefore given no weight in anything that follows; by ${ref('stress')} they carry none.${note`A wind of 2 m/s carries one sixty-fourth of the energy of one of 8 m/s.`} The radiometers were compared
+    with a standard instrument at the airfield, on a clear day in each June, and corrected by 1.5, 1.1 and 1.9 per cent.`,
 )

@@ -7,7 +7,7 @@ export const chapter4 = div(
     storms, in which the thermocline ceases to be level and the basins begin to speak to each other.`,
   h2('fetch', 'Fetch'),
   p`For a point on the lake and a direction of the wind the fetch is the distance to the upwind shore. Its average over a basin, weighted by area, is what counts for the stress: over short fetches the wind is still adjusting to the smoothness of the water, and waves are
-    too young to take up much of the momentum. ${ref('fetch-figure')} gives the mean fetch of each basin for all directions. For the prevailing south-west wind it is 7 km in the west and little more than 2 km in the east, because the eastern basin lies behind the shoulder of Carn Hill.`,
+    too young to take up much of the momentum. ${ref('fetch-figure')} gives the mean fetch of each basin for all directions. For the prevailing south-west wind it is 7 km in the west and little more than 2 km in the east, because the eastern basin lies behind the shoulder of Carn Hill.${note`The hill rises 180 metres above the lake and is bare.`}`,
   fig(
     'fetch-figure',
     {
@@ -41,7 +41,7 @@ export const chapter4 = div(
     wind at the rate ${f`\rho_w u_*^3`}, less what is lost:`,
   eq('entrainment', "\\frac{1}{2}\\, g' h\\,\\frac{\\mathrm{d}h}{\\mathrm{d}t} = \\gamma\\, u_*^3"),
   p`${ref('entrainment')} is the oldest formula of the subject and holds where the wind is steady and the lake is wide. Integrated over calm weeks it gives ${f`\gamma`} = 0.041 in the west and 0.038 in the east; the two agree within their doubt of 0.006. The share of the energy that is used is the
-    same in both basins, and it is about one twenty-fifth. So far the rooms obey one law.`,
+    same in both basins, and it is about one twenty-fifth. So far the rooms obey one law.${note`The middle basin was left out of the comparison. Its warm layer reaches the bed by the end of August.`}`,
   h3('cooling', 'Cooling from above'),
   p`At night, and from the end of August by day as well, the surface cools, and cooled water sinks. Its fall stirs as the wind does, with a velocity`,
   eq('convective-velocity', 'w_* = \\left(\\frac{g\\,\\alpha_T\\,|q_0|\\,h}{\\rho c}\\right)^{1/3}'),
@@ -50,7 +50,7 @@ export const chapter4 = div(
   p`with ${f`\eta`} = 0.2, and ${f`u_c`} from ${ref('combined')} stands for ${f`u_*`} in everything that follows.`,
   h2('storm', 'The storm of 14 August'),
   p`On the 13th of August of the second year the wind went round to the south-west in the evening, rose through the night, and blew at 13 m/s from eight in the morning of the 14th until three in the afternoon. It had dropped to nothing by six. The lake was at its most
-    stratified. All four moorings were in place and all forty thermistors were working; there will not soon be a better record of such a day.`,
+    stratified. All four moorings were in place and all forty thermistors were working; there will not soon be a better record of such a day.${note`The boat was on land. The author watched from the boathouse and saw nothing but waves.`}`,
   fig(
     'tilt',
     {
@@ -105,7 +105,7 @@ export const chapter4 = div(
   p`In the warm layer dissipation is a hundred times that of a calm day. It falls through the thermocline to values that the instrument can hardly tell from its own noise. From dissipation and stratification the diffusivity of heat may be estimated as`,
   eq('diffusivity', 'K = \\Gamma\\,\\frac{\\varepsilon}{N^2}'),
   p`with ${f`\Gamma`} about 0.2. ${ref('diffusivity')} gives ${f`2\times 10^{-5}`} m²/s in the thermocline during the storm and ${f`3\times 10^{-7}`} in calm weather, hardly more than the conduction of still water. But profiles taken on the slope above the western sill, at W2, show five times as much as those in the middle of the basin at the same
-    depth. The mixing is done at the edges.`,
+    depth. The mixing is done at the edges.${note`The edges, between the depths at which the thermocline meets the slope, are 7 per cent of the area.`}`,
   h2('wedderburn-section', 'A number for the tilt'),
   p`Whether a storm will bring the thermocline up to the surface at the windward end is told by the ratio of the slope that stratification would allow to the slope that the wind would make,`,
   eq('wedderburn', "W = \\frac{g' h_1^2}{u_*^2 L}"),
@@ -128,4 +128,19 @@ export const chapter4 = div(
     t`and the delay, which is known from ${ref('wave-speed')} if the stratification of the middle basin is known.`,
   ),
   p`None of these has to be measured in the east. The next chapter makes a single number of them. How it was found owes much to the picture on ${page('tilt')}, on which it can be seen that the upper part of an oscillation passes and the lower part does not.`,
+
+  h2('calm', 'What calm does'),
+  p`A chapter on wind should have a page on calm. Between storms there are in Lake Vessary, from May to October, on average nine periods of four days or more in which the wind stays below 3 m/s. In them the thermocline comes to rest, the surface layer splits into a warm skin of a metre or two by day and is mixed again by cooling at night, and the lake behaves as a column, or as three.${note`In the longest calm of the study, eleven days in the third July, mooring M1 recorded the same temperature to 2 mK at
+    twelve metres for a hundred and six hours.`} It is then that the basins drift apart: each takes up heat by its own surface and mixes it by its own cooling, and the difference across the sills grows by a few hundredths of a degree a day.`,
+  p`The difference is what the next storm works with. A storm that comes after a long calm finds a sharp thermocline and a large contrast between the basins, tilts the one less and exchanges the other more. The two effects nearly cancel in the heat that crosses the sill, and do not cancel in the depth to which the exchange reaches. After calm, warm water spreads thinly over the eastern basin; after a week of
+    moderate wind it plunges.${note`The distinction matters for the intake, which lies at eleven metres and sees only water that plunges.`}`,
+  p`There is a second thing that calm does, and it was not looked for. In still nights the shallow water along the northern shore cools faster than the deep and slides down the slope as a cold layer a few decimetres thick. At W2 it was seen to pass in eleven of fourteen calm nights in September of the second year, between two and five in the morning, at a speed of 2 cm/s. It carries little heat, 0.6 W/m² averaged over the basin. But it runs along the bed, where nothing else moves, and it ends
+    at the depth at which it meets its equal, a little below the thermocline.${note`A drawing of such a layer stands in Tarrow’s notebook, with the words “felt on the hand, at the ladder, before sunrise”.`}`,
+  h2('lessons', 'What the storms have in common'),
+  p`Seven events were listed in ${ref('events')}; sixteen weaker ones were followed as well. They differ in strength, in season and in the direction from which the wind came, and agree in the following. The tilt of the western thermocline is set up within the time that a wave needs to cross the basin, about sixteen hours, and not before; a wind that blows for less does not reach the balance of ${ref('setup')}, however strong. The exchange over the western sill begins when
+    the tilted thermocline passes the crest and ends when it has swung back, and its amount is given by that time and by ${ref('sill-flow')} within a tenth. The exchange over the eastern sill begins nine hours later. And after three swings, all is as it was before, except for the heat that has changed places.`,
+  p`That last sentence needs a qualification. Not all is as it was. Each event leaves the thermocline of the western basin a little thicker, by 0.3 m on average, and that of the eastern one a little deeper, by 0.2 m. The first is mixing, done on the slopes as W2 shows; the second is the volume that came over the sill. Summed over a season they come to what is seen in ${ref('thermocline')}, and this, after the fact, is why the two curves there go down at rates that are in the ratio
+    of the energies supplied.${note`It had been taken for a law at first and is only a sum.`}`,
+  p`One storm does not fit. On the 19th of September of the second year the thermocline of the west tilted by 11.4 metres, the most that was ever seen, and touched the surface at the jetty, where cold water with a smell of autumn stood for five hours. The eastern basin received 9.7 terajoules, as ${ref('sill-flow')} would have it; but the delay was ten and a half hours, and the warm layer that arrived was nine metres thick where it should have been six. The passage between the
+    middle and the eastern basin must have run full, with the water held back behind it like a crowd at a gate. A formula for a sill that is drowned exists, and gives 10.2 hours; it needs the width of the passage at every depth and is left for another time.`,
 )

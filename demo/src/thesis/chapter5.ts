@@ -37,10 +37,10 @@ export const chapter5 = div(
     t`For each event in which ${f`u_{10}`} exceeds 7 m/s for six hours or more compute the tilt by ${ref('setup')} and the share that passes by ${ref('passing-share')}.`,
     t`Sum the energies of ${ref('passed-energy')} over the events, add the local part, and insert them in ${ref('index-eq')}.`,
   ),
-  p`Pencil and paper will do it in half an hour. For the three seasons it was done by a program of two hundred lines, which is kept with the data.`,
+  p`Pencil and paper will do it in half an hour.${note`Forty minutes, if the wind has to be added up by hand.`} For the three seasons it was done by a program of two hundred lines, which is kept with the data.`,
   h2('test', 'Test against what was seen'),
   p`What should the index be compared with? The share of a basin that is mixed in a week can be seen in the profiles. A layer counts as mixed if its temperature at the end of the week differs from that of the layer above by less than at the beginning, and the heat gained agrees with that lost above it within the bound of ${ref('closed')}. The volume of
-    such layers, divided by that of the basin, is the observed share, ${f`m`}. It is a demanding measure: heat that arrives by the back door does not count as mixing.`,
+    such layers, divided by that of the basin, is the observed share, ${f`m`}. It is a demanding measure: heat that arrives by the back door does not count as mixing.${note`It is counted in the budget of ${ref('budget')}, where it belongs.`}`,
   fig(
     'profiles',
     {
@@ -91,7 +91,21 @@ export const chapter5 = div(
   p`and with the doubts of ${ref('methods')} ${ref('error')} gives ${f`\sigma_M`} = 0.06 for a week in August. Two thirds of it come from the wind.${note`Hence the fuss about the painted cups in ${num('failures')}.`}`,
   h2('limits', 'Where it does not hold'),
   p`The derivation assumed two layers. In May the lake has none, or ten; the index is then defined but means little, and should not be used until the difference between the two temperatures exceeds three degrees. It assumed that events do not overlap, which holds if they are farther apart than ${f`\Theta`}; in the third September two storms came
-    within twenty hours, and the index is a tenth too low there. And it assumed that the sill controls the flow. Where a passage is so wide that the earth’s rotation bends the flow to one side, ${ref('sill-flow')} has to be replaced. On Lake Vessary the passage would have to be three kilometres wide.`,
+    within twenty hours, and the index is a tenth too low there. And it assumed that the sill controls the flow. Where a passage is so wide that the earth’s rotation bends the flow to one side, ${ref('sill-flow')} has to be replaced. On Lake Vessary the passage would have to be three kilometres wide.${note`The lake itself is nowhere wider than two and a half.`}`,
   p`These are limits of the kind that can be checked before the index is used, and they answer the third of the tests set at the beginning of the chapter. There is a fourth limit that cannot be checked in advance. The index tells what share of a basin is being mixed; it does not tell ${em('with what')}. Water that comes over the sill brings with it whatever it held in the
     other room.`,
+
+  h2('examples', 'Two weeks worked through'),
+  p`An index that can be computed with pencil and paper should be shown to be so computed. Take first a quiet week, the second of July in the first season. The wind at the raft exceeded 7 m/s for six hours once, on the Tuesday, at a mean of 8.1 m/s from the west. By ${ref('friction-velocity', 'drag')} this gives ${f`u_*`} = 1.0 cm/s. The temperatures were 16.8 and 7.4 °C in the western basin and 16.5 and 5.6 °C in the eastern one, so that ${f`g'`} is 0.0106 and 0.0110 m/s². With ${f`h_1`} = 8.2 m the
+    tilt of the western thermocline, by ${ref('setup')}, comes to 5.8 m, half of it up and half of it down.`,
+  p`The crest of the western sill stands at 14.2 m, six metres below the thermocline at rest; the tilt of 2.9 m does not reach it, and ${f`\phi_{12}`} is nothing. The eastern basin is left to its own wind and its own cooling. Their energy in that week, by the right-hand side of ${ref('entrainment')}, is 0.9 gigajoules on 2.4 square kilometres; what is needed to mix the basin through is 61. The index is ${f`M`} = 0.014. The observed share was 0.02.${note`In volume, 0.6 million cubic
+    metres: a layer of 25 cm under the whole surface.`}`,
+  p`Now the week of the storm of ${ref('storm')}. The tilt is 9.8 m, by measurement and nearly so by formula; the thermocline at rest lay at 11 m; the crest is passed for a share ${f`\phi_{12}`} = 0.28 of the swing. The energy sent over the sill is 14.1 gigajoules by ${ref('passed-energy')}. It leaves the middle basin, which is shallow and has little to be mixed, almost whole, passes the eastern sill with ${f`\phi_{23}`} = 0.81, and arrives as 10.9. With the 2.2 that the wind gave to the eastern
+    basin itself, and ${f`S A`} = 58 gigajoules left to do, the index is 0.20. Observed were 0.23. Without the sill one would have had 0.037.${note`The first computation was done on the back of a chart in the boathouse, in the week itself, and came to 0.19. It is the one moment in three years of which the author is sure that she understood the lake.`}`,
+  h2('others', 'Could it serve elsewhere?'),
+  p`The index has been tested on the lake for which it was made, by the person who made it. That is the weakest kind of test. Two things can be said in its favour none the less. No constant was fitted to the data with which it was compared: ${f`\gamma`} comes from calm weeks in both basins, ${f`\eta`} from the literature, the depths and widths from the survey. And the eastern basin, on which it was tested, is not the one in which most of its terms are computed.`,
+  p`For another lake one would need the chart first. A rough one will do, since ${ref('sensitivity-figure')} shows how little the area and width of a passage matter, but the depth of the sill has to be known within a metre or so, and that is a matter of an afternoon with a lead. One would need the fetch, which is read from a map. One would need, for one summer, two thermometers in each basin. All four of the unmeasured lakes of the uplands could be done in a single season by two people and a cart.${note`Tarrow did the same in three winters with a sledge and a horse named
+    Patience.`}`,
+  p`Where would it fail? In lakes so small that the wind does not have time to tilt anything before it changes; in lakes so large that the rotation of the earth turns the tilt into a wave that runs round the shore; and in lakes that are stratified by salt as well as by heat, where what comes over the sill may sink straight to the bottom. The first and the second can be told beforehand from two ratios, of the period ${f`\Theta`} to the length of a storm and of the width of the lake to the distance ${f`R`} of ${ref('rossby')}. The third can
+    be told by tasting the water.`,
 )

@@ -3,7 +3,7 @@ import { thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
 import { newSettings, type Work } from '@steady-ledger/core/work/work.ts'
 import { div, fill, identified, p } from '../builder.ts'
-import { appendixA, appendixB } from './appendices.ts'
+import { appendixA, appendixB, appendixC } from './appendices.ts'
 import { chapter1 } from './chapter1.ts'
 import { chapter2 } from './chapter2.ts'
 import { chapter3 } from './chapter3.ts'
@@ -41,7 +41,7 @@ export function demoThesis(): Work {
     settings: { ...newSettings('thesis'), author: 'Ilse Maren Tolvay', keywords: ['lakes', 'mixing', 'thermocline', 'sills'] },
     scheme: thesisScheme(),
     houseStyle: thesisStyle(),
-    doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB], 'v'),
+    doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC], 'v'),
     pictures: thesisPictures(),
   }
 }
