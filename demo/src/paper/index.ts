@@ -171,14 +171,6 @@ const divisions = [
     ]),
   ),
   div(
-    { role: 'chapter', label: 'discussion' },
-    'Discussion',
-    p`The float does what it was built for. ${ref('cost')} shows that it can be had for less than a day of boat hire, and the trial of ${ref('trial')} that it stays in place for a season and measures as well as bottles do. The wiper is its best part. We had expected to replace the felt at each visit and did so once.`,
-    p`Two things should be changed. The range ends at 100, which a flood in a stony valley will exceed; a second detector, nearer to the lamp, would see less light and saturate later. And the readings stay in the float until it is lifted. For science this is no matter. For those who run a waterworks it is the whole matter, and a float that ${em('says')} what it sees would be another
-      instrument. The picture on ${page('float')} has room for an aerial.`,
-    p`All drawings, the list of parts and the program of the logger are free for anyone to use. We ask to be told of lakes in which the waves are too small for the wiper. So far there are none.`,
-  ),
-  div(
     { role: 'chapter', label: 'handling' },
     'Handling',
     p`A float that has to be visited is only as good as the visit. We have come to do it always in the same order, because the wrong order loses data, and we have lost some. The boat comes up from leeward. The line is taken first and the float second; a float taken by its upper rod turns over, and the felt is then pressed against the plate for as long as it takes to turn it back.${note`This cost eleven hours of record on the first visit and none since.`} The float is lifted into a bucket of lake water, so that the plates do not dry,
@@ -212,6 +204,14 @@ const divisions = [
     p`The oldest way to measure turbidity is a white plate on a line, lowered until it vanishes. It is better than its reputation. On the six days of ${ref('bottles')} the depth at which a plate of 25 cm disappeared, multiplied by the turbidity, was the same within 9 per cent, and the plate costs nothing and cannot leak. It cannot be read at night either, nor in a flood by anyone who means to come home. A satellite sees both lakes every five days and the surface of them only; of the flood of ${ref('flood')} it saw a cloud, but of the
       other kind.`,
     p`Pumps that bring water to an instrument on the shore are used at waterworks and are as good as their hoses. The intake of the company on Lake Vessary has one, at eleven metres. It agrees with the float, at three, when the lake is mixed, and tells of another lake when it is not. For the purpose of ${ref('purpose')} the two belong together, and a second float at the depth of the intake is to be set out in spring.`,
+  ),
+  div(
+    { role: 'chapter', label: 'discussion' },
+    'Discussion',
+    p`The float does what it was built for. ${ref('cost')} shows that it can be had for less than a day of boat hire, and the trial of ${ref('trial')} that it stays in place for a season and measures as well as bottles do. The wiper is its best part. We had expected to replace the felt at each visit and did so once.`,
+    p`Two things should be changed. The range ends at 100, which a flood in a stony valley will exceed; a second detector, nearer to the lamp, would see less light and saturate later. And the readings stay in the float until it is lifted. For science this is no matter. For those who run a waterworks it is the whole matter, and a float that ${em('says')} what it sees would be another
+      instrument. The picture on ${page('float')} has room for an aerial.`,
+    p`All drawings, the list of parts and the program of the logger are free for anyone to use. We ask to be told of lakes in which the waves are too small for the wiper. So far there are none.`,
   ),
   div(
     { role: 'appendix', label: 'parts' },

@@ -83,7 +83,7 @@ export const thesisStyle = (): HouseStyle => ({
 export const paperStyle = (): HouseStyle => ({
   ...thesisStyle(),
   page: { width: 595.28, height: 841.89, twoSided: false, top: 76, bottom: 80, inner: 84, outer: 84 },
-  body: style('serif', 11, 15.5, { align: 'justified' }),
+  body: style('serif', 11.5, 18.5, { align: 'justified' }),
   headings: [
     style('serifBold', 13.5, 17, { before: 20, after: 7 }),
     style('serifBold', 11.5, 15, { before: 14, after: 5 }),
