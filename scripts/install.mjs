@@ -8,7 +8,8 @@ export function installPackages() {
   const installed = 'node_modules/.package-lock.json'
   if (existsSync(installed) && statSync(installed).mtimeMs >= statSync('package-lock.json').mtimeMs) return
   process.stdout.write('Installing packages …\n')
-  run('npm ci --no-audit --no-fund --loglevel=error')
+  // Not `npm ci`: where the registry leaves out packages of other systems the lock file does too, and it refuses what is right here.
+  run('npm install --no-save --no-audit --no-fund --loglevel=error')
 }
 
 export const chromium = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'

@@ -5,7 +5,7 @@ import type { MathfieldElement } from 'mathlive'
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { useSession } from '../app/sessionContext.ts'
 import { FormulaText } from '../views/FormulaText.tsx'
-import { useFloatingPlace } from '../views/galley/floatingPlace.ts'
+import { showWhole, useFloatingPlace } from '../views/galley/floatingPlace.ts'
 import { palette } from './palette.ts'
 import { handleSlots, typeInto } from './slots.ts'
 
@@ -39,7 +39,9 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
 
   // From the first key on what is typed is meant for the equation, and must not replace it in the text.
   useLayoutEffect(() => {
-    if (placed) box.current?.focus({ preventScroll: true })
+    if (!placed) return
+    box.current?.focus({ preventScroll: true })
+    showWhole(box.current)
   }, [placed])
 
   useEffect(() => {

@@ -8,7 +8,7 @@ import { useMemo, useRef, useState } from 'react'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { insertReference } from '../../editor/insert.ts'
 import { FormulaText } from '../FormulaText.tsx'
-import { useFloatingPlace } from './floatingPlace.ts'
+import { showWhole, useFloatingPlace } from './floatingPlace.ts'
 
 const mostShown = 60
 
@@ -60,6 +60,7 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
   )
   return (
     <div
+      ref={showWhole}
       className="picker"
       style={place}
       role="dialog"

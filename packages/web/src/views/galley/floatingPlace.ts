@@ -24,3 +24,8 @@ export function useFloatingPlace(view: EditorView, at: () => number | null): { t
   }, [view, session, at])
   return place
 }
+
+/** Brings what floats into sight when it opens below the window's edge. */
+export function showWhole(element: HTMLElement | null): void {
+  requestAnimationFrame(() => element?.scrollIntoView({ block: 'nearest' }))
+}
