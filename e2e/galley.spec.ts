@@ -79,10 +79,26 @@ test('a chapter written from nothing: title, paragraph, heading, list, note, ref
   await expect(page.locator('.division.open th').first()).toHaveText('Name')
 })
 
+test('what is typed while the composer is still being loaded is not lost', async ({ page }) => {
+  await page.route(/mathlive.*\.js$/, async route => {
+    await new Promise(resolve => setTimeout(resolve, 1500))
+    await route.continue()
+  })
+  await newThesis(page)
+  await page.keyboard.type('Slow')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('Text.')
+  await page.keyboard.press('Control+Alt+e')
+  await page.keyboard.type('a/b')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.division.open .equation mfrac')).toHaveCount(1)
+  await expect(page.locator('.composer')).toHaveCount(0)
+})
+
 test('promote and demote a section with the keys; a title becomes a chapter and goes back', async ({ page }) => {
   await openDemo(page)
   await openChapter(page, '2')
-  await page.locator('.division.open .heading.level-2 .words', { hasText: 'The moorings' }).click()
+  await page.locator('.division.open .heading.level-2 .words', { hasText: /^The moorings$/ }).click()
   await page.keyboard.press('Control+Alt+[')
   await expect(page.locator('.division.open .heading.level-1 .words')).toHaveText('The moorings')
   await expect(page.locator('.division.open .heading.level-1 .number')).toHaveText('3')

@@ -4,7 +4,7 @@ import { division, plainText } from '@steady-ledger/core/work/schema.ts'
 import { type Call, openWork, printJson, turnOver } from '../call.ts'
 
 export const pagesCall: Call = async given => {
-  const { work, pages, pageIndexOf, ledger, rounds, settled } = turnOver(openWork(given)).turnover
+  const { work, pages, pageIndexOf, ledger, textOf, rounds, settled } = turnOver(openWork(given)).turnover
   const label = (id: string): string => pages[pageIndexOf.get(id) ?? -1]?.label ?? ''
   printJson({
     rounds,
@@ -20,7 +20,7 @@ export const pagesCall: Call = async given => {
       entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents.depth).map(({ id, number, text }) => ({
         id,
         number,
-        text: plainText(text),
+        text: textOf(text),
         page: label(id),
       })),
     })),

@@ -2,7 +2,6 @@
 import { scanDivision } from '../numbers/scan.ts'
 import { referenceText, wordReference } from '../references/wordReference.ts'
 import type { Turnover } from '../turnover/turnover.ts'
-import { plainText } from '../work/schema.ts'
 
 export interface LedgerRow {
   id: string
@@ -42,7 +41,7 @@ export function ledgerRows(turnover: Turnover): LedgerRow[] {
         )
       : '',
     label: entry.item.label,
-    caption: entry.item.block === 'equation' ? (entry.item.text!.attrs.formula as string) : plainText(entry.item.text!),
+    caption: entry.item.block === 'equation' ? (entry.item.text!.attrs.formula as string) : turnover.textOf(entry.item.text!),
     division: work.doc.child(entry.division).attrs.id,
     page: label(entry.id),
     referredFrom: referred.get(entry.id) ?? [],

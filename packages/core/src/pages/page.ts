@@ -1,6 +1,7 @@
 /** Pages of a work: flows cut into bodies, labelled, with running heads and folios. */
 import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
+import { referenceText } from '../references/wordReference.ts'
 import type { TextStyle } from '../work/houseStyle.ts'
 import { division, type Matter, matterOf, plainText } from '../work/schema.ts'
 import { type Box, box, type Mark, type Placed, type StripItem } from './box.ts'
@@ -194,7 +195,7 @@ function headsOf(flow: Flow, body: PageBody | null, place: PagePlace, side: 'rec
 function headText(id: string, setting: Setting, named: boolean): string {
   const entry = setting.ledger.byId.get(id)
   if (!entry?.item.text) return ''
-  return `${named ? entry.number : entry.bare}\u2002${plainText(entry.item.text)}`.trim()
+  return `${named ? entry.number : entry.bare}\u2002${plainText(entry.item.text, reference => referenceText(setting.wordingOf(reference)))}`.trim()
 }
 
 /** The last section of level 2 that begins on a page, if any does. */

@@ -14,9 +14,9 @@ import { isGenerated, scanDivision } from '../numbers/scan.ts'
 import { bodiesOf, type FlowCache, flowsOf, labelPages, type Page } from '../pages/page.ts'
 import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips } from '../pages/strip.ts'
-import { type ReferencePart, type Wording, wordReference } from '../references/wordReference.ts'
+import { type ReferencePart, referenceText, type Wording, wordReference } from '../references/wordReference.ts'
 import type { Fonts } from '../type/fonts.ts'
-import { division } from '../work/schema.ts'
+import { division, plainText } from '../work/schema.ts'
 import type { Work } from '../work/work.ts'
 
 export interface Turnover {
@@ -26,6 +26,8 @@ export interface Turnover {
   /** Index of the page on which an entry or identified block begins. */
   pageIndexOf: Map<string, number>
   wordingOf(reference: Node): ReferencePart[]
+  /** Plain text of a title, heading or caption, its references worded. */
+  textOf(node: Node): string
   /** What is wrong with a formula, empty where nothing is. */
   errorOf(source: string, display: boolean): string
   /** How often pages were made up until nothing changed. */
@@ -138,7 +140,8 @@ export class TurnoverEngine {
     this.pages = pages
     this.forgetFlows(doc)
     const errorOf = (source: string, display: boolean): string => this.formulas.set(source, display).error
-    return { work, ledger, pages, pageIndexOf, wordingOf, errorOf, rounds, settled }
+    const textOf = (node: Node): string => plainText(node, reference => referenceText(wordingOf(reference)))
+    return { work, ledger, pages, pageIndexOf, wordingOf, textOf, errorOf, rounds, settled }
   }
 
   /** Wordings that say no page depend on the numbers alone and are kept with them. */

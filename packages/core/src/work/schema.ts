@@ -222,12 +222,13 @@ export function titleOf(doc: Node): string {
   return title || plainText(doc.firstChild!.firstChild!) || 'Untitled'
 }
 
-/** Text of a node as a reader would say it; notes are left out and formulas stand as a placeholder sign. */
-export function plainText(node: Node): string {
+/** Text of a node as a reader would say it; notes are left out and formulas stand as a placeholder sign. `say` words references. */
+export function plainText(node: Node, say?: (reference: Node) => string): string {
   let text = ''
   node.descendants(child => {
     if (child.isText) text += child.text
     else if (child.type.name === 'formula') text += '□'
+    else if (child.type.name === 'reference') text += say?.(child) ?? ''
     else if (child.isTextblock && text) text += ' '
     return child.type.name !== 'note'
   })

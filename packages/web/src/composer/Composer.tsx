@@ -9,6 +9,8 @@ import { showWhole, useFloatingPlace } from '../views/galley/floatingPlace.ts'
 import { palette } from './palette.ts'
 import { handleSlots, typeInto } from './slots.ts'
 
+const listeningMilliseconds = 60
+
 export function Composer({ view, at, onClose }: { view: EditorView; at: number; onClose(): void }) {
   const session = useSession()
   const place = useRef<HTMLDivElement>(null)
@@ -17,6 +19,7 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
   /** What was typed while the field was still being loaded. */
   const early = useRef('')
   const leaveWhenReady = useRef(false)
+  const ready = useRef(false)
   const [group, setGroup] = useState(palette[0]!.name)
   const [failure, setFailure] = useState('')
   const position = useRef(at)
@@ -24,7 +27,16 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
   const floating = useFloatingPlace(view, where)
   const placed = floating !== null
 
+  /** What stands in the field goes into the work. The field tells of its changes a moment late, so leaving asks as well. */
+  const commit = useCallback(() => {
+    const node = view.state.doc.nodeAt(position.current)
+    const source = field.current?.getValue('latex-expanded')
+    if (node?.attrs.formula === undefined || source === undefined || source === node.attrs.formula) return
+    session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', source))
+  }, [view, session])
+
   const leave = useCallback(() => {
+    commit()
     onClose()
     const node = view.state.doc.nodeAt(position.current)
     if (node?.attrs.formula !== undefined) {
@@ -35,7 +47,7 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
       view.dispatch(view.state.tr.setSelection(selection))
     }
     view.focus()
-  }, [view, onClose])
+  }, [view, onClose, commit])
 
   // From the first key on what is typed is meant for the equation, and must not replace it in the text.
   useLayoutEffect(() => {
@@ -62,17 +74,20 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
       place.current?.append(made)
       made.menuItems = []
       field.current = made
-      made.addEventListener('input', () => {
-        const node = view.state.doc.nodeAt(position.current)
-        if (!node || !made || node.attrs.formula === undefined) return
-        session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', made.getValue('latex-expanded')))
-      })
+      made.addEventListener('input', commit)
       handleSlots(made, leave)
       requestAnimationFrame(() => {
         made?.focus()
-        if (made) typeInto(made, early.current)
-        early.current = ''
-        if (leaveWhenReady.current) leave()
+        // The field takes a moment to listen after it got the focus; until then keys are kept and typed for it.
+        setTimeout(() => {
+          ready.current = true
+          if (made && early.current) {
+            typeInto(made, early.current)
+            commit()
+          }
+          early.current = ''
+          if (leaveWhenReady.current) leave()
+        }, listeningMilliseconds)
       })
     }
     start().catch(error => setFailure((error as Error).message))
@@ -80,8 +95,9 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
       gone = true
       made?.remove()
       field.current = null
+      ready.current = false
     }
-  }, [view, session, leave, placed])
+  }, [view, leave, commit, placed])
 
   if (!floating) return null
   const insert = (template: string): void => {
@@ -95,14 +111,14 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
       role="group"
       aria-label="Composer"
       tabIndex={-1}
-      onKeyDown={event => {
-        if (event.target !== box.current) return
-        // While the field is loading, leaving waits for what was typed.
+      onKeyDownCapture={event => {
+        if (ready.current) return
         if (event.key === 'Escape' && early.current && !failure) leaveWhenReady.current = true
         else if (event.key === 'Escape') leave()
         else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) early.current += event.key
         else return
         event.preventDefault()
+        event.stopPropagation()
       }}
     >
       <div ref={place} className="composer-field" />

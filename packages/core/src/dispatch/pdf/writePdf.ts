@@ -11,7 +11,7 @@ import type { Fonts } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
 import type { FormulaPiece, Piece, TextPiece } from '../../type/paragraph.ts'
 import type { FaceName } from '../../work/houseStyle.ts'
-import { plainText, titleOf } from '../../work/schema.ts'
+import { titleOf } from '../../work/schema.ts'
 import { PdfFormulas } from './pdfFormula.ts'
 import { PdfPictures } from './pdfPicture.ts'
 import { figure, PdfText } from './pdfText.ts'
@@ -236,7 +236,7 @@ class PdfWriter {
       const { kind, level, text } = entry.item
       if (kind !== 'heading' || level > work.houseStyle.contents.depth || !text || !pageIndexOf.has(entry.id)) continue
       while (path.at(-1)!.level >= level) path.pop()
-      const item = path.at(-1)!.item.addItem(`${entry.bare} ${plainText(text)}`.trim() || 'Untitled')
+      const item = path.at(-1)!.item.addItem(`${entry.bare} ${this.turnover.textOf(text)}`.trim() || 'Untitled')
       item.outlineData.Dest = new String(entry.id)
       path.push({ level, item })
     }

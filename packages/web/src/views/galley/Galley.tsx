@@ -3,7 +3,7 @@
 import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
 import { NodeSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
-import { useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { offerActs } from '../../app/acts.ts'
@@ -45,6 +45,8 @@ export function Galley() {
   const [view, setView] = useState<EditorView | null>(null)
   const [panels, setPanels] = useState({ spine: true, slip: true })
   const writer = useView(shown => shown.writer)
+  // The same function every time: what floats must not be built anew while it is being typed in.
+  const closeFloating = useCallback(() => setFloating(null), [])
 
   useEffect(() => {
     const hosts: Hosts = {
@@ -172,9 +174,9 @@ export function Galley() {
           <div ref={place} />
         </div>
         {view && <AddButton view={view} />}
-        {view && floating?.kind === 'composer' && <Composer view={view} at={floating.at} onClose={() => setFloating(null)} />}
-        {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={() => setFloating(null)} />}
-        {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={() => setFloating(null)} />}
+        {view && floating?.kind === 'composer' && <Composer view={view} at={floating.at} onClose={closeFloating} />}
+        {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={closeFloating} />}
+        {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
       </div>
       {panels.slip && (
         <Slip
