@@ -20,6 +20,7 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
   const early = useRef('')
   const leaveWhenReady = useRef(false)
   const ready = useRef(false)
+  const unedited = useRef<{ value?: string; source?: string }>({})
   const [group, setGroup] = useState(palette[0]!.name)
   const [failure, setFailure] = useState('')
   const position = useRef(at)
@@ -30,7 +31,9 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
   /** What stands in the field goes into the work. The field tells of its changes a moment late, so leaving asks as well. */
   const commit = useCallback(() => {
     const node = view.state.doc.nodeAt(position.current)
-    const source = field.current?.getValue('latex-expanded')
+    const value = field.current?.getValue('latex-expanded')
+    // The field writes a formula its own way: one that was not edited stays as it was.
+    const source = value === unedited.current.value ? unedited.current.source : value
     if (node?.attrs.formula === undefined || source === undefined || source === node.attrs.formula) return
     session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', source))
   }, [view, session])
@@ -74,6 +77,7 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
       place.current?.append(made)
       made.menuItems = []
       field.current = made
+      unedited.current = { value: made.getValue('latex-expanded'), source: view.state.doc.nodeAt(position.current)?.attrs.formula }
       made.addEventListener('input', commit)
       handleSlots(made, leave)
       requestAnimationFrame(() => {
