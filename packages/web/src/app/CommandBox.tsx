@@ -3,7 +3,7 @@
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { Dialog } from 'radix-ui'
 import { useMemo, useRef, useState } from 'react'
-import type { NavigateFunction } from 'react-router'
+import { type NavigateFunction, useLocation } from 'react-router'
 import { namedCommands } from './commands.ts'
 import { useSession, useView } from './sessionContext.ts'
 
@@ -20,6 +20,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
   const session = useSession()
   const ledger = useView(view => view.ledger)
   const labels = useView(view => view.turnover?.labels)
+  const inGalley = useLocation().pathname.includes('/galley')
   const [asked, setAsked] = useState('')
   const [at, setAt] = useState(0)
   const list = useRef<HTMLDivElement>(null)
@@ -31,7 +32,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
     if (page && labels?.includes(page.toLowerCase()))
       found.push({ key: 'page', number: page, text: `Page ${page}`, hint: 'page', run: () => navigate(`pages/${page.toLowerCase()}`) })
     for (const command of namedCommands)
-      if (fits(command.name))
+      if ((inGalley || command.anywhere) && fits(command.name))
         found.push({ key: command.name, number: '', text: command.name, hint: command.keys ?? 'command', run: () => command.run(session) })
     for (const entry of ledger.entries) {
       if (found.length > mostShown * 2) break
@@ -44,7 +45,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
         found.push({ key: entry.id, number: name, text, hint: 'go to', run: () => navigate(`galley/${entry.id}`) })
     }
     return found.slice(0, mostShown)
-  }, [asked, ledger, labels, navigate, session])
+  }, [asked, ledger, labels, navigate, session, inGalley])
   const take = (choice: Choice | undefined): void => {
     if (!choice) return
     onClose()

@@ -12,6 +12,8 @@ import { applyTheme } from './theme.ts'
 export interface NamedCommand {
   name: string
   keys?: string
+  /** Works in every view; the others change what is in sight in the galley and are offered there alone. */
+  anywhere?: true
   run(session: Session): void
 }
 
@@ -45,9 +47,9 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Table: remove this row', run: editor(deleteRow) },
   { name: 'Table: remove this column', run: editor(deleteColumn) },
   { name: 'Table: header row on or off', run: editor(toggleHeaderRow) },
-  { name: 'Undo', keys: 'Ctrl Z', run: session => void session.undo() },
-  { name: 'Redo', keys: 'Ctrl Y', run: session => void session.redo() },
-  { name: 'Light', run: () => applyTheme('light') },
-  { name: 'Dark', run: () => applyTheme('dark') },
-  { name: 'Light or dark as the system says', run: () => applyTheme('system') },
+  { name: 'Undo', anywhere: true, keys: 'Ctrl Z', run: session => void session.undo() },
+  { name: 'Redo', anywhere: true, keys: 'Ctrl Y', run: session => void session.redo() },
+  { name: 'Light', anywhere: true, run: () => applyTheme('light') },
+  { name: 'Dark', anywhere: true, run: () => applyTheme('dark') },
+  { name: 'Light or dark as the system says', anywhere: true, run: () => applyTheme('system') },
 ]
