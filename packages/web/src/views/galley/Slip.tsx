@@ -50,7 +50,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
         </button>
       )}
       {(node.type.name === 'heading' || node.type.name === 'division') &&
-        roles[(node.attrs.role ?? 'chapter') as 'chapter'].generated === false && (
+        ['chapter', 'appendix'].includes((node.type.name === 'division' ? node : doc.resolve(at).node(1)).attrs.role) && (
           <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
         )}
       {node.type.name === 'division' && (
