@@ -1,13 +1,14 @@
 import fc from 'fast-check'
-import { type Box, box, costs, type StripItem, space } from '../src/pages/box.ts'
-import { makeUp, type PageBody } from '../src/pages/makeUp.ts'
+import { type Box, box, costs, type FloatPlacement, type StripItem, space } from '../src/pages/box.ts'
+import type { PageBody } from '../src/pages/filling.ts'
+import { makeUp } from '../src/pages/makeUp.ts'
 
 const height = 300
 const leading = 15
 const noteLines = new Map<string, Box[]>()
 const line = (id: string, more: Partial<Box> = {}): Box => box(leading, [], { block: id, ...more })
-const float = (id: string, tall: number, series = 'figure'): Box =>
-  box(tall, [], { block: id, begins: [id], float: { series, before: 12, after: 12 } })
+const float = (id: string, tall: number, series = 'figure', placement: FloatPlacement = 'auto'): Box =>
+  box(tall, [], { block: id, begins: [id], float: { series, before: 12, after: 12, placement } })
 const note = (id: string, lines: number): string => {
   noteLines.set(
     id,
@@ -19,9 +20,15 @@ const paragraph = (id: string, lines: number): Box[] =>
   Array.from({ length: lines }, (_, i) =>
     line(`${id}.${i}`, { breakAfter: i === lines - 1 ? 0 : (i === 0 ? costs.orphan : 0) + (i === lines - 2 ? costs.widow : 0) }),
   )
-const cut = (strip: StripItem[]): PageBody[] =>
-  makeUp({ strip, height, leading, noteSeparator: 12, notesOf: id => noteLines.get(id) ?? [] })
-const blocksOn = (page: PageBody): string[] => page.placed.map(({ box: found }) => found.block)
+/** Rows of a long table; a page that begins within it repeats its head. */
+function longTable(id: string, rows: number): StripItem[] {
+  const head = line(`${id}.head`, { breakAfter: Infinity })
+  const repeated = [box(leading, [], { block: `again ${id}` })]
+  return [space(12), head, ...Array.from({ length: rows }, (_, i) => line(`${id}.${i}`, i ? { repeated } : {})), space(12)]
+}
+const cut = (strip: StripItem[], evenFeet = false): PageBody[] =>
+  makeUp({ strip, height, leading, noteSeparator: 12, evenFeet, notesOf: id => noteLines.get(id) ?? [] })
+const blocksOn = (page: PageBody): string[] => page.placed.map(({ box: found }) => found.block).filter(id => !id.startsWith('again'))
 
 /** What must hold of any pages made from any strip. */
 function check(strip: StripItem[], pages: PageBody[]): void {
@@ -41,6 +48,11 @@ function check(strip: StripItem[], pages: PageBody[]): void {
     if (found.float && before) expect(pageOf.get(found.block)!).toBeGreaterThanOrEqual(pageOf.get(before.block)!)
   })
   for (const page of pages) {
+    // A page that begins within a table repeats its head, before anything but floats.
+    const inLine = page.placed.filter(({ box: found }) => !found.float).map(({ box: found }) => found.block)
+    const within = /^r\d+(?=\.\d)/.exec(inLine.find(id => !id.startsWith('again')) ?? '')?.[0]
+    const again = inLine.filter(id => id.startsWith('again'))
+    expect(again).toEqual(within && !inLine.includes(`${within}.head`) && !/\.0$/.test(inLine[0]!) ? [`again ${within}`] : [])
     let bottom = 0
     for (const { y, box: found } of page.placed) {
       expect(y).toBeGreaterThanOrEqual(bottom - 0.01)
@@ -69,7 +81,19 @@ test('nothing overlaps, nothing is lost, notes begin on the page of their mark: 
   let count = 0
   const piece = fc.oneof(
     { weight: 8, arbitrary: fc.integer({ min: 1, max: 9 }).map(lines => () => [...paragraph(`p${count++}`, lines)] as StripItem[]) },
-    { weight: 2, arbitrary: fc.integer({ min: 40, max: 290 }).map(tall => () => [float(`f${count++}`, tall)] as StripItem[]) },
+    {
+      weight: 2,
+      arbitrary: fc.tuple(fc.integer({ min: 40, max: 290 }), fc.constantFrom<FloatPlacement>('auto', 'auto', 'head', 'foot', 'page')).map(
+        ([tall, placement]) =>
+          () =>
+            [float(`f${count++}`, tall, 'figure', placement)] as StripItem[],
+      ),
+    },
+    {
+      weight: 1,
+      arbitrary: fc.integer({ min: 3, max: 40 }).map(rows => () => longTable(`r${count++}`, rows)),
+    },
+    { weight: 1, arbitrary: fc.constant(() => [{ kind: 'fill' }] as StripItem[]) },
     { weight: 1, arbitrary: fc.integer({ min: 40, max: 200 }).map(tall => () => [float(`f${count++}`, tall, 'table')] as StripItem[]) },
     {
       weight: 2,
@@ -91,15 +115,15 @@ test('nothing overlaps, nothing is lost, notes begin on the page of their mark: 
     },
   )
   fc.assert(
-    fc.property(fc.array(piece, { minLength: 1, maxLength: 45 }), makers => {
+    fc.property(fc.array(piece, { minLength: 1, maxLength: 45 }), fc.boolean(), (makers, evenFeet) => {
       count = 0
       noteLines.clear()
       const strip = makers.flatMap(make => make())
-      const pages = cut(strip)
+      const pages = cut(strip, evenFeet)
       check(strip, pages)
-      expect(cut(strip)).toEqual(pages)
+      expect(cut(strip, evenFeet)).toEqual(pages)
     }),
-    { numRuns: 250 },
+    { numRuns: 400 },
   )
 })
 
@@ -151,4 +175,27 @@ test('a box taller than the page stands alone on its page', () => {
       .map(blocksOn)
       .find(found => found.includes('tall')),
   ).toEqual(['tall'])
+})
+
+test('a figure at the foot stands there, one of its own page has it alone, and a head figure waits for a head', () => {
+  const foot = cut([...paragraph('a', 4), float('f', 60, 'figure', 'foot'), ...paragraph('b', 4)])
+  expect(foot[0]!.placed.at(-1)).toMatchObject({ y: height - 60, box: { block: 'f' } })
+  const own = cut([...paragraph('a', 4), float('f', 60, 'figure', 'page'), ...paragraph('b', 30)])
+  expect(own.map(blocksOn)).toContainEqual(['f'])
+  const head = cut([...paragraph('a', 4), float('f', 60, 'figure', 'head'), ...paragraph('b', 30)])
+  expect(blocksOn(head[0]!)).not.toContain('f')
+  expect(blocksOn(head[1]!)[0]).toBe('f')
+})
+
+test('a pinned block stands on its line of the page, or at once where that line is passed', () => {
+  const [page] = cut([...paragraph('a', 3), line('key', { pin: 10 }), line('late', { pin: 2 })])
+  expect(page!.placed.map(({ y }) => y)).toEqual([0, 15, 30, 9 * leading, 10 * leading])
+})
+
+test('even feet: spaces are opened where text goes on overleaf, and the last page ends where it ends', () => {
+  const strip = Array.from({ length: 16 }, (_, i) => [space(7), ...paragraph(`p${i}`, 4)]).flat()
+  const foot = (page: PageBody): number => page.placed.at(-1)!.y + leading
+  const even = cut(strip, true)
+  for (const page of even.slice(0, -1)) expect(foot(page)).toBeCloseTo(height, 5)
+  expect(cut(strip, false).some(page => foot(page) < height - 1)).toBe(true)
 })

@@ -37,8 +37,6 @@ export interface DivisionScan {
   references: FoundReference[]
   /** Changes when the items change in a way that can change a number. */
   signature: string
-  /** Some reference in it says a page. */
-  saysPages: boolean
 }
 
 const scans = new WeakMap<Node, DivisionScan>()
@@ -127,8 +125,7 @@ function scanAnew(root: Node): DivisionScan {
         `${i.id}|${i.kind[0]}${i.series}${i.level}${i.numbered ? '' : `-${i.kind === 'heading' ? i.text?.textContent : ''}`}${i.rules[0]}${i.rules.length}`,
     )
     .join(';')
-  const saysPages = references.some(({ node: { attrs } }) => attrs.wording === 'page' || attrs.wording === 'nameNumberAndPage')
-  return { items, references, signature, saysPages }
+  return { items, references, signature }
 }
 
 /** True for divisions whose content the program writes: contents and lists. */

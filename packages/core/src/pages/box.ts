@@ -30,8 +30,21 @@ export interface Box {
   /** Where the whole box leads, as an entry of a list does. */
   lead?: Lead
   /** A caption and its object, or a short table: may move to a later page when it does not fit where it stands. */
-  float?: { series: string; before: number; after: number }
+  float?: Float
+  /** The line of its page that it stands on, from 1. */
+  pin?: number
+  /** Set again at the head of a page that begins with this box: the head rows of a long table. */
+  repeated?: Box[]
 }
+export interface Float {
+  series: string
+  /** Space above and below it, in points. */
+  before: number
+  after: number
+  placement: FloatPlacement
+}
+/** Where a float may stand: where it is or at the head of a later page, at a head only, at a foot only, alone on a page. */
+export type FloatPlacement = 'auto' | 'head' | 'foot' | 'page'
 export interface Space {
   kind: 'space'
   height: number

@@ -5,7 +5,8 @@ import { referenceText } from '../references/wordReference.ts'
 import type { TextStyle } from '../work/houseStyle.ts'
 import { division, type Matter, matterOf, plainText } from '../work/schema.ts'
 import { type Box, box, type Mark, type Placed, type StripItem } from './box.ts'
-import { makeUp, type PageBody } from './makeUp.ts'
+import type { PageBody } from './filling.ts'
+import { makeUp } from './makeUp.ts'
 import { type Setting, setWords, words } from './setting.ts'
 import { noteBoxes } from './strip.ts'
 
@@ -67,6 +68,7 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
     height: setting.height,
     leading: setting.houseStyle.body.leading,
     noteSeparator,
+    evenFeet: false,
   })
   cache.set(key, { strips: flow.strips, notes, houseStyle: setting.houseStyle, bodies })
   return bodies
@@ -83,56 +85,61 @@ function noteIds(strip: StripItem[]): string[] {
 
 const sameList = <T>(a: T[], b: T[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
 
+/** Where a page stands among the others. */
+export interface PagePlace {
+  flow: Flow
+  /** Null on an empty page. */
+  body: PageBody | null
+  index: number
+  label: string
+  side: 'recto' | 'verso'
+  matter: Matter
+  /** The first page of its flow. */
+  opening: boolean
+}
+
 /** Labels and sides: roman in the front matter, arabic from 1 in the main matter on; a work that runs on counts through. */
-export function labelPages(flows: { flow: Flow; bodies: PageBody[] }[], setting: Setting, previous: Page[]): Page[] {
+export function placePages(flows: { flow: Flow; bodies: PageBody[] }[], setting: Setting): PagePlace[] {
   const {
     opens,
     page: { twoSided },
   } = setting.houseStyle
-  const pages: Page[] = []
+  const places: PagePlace[] = []
   let count = 0
   let matter: Matter | null = null
-  const add = (flow: Flow, body: PageBody | null, place: Pick<PagePlace, 'opening' | 'section' | 'matter'>): void => {
-    const index = pages.length
-    pages.push(makePage(flow, body, { ...place, index, count: ++count }, setting, previous[index]))
+  const add = (flow: Flow, body: PageBody | null, opening: boolean, within: Matter): void => {
+    const index = places.length
+    const label = writeCounter(++count, within === 'front' ? 'romanLower' : 'arabic')
+    places.push({ flow, body, index, label, side: !twoSided || index % 2 === 0 ? 'recto' : 'verso', matter: within, opening })
   }
   for (const { flow, bodies } of flows) {
     const own = opens === 'runOn' ? 'main' : matterOf(flow.divisions[0]!)
     const mainBegins = matter === 'front' && own !== 'front'
     // In a two-sided work odd pages are rectos: the main matter's page 1 begins on one, and an empty page before it closes the front matter.
-    if ((opens === 'recto' || (mainBegins && twoSided)) && pages.length % 2 === 1)
-      add(flow, null, { opening: true, section: '', matter: matter ?? own })
+    if ((opens === 'recto' || (mainBegins && twoSided)) && places.length % 2 === 1) add(flow, null, true, matter ?? own)
     if (matter === null || mainBegins) count = 0
     matter = own
-    let section = ''
-    bodies.forEach((body, order) => {
-      section = latestSection(body, setting) || section
-      add(flow, body, { opening: order === 0, section, matter: own })
-    })
+    bodies.forEach((body, order) => void add(flow, body, order === 0, own))
   }
-  return pages
+  return places
 }
 
-/** Where a page stands among the others. */
-interface PagePlace {
-  index: number
-  /** Its number within its matter. */
-  count: number
-  matter: Matter
-  /** The first page of its flow. */
-  opening: boolean
-  /** Id of the last section that begins on or before it. */
-  section: string
+/** Pages in their places with running heads and folios; a page that is what it was is the same object. */
+export function makePages(places: PagePlace[], setting: Setting, previous: Page[]): Page[] {
+  let section = ''
+  return places.map(place => {
+    if (place.opening) section = ''
+    if (place.body) section = latestSection(place.body, setting) || section
+    return makePage(place, section, setting, previous[place.index])
+  })
 }
 
 const made = new WeakMap<Page, { body: PageBody | null; key: string }>()
 
-function makePage(flow: Flow, body: PageBody | null, place: PagePlace, setting: Setting, previous: Page | undefined): Page {
+function makePage(place: PagePlace, section: string, setting: Setting, previous: Page | undefined): Page {
   const { page: sheet } = setting.houseStyle
-  const { index, matter } = place
-  const label = writeCounter(place.count, matter === 'front' ? 'romanLower' : 'arabic')
-  const side = !sheet.twoSided || index % 2 === 0 ? 'recto' : 'verso'
-  const heads = headsOf(flow, body, place, side, label, setting)
+  const { flow, body, index, matter, label, side } = place
+  const heads = headsOf(place, section, setting)
   const key = `${index}|${label}|${side}|${heads.left}|${heads.right}|${heads.foot}|${sheet.width}|${sheet.height}`
   const was = previous && made.get(previous)
   if (was && was.body === body && was.key === key) return previous
@@ -162,7 +169,7 @@ function makePage(flow: Flow, body: PageBody | null, place: PagePlace, setting: 
 const bodyIds = new WeakMap<PageBody, string[]>()
 
 /** Entries that begin on a page and blocks that stand on it, in order. */
-function idsOn(body: PageBody): string[] {
+export function idsOn(body: PageBody): string[] {
   let ids = bodyIds.get(body)
   if (!ids) {
     const found = new Set<string>()
@@ -182,13 +189,13 @@ interface Heads {
 }
 
 /** Running heads by rule: the division on versos, the section on rectos, the folio outside; opening pages carry it at the foot. */
-function headsOf(flow: Flow, body: PageBody | null, place: PagePlace, side: 'recto' | 'verso', label: string, setting: Setting): Heads {
+function headsOf({ flow, body, side, label, opening }: PagePlace, sectionId: string, setting: Setting): Heads {
   const { opens, runningHead, page } = setting.houseStyle
   const { id, role } = division(flow.divisions[0]!)
   if (!body || (role === 'titlePage' && opens !== 'runOn')) return { left: '', right: '', foot: '' }
-  if (place.opening || opens === 'runOn' || !runningHead.show) return { left: '', right: '', foot: label }
+  if (opening || opens === 'runOn' || !runningHead.show) return { left: '', right: '', foot: label }
   if (side === 'verso') return { left: label, right: headText(id, setting, true), foot: '' }
-  const section = page.twoSided && place.section ? headText(place.section, setting, false) : ''
+  const section = page.twoSided && sectionId ? headText(sectionId, setting, false) : ''
   return { left: section || headText(id, setting, true), right: label, foot: '' }
 }
 

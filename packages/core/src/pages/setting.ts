@@ -60,8 +60,23 @@ export class SettingCache {
   readonly listLines = new NodeCache<Line[]>()
   readonly blocks = new NodeCache<StripItem[]>()
   readonly notes = new NodeCache<Box[]>()
-  /** Strips of divisions that say no page: they stand as long as the division and all numbers do. */
-  readonly divisions = new WeakMap<Node, { stamp: object; houseStyle: object; pictures: object; strips: StripItem[][] }>()
+  /** Strips of divisions: they stand as long as the division and all numbers do, but for the blocks that say a page. */
+  readonly divisions = new WeakMap<Node, Standing & { parts: StripPart[]; strips: StripItem[][] }>()
+  /** The latest strip of a block, or lines of a note. */
+  readonly settled = new WeakMap<Node, Standing & { place: string; value: StripItem[] }>()
+}
+
+/** What a kept result was made for: the same numbers, house style and pictures. */
+interface Standing {
+  stamp: object
+  houseStyle: object
+  pictures: object
+}
+
+/** One block of a division, to be made into a strip. */
+export interface StripPart {
+  saysPages: boolean
+  make(setting: Setting): StripItem[]
 }
 
 export interface TextOptions {

@@ -1,14 +1,14 @@
 /** A division as a strip, block by block, and the notes it calls for. */
 import type { Node } from 'prosemirror-model'
 import type { ListEntry } from '../lists/entries.ts'
-import { scanDivision } from '../numbers/scan.ts'
+import { saysPage } from '../references/wordReference.ts'
 import { dependencies } from '../type/inline.ts'
 import { division } from '../work/schema.ts'
 import { generatedList } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { blockHandlers } from './blocks/index.ts'
 import { type Box, lineBoxes, type StripItem } from './box.ts'
-import { blockDependencies, type Setting, setText, words } from './setting.ts'
+import { blockDependencies, type Setting, type StripPart, setText, words } from './setting.ts'
 
 export interface Listing {
   entries: ListEntry[]
@@ -17,19 +17,30 @@ export interface Listing {
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
 export function divisionStrips(node: Node, setting: Setting, listing: Listing | null): StripItem[][] {
-  if (listing || scanDivision(node).saysPages) return makeStrips(node, setting, listing)
   const { cache, houseStyle, pictures, ledger } = setting
   const kept = cache.divisions.get(node)
-  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && kept.pictures === pictures) return kept.strips
-  const strips = makeStrips(node, setting, null)
-  cache.divisions.set(node, { stamp: ledger.stamp, houseStyle, pictures, strips })
-  return strips
+  let parts = kept?.parts
+  let strips = kept?.strips
+  if (!kept || kept.stamp !== ledger.stamp || kept.houseStyle !== houseStyle || kept.pictures !== pictures) {
+    parts ??= partsOf(node)
+    strips = parts.map(part => part.make(setting))
+    cache.divisions.set(node, { stamp: ledger.stamp, houseStyle, pictures, parts, strips })
+  } else if (parts!.some(part => part.saysPages)) {
+    // Only what says a page can differ from the round before.
+    strips = strips!.map((strip, index) => (parts![index]!.saysPages ? parts![index]!.make(setting) : strip))
+  }
+  return listing ? [strips![0]!, cachedList(node, listing, setting), ...strips!.slice(1)] : strips!
 }
 
-function makeStrips(node: Node, setting: Setting, listing: Listing | null): StripItem[][] {
+function partsOf(node: Node): StripPart[] {
   const { id, role } = division(node)
-  const strips = [cached(node.firstChild!, `title ${role}`, id, setting, () => divisionTitle(node.firstChild!, id, role, setting))]
-  if (listing) strips.push(cachedList(node, listing, setting))
+  const title = node.firstChild!
+  const parts: StripPart[] = [
+    {
+      saysPages: saysPages(title),
+      make: setting => cached(title, `title ${role}`, id, setting, () => divisionTitle(title, id, role, setting)),
+    },
+  ]
   let after = 'title'
   let listed = 0
   for (let i = 1; i < node.childCount; i++) {
@@ -41,10 +52,14 @@ function makeStrips(node: Node, setting: Setting, listing: Listing | null): Stri
     const place = { after, role, firstNumber }
     const handler = blockHandlers[kind]
     if (!handler) throw new RangeError(`No page make-up for a block of kind “${kind}”.`)
-    strips.push(cached(block, `${after} ${role} ${firstNumber}`, block.attrs.id, setting, () => handler(block, setting, place)))
+    const key = `${after} ${role} ${firstNumber}`
+    parts.push({
+      saysPages: saysPages(block),
+      make: setting => cached(block, key, block.attrs.id, setting, () => handler(block, setting, place)),
+    })
     after = kind
   }
-  return strips
+  return parts
 }
 
 /** A list whose entries and page labels are what they were is the same strip. */
@@ -65,22 +80,57 @@ function nodeNumber(node: Node): number {
   return number
 }
 
+/** The strip of a block. While all numbers stand, only a block that says a page has to be compared with what it depends on. */
 function cached(node: Node, place: string, id: string, setting: Setting, make: () => StripItem[]): StripItem[] {
-  const number = setting.ledger.byId.get(id)
-  const picture = node.type.name === 'figure' && setting.pictures.has(node.attrs.picture) ? 'p' : ''
+  const { cache, houseStyle, pictures, ledger } = setting
+  const kept = cache.settled.get(node)
+  if (
+    kept &&
+    kept.stamp === ledger.stamp &&
+    kept.place === place &&
+    kept.houseStyle === houseStyle &&
+    kept.pictures === pictures &&
+    !saysPages(node)
+  )
+    return kept.value as StripItem[]
+  const number = ledger.byId.get(id)
+  const picture = node.type.name === 'figure' && pictures.has(node.attrs.picture) ? 'p' : ''
   const key = `${place}|${number ? `${number.names.one} ${number.number}` : ''}|${picture}|${blockDependencies(node, setting)}`
-  return setting.cache.blocks.get(node, key, setting.houseStyle, make)
+  const value = cache.blocks.get(node, key, houseStyle, make)
+  cache.settled.set(node, { stamp: ledger.stamp, place, houseStyle, pictures, value })
+  return value
+}
+
+const sayingPages = new WeakMap<Node, boolean>()
+
+/** Whether a reference in a block, or in a note of it, says a page. */
+function saysPages(node: Node): boolean {
+  let says = sayingPages.get(node)
+  if (says === undefined) {
+    says = false
+    node.descendants(child => {
+      if (child.type.name === 'reference' && saysPage(child.attrs.wording)) says = true
+      return !says
+    })
+    sayingPages.set(node, says)
+  }
+  return says
 }
 
 /** The lines of a note as they stand at the foot of a page, mark first. */
 export function noteBoxes(id: string, setting: Setting): Box[] {
-  const entry = setting.ledger.byId.get(id)
+  const { cache, houseStyle, pictures, ledger } = setting
+  const entry = ledger.byId.get(id)
   const node = entry?.item.text
   if (!node) return []
-  const { note: style } = setting.houseStyle
-  return setting.cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, setting.houseStyle, () => {
+  const kept = cache.settled.get(node)
+  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && !saysPages(node)) return kept.value as Box[]
+  const { note: style } = houseStyle
+  const value = cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => {
     const mark = words(`${entry.number}\u2002`, style, { size: style.size * 0.75, rise: style.size * 0.3 })
     const lines = setText(node, setting, { style, measure: setting.measure, leadIn: [mark] })
     return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: [id] })
   })
+  cache.settled.set(node, { stamp: ledger.stamp, place: '', houseStyle, pictures, value })
+  return value
 }

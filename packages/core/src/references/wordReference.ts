@@ -9,6 +9,9 @@ export const wordings: Record<Wording, string> = {
   nameNumberAndPage: 'Name, number and page',
 }
 
+/** Whether a wording says a page, and so is known only when pages are made. */
+export const saysPage = (wording: Wording): boolean => wording === 'page' || wording === 'nameNumberAndPage'
+
 /** A piece of a reference's text. `target` is what it leads to; `lost` marks a target that is no longer in the work. */
 export interface ReferencePart {
   text: string

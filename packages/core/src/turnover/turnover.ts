@@ -11,10 +11,10 @@ import type { FormulaTypesetter } from '../formulas/typesetter.ts'
 import { entriesOf } from '../lists/entries.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
 import { isGenerated, scanDivision } from '../numbers/scan.ts'
-import { bodiesOf, type FlowCache, flowsOf, labelPages, type Page } from '../pages/page.ts'
+import { bodiesOf, type FlowCache, flowsOf, idsOn, makePages, type Page, placePages } from '../pages/page.ts'
 import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips } from '../pages/strip.ts'
-import { type ReferencePart, referenceText, type Wording, wordReference } from '../references/wordReference.ts'
+import { type ReferencePart, referenceText, saysPage, type Wording, wordReference } from '../references/wordReference.ts'
 import type { Fonts } from '../type/fonts.ts'
 import { division, plainText } from '../work/schema.ts'
 import type { Work } from '../work/work.ts'
@@ -46,7 +46,8 @@ const mostRounds = 12
 
 /** Holds what is kept from one turnover of a work to the next. */
 export class TurnoverEngine {
-  private readonly cache = new SettingCache()
+  private cache = new SettingCache()
+  private language = ''
   private readonly flows: FlowCache = new Map()
   private readonly numberWordings = new WeakMap<Node, { stamp: object; language: string; opensSentence: boolean; parts: ReferencePart[] }>()
   private ledger: WorkLedger | undefined
@@ -70,6 +71,8 @@ export class TurnoverEngine {
 
   *steps(work: Work): Generator<TurnoverProgress, Turnover> {
     const { doc, scheme, houseStyle, settings, pictures } = work
+    if (settings.language !== this.language) this.cache = new SettingCache()
+    this.language = settings.language
     const ledger = numberWork(doc, scheme, this.ledger)
     this.ledger = ledger
     const sentences = sentenceOpenings(doc)
@@ -95,10 +98,9 @@ export class TurnoverEngine {
       wordingOf: node => wordingOf(node),
       noteMark: id => ledger.byId.get(id)?.number ?? '',
     }
-    const printed = relevantIds(doc, ledger)
+    const printed = new Set(relevantIds(doc, ledger))
     const seen = new Set<string>()
-    let pages: Page[] = []
-    let pageIndexOf = new Map<string, number>()
+    let places: ReturnType<typeof placePages> = []
     let settled = true
     let rounds = 0
     const pageOf = (id: string): string | undefined => labels.get(id)
@@ -115,15 +117,12 @@ export class TurnoverEngine {
         made.push({ flow, bodies: bodiesOf(flow, rounds, this.flows, setting) })
         yield { done: doc.childCount, of: doc.childCount }
       }
-      pages = labelPages(made, setting, this.pages)
+      places = placePages(made, setting)
       rounds++
-      pageIndexOf = indexPages(pages)
       const next = new Map<string, string>()
-      for (const id of printed) {
-        const index = pageIndexOf.get(id)
-        if (index !== undefined) next.set(id, pages[index]!.label)
-      }
-      const changed = printed.filter(id => labels.get(id) !== next.get(id))
+      for (const { body, label } of places)
+        if (body) for (const id of idsOn(body)) if (printed.has(id) && !next.has(id)) next.set(id, label)
+      const changed = [...printed].filter(id => labels.get(id) !== next.get(id))
       if (changed.length === 0) break
       const state = changed.map(id => `${id}:${next.get(id)}`).join()
       if (seen.has(state) || rounds >= mostRounds) {
@@ -137,6 +136,8 @@ export class TurnoverEngine {
       }
       wordings = new Map()
     }
+    const pages = makePages(places, setting, this.pages)
+    const pageIndexOf = indexPages(pages)
     this.pages = pages
     this.forgetFlows(doc)
     const errorOf = (source: string, display: boolean): string => this.formulas.set(source, display).error
@@ -156,7 +157,7 @@ export class TurnoverEngine {
     const opensSentence = sentences.get(node) ?? false
     const say = (): ReferencePart[] =>
       wordReference({ targets, wording, was }, { ledger, language, pageOf: id => labels.get(id), opensSentence })
-    if (wording === 'page' || wording === 'nameNumberAndPage') return say()
+    if (saysPage(wording)) return say()
     const kept = this.numberWordings.get(node)
     if (kept && kept.stamp === ledger.stamp && kept.language === language && kept.opensSentence === opensSentence) return kept.parts
     const parts = say()
@@ -190,8 +191,7 @@ function relevantIds(doc: Node, ledger: WorkLedger): string[] {
   if (doc.children.some(isGenerated)) for (const entry of ledger.entries) if (entry.item.kind !== 'note') ids.add(entry.id)
   for (const node of doc.children)
     for (const { node: reference, targets } of scanDivision(node).references)
-      if (reference.attrs.wording === 'page' || reference.attrs.wording === 'nameNumberAndPage')
-        for (const target of targets) ids.add(target)
+      if (saysPage(reference.attrs.wording)) for (const target of targets) ids.add(target)
   return [...ids]
 }
 

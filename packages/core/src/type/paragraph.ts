@@ -123,12 +123,12 @@ interface HyphenPoint {
   before: number
   after: number
 }
-const hyphenPoints = new WeakMap<Shape, HyphenPoint[]>()
+const hyphenPoints = new WeakMap<Shape, { language: string; points: HyphenPoint[] }>()
 
 function pointsOf(shape: Shape, fonts: Fonts, language: string): HyphenPoint[] {
-  let points = hyphenPoints.get(shape)
-  if (points) return points
-  points = []
+  const kept = hyphenPoints.get(shape)
+  if (kept?.language === language) return kept.points
+  const points: HyphenPoint[] = []
   const word = /\p{L}{5,}/u.exec(shape.text)
   if (word) {
     const face = fonts[shape.face]
@@ -140,7 +140,7 @@ function pointsOf(shape: Shape, fonts: Fonts, language: string): HyphenPoint[] {
       points.push({ at, sum, before: face.shape(`${shape.text.slice(0, at)}-`).width, after: face.shape(shape.text.slice(at)).width })
     }
   }
-  hyphenPoints.set(shape, points)
+  hyphenPoints.set(shape, { language, points })
   return points
 }
 

@@ -30,7 +30,7 @@ export const figure: BlockHandler = (node, setting) => {
       block: node.attrs.id,
       begins: [node.attrs.id],
       notes: caption.notes,
-      float: { series: 'figure', ...float },
+      float: { series: 'figure', placement: 'auto', ...float },
     }),
   ]
 }

@@ -33,7 +33,7 @@ export const table: BlockHandler = (node, setting) => {
     y += row.height
   })
   const notes = [...caption.notes, ...rows.flatMap(row => row.notes)]
-  return [box(height, marks, { block: id, begins: [id], notes, float: { series: 'table', ...float } })]
+  return [box(height, marks, { block: id, begins: [id], notes, float: { series: 'table', placement: 'auto', ...float } })]
 }
 
 function longTable(

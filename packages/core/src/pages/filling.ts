@@ -1,0 +1,365 @@
+/**
+ * One page while it is being filled from a strip: what fits, what is owed, what stands at the foot.
+ *
+ * The same steps serve the search for the best cuts, which needs heights alone, and the page that is made in the end, which
+ * records what was placed. Heights in points.
+ */
+import type { Box, Float, StripItem } from './box.ts'
+
+export interface MakeUpInput {
+  strip: StripItem[]
+  /** The lines of a note by its id. */
+  notesOf(id: string): Box[]
+  /** Height of the text area in points. */
+  height: number
+  /** The usual distance of baselines, in points: the unit in which an empty foot is judged. */
+  leading: number
+  /** Space and rule above the notes of a page, in points. */
+  noteSeparator: number
+  /** Spaces are opened so that full pages end at the same height. */
+  evenFeet: boolean
+}
+
+/** What one page leaves to the next. */
+export interface State {
+  /** Index of the next strip item. */
+  at: number
+  /** Strip indices of floats that are owed a place. */
+  owed: number[]
+  /** Lines of a split note that are owed a place. */
+  carried: Box[]
+}
+
+/** One page of a flow. Positions are in points from the top of the text area. */
+export interface PageBody {
+  placed: { y: number; box: Box }[]
+  notes: { y: number; box: Box }[]
+  /** Where the rule above the notes stands, or -1. */
+  ruleAt: number
+}
+
+/** A strip with running sums, so that the part of a page where no cut is wanted is passed in one leap. */
+export class MeasuredStrip {
+  readonly items: StripItem[]
+  readonly count: number
+  /** Index of the first item at or after another that is no space. */
+  readonly next: Int32Array
+  /** Index of the first item at or after another that cannot be leapt over: a fill or a pinned box. */
+  readonly stop: Int32Array
+  /** Bottom of everything before an item, if all of it stood on one endless page. */
+  readonly bottom: Float64Array
+  /** Top of an item on that page. */
+  readonly top: Float64Array
+  /** Space that is due before an item. */
+  readonly due: Float64Array
+  /** Height of all notes, and of all spaces, before an item. */
+  readonly notes: Float64Array
+  readonly gaps: Float64Array
+  readonly noteBoxes: Box[][]
+  readonly input: MakeUpInput
+
+  constructor(input: MakeUpInput) {
+    const { strip } = input
+    const n = strip.length
+    this.input = input
+    this.items = strip
+    this.count = n
+    this.next = new Int32Array(n + 1).fill(n)
+    this.stop = new Int32Array(n + 1).fill(n)
+    this.bottom = new Float64Array(n + 1)
+    this.top = new Float64Array(n + 1)
+    this.due = new Float64Array(n + 1)
+    this.notes = new Float64Array(n + 1)
+    this.gaps = new Float64Array(n + 1)
+    this.noteBoxes = new Array(n)
+    let due = 0
+    for (let i = 0; i < n; i++) {
+      const item = strip[i]!
+      this.due[i] = due
+      let noteHeight = 0
+      this.top[i] = this.bottom[i + 1] = this.bottom[i]!
+      this.gaps[i + 1] = this.gaps[i]!
+      if (item.kind === 'space') due = Math.max(due, item.height)
+      else if (item.kind === 'box') {
+        const gap = item.float ? Math.max(due, item.float.before) : due
+        this.top[i] = this.bottom[i]! + gap
+        this.bottom[i + 1] = this.top[i]! + item.height
+        this.gaps[i + 1] = this.gaps[i]! + gap
+        due = item.float ? item.float.after : 0
+        if (item.notes.length) {
+          this.noteBoxes[i] = item.notes.flatMap(id => input.notesOf(id))
+          for (const line of this.noteBoxes[i]!) noteHeight += line.height
+        }
+      }
+      this.notes[i + 1] = this.notes[i]! + noteHeight
+    }
+    this.due[n] = due
+    for (let i = n - 1; i >= 0; i--) {
+      const item = strip[i]!
+      this.next[i] = item.kind === 'space' ? this.next[i + 1]! : i
+      const plain = item.kind === 'space' || (item.kind === 'box' && !item.pin && (item.float?.placement ?? 'auto') === 'auto')
+      this.stop[i] = plain ? this.stop[i + 1]! : i
+    }
+  }
+
+  notesOf(at: number): Box[] {
+    return this.noteBoxes[at] ?? noBoxes
+  }
+  heightOf(boxes: Box[]): number {
+    let height = 0
+    for (const box of boxes) height += box.height
+    return height
+  }
+}
+
+const noBoxes: Box[] = []
+/** What sums of heights may be off by, in points. */
+const tolerance = 0.01
+
+/** What is written down when a page is made and not only measured. */
+interface Record {
+  placed: { y: number; box: Box }[]
+  foot: { before: number; box: Box }[]
+  notes: Box[]
+  /** How many boxes stand above each fill, and above each space that may be opened. */
+  fills: number[]
+  gaps: { above: number; height: number }[]
+}
+
+export class Filling {
+  y = 0
+  noteHeight = 0
+  footHeight = 0
+  /** Sum of the spaces that may be opened. */
+  gaps = 0
+  fills = 0
+  occupied = false
+  /** A float has the page to itself. */
+  closed = false
+  readonly owed: number[] = []
+  /** Note lines that did not even fit on this page. */
+  readonly carried: Box[]
+  private due = 0
+  /** Series that have a float at the foot. */
+  private readonly footed = new Set<string>()
+  private readonly decided: number[] | undefined
+  private readonly record: Record | null
+  private readonly strip: MeasuredStrip
+
+  /** Given the cut it ends with, the page is made as that was measured, and recorded. */
+  constructor(strip: MeasuredStrip, state: State, decided?: { next: State }) {
+    this.strip = strip
+    this.decided = decided?.next.owed
+    this.record = decided ? { placed: [], foot: [], notes: [], fills: [], gaps: [] } : null
+    const { height } = strip.input
+    const fit = whatFits(state.carried, height * 0.8)
+    this.addNotes(state.carried.slice(0, fit))
+    this.carried = state.carried.slice(fit)
+    if (state.owed.length) this.placeOwed(state.owed)
+  }
+
+  get room(): number {
+    return this.strip.input.height - this.y - this.noteHeight - this.footHeight
+  }
+  get empty(): boolean {
+    return !this.occupied && this.footHeight === 0
+  }
+  /** How much a page may be opened by its spaces to end at the usual height, in points. */
+  get stretch(): number {
+    return this.strip.input.evenFeet ? this.gaps * 0.6 : 0
+  }
+
+  /** Repeats what a page that begins within a long table repeats. */
+  open(at: number): void {
+    const item = this.strip.items[at]
+    if (item?.kind === 'box' && item.repeated) for (const box of item.repeated) this.put(box)
+  }
+
+  /** Leaps to the first item after which the page would be so full that a cut is worth considering, and gives its index. */
+  leap(at: number, wantedRoom: number): number {
+    const { strip } = this
+    if (this.owed.length || at >= strip.count) return at
+    const base = this.y - strip.top[at]!
+    const noteBase = strip.notes[at]!
+    const limit = strip.input.height - this.footHeight - wantedRoom
+    const separator = this.noteHeight ? 0 : strip.input.noteSeparator
+    let low = at
+    let high = strip.stop[at]!
+    while (low < high) {
+      const middle = (low + high) >> 1
+      const notes = strip.notes[middle + 1]! - noteBase
+      if (base + strip.bottom[middle + 1]! + this.noteHeight + (notes ? notes + separator : 0) > limit) high = middle
+      else low = middle + 1
+    }
+    if (low === at) return at
+    this.y = base + strip.bottom[low]!
+    const notes = strip.notes[low]! - noteBase
+    if (notes) this.noteHeight += notes + separator
+    this.gaps += strip.gaps[low]! - strip.gaps[at]! - (strip.top[at]! - strip.bottom[at]!)
+    this.due = strip.due[low]!
+    this.occupied = true
+    return low
+  }
+
+  /** Takes the item at an index, or says that the page is full before it. */
+  take(at: number): 'taken' | 'full' {
+    const item = this.strip.items[at]!
+    if (item.kind === 'space') this.due = Math.max(this.due, item.height)
+    else if (item.kind === 'fill') {
+      this.fills++
+      this.record?.fills.push(this.record.placed.length)
+    } else if (item.float) this.takeFloat(at, item, item.float)
+    else {
+      const notes = this.strip.notesOf(at)
+      const left = this.room + tolerance - this.gapBefore(item) - item.height
+      // What does not fit on an empty page stands there all the same, but for notes that can be split.
+      if (!this.decided && (left < 0 ? !this.empty : left < this.noteRoom(notes) && (!this.empty || this.noteLinesThatFit(at) > 0)))
+        return 'full'
+      this.putInLine(item, notes)
+    }
+    return 'taken'
+  }
+
+  /** The line fits but its notes do not: how many of their lines may stay, or 0 where the line has to go over with them. */
+  noteLinesThatFit(at: number): number {
+    const item = this.strip.items[at]!
+    const notes = this.strip.notesOf(at)
+    if (item.kind !== 'box' || !notes.length) return 0
+    const separator = this.noteHeight ? 0 : this.strip.input.noteSeparator
+    return whatFits(notes, this.room - this.gapBefore(item) - item.height - separator)
+  }
+
+  takeWithNoteLines(at: number, lines: number): void {
+    this.putInLine(this.strip.items[at] as Box, this.strip.notesOf(at).slice(0, lines))
+  }
+
+  private gapBefore(item: Box): number {
+    const gap = this.occupied ? this.due : 0
+    return item.pin ? Math.max(gap, (item.pin - 1) * this.strip.input.leading - this.y) : gap
+  }
+
+  private putInLine(item: Box, notes: Box[]): void {
+    const gap = this.gapBefore(item)
+    if (gap > 0 && this.occupied && !item.pin) {
+      this.gaps += gap
+      this.record?.gaps.push({ above: this.record.placed.length, height: gap })
+    }
+    this.due = 0
+    this.y += gap
+    this.put(item)
+    this.addNotes(notes)
+  }
+
+  private takeFloat(at: number, item: Box, float: Float): void {
+    const notes = this.strip.notesOf(at)
+    const before = this.occupied ? Math.max(this.due, float.before) : 0
+    const overtakes = this.standsAbove(float) || this.owed.some(index => (this.strip.items[index] as Box).float?.series === float.series)
+    const fits = this.decided ? !this.decided.includes(at) : before + item.height + this.noteRoom(notes) <= this.room + tolerance
+    const here = float.placement === 'auto' || float.placement === 'foot' || (float.placement === 'head' && !this.occupied)
+    // A float that is taller than a page would be owed for ever: it gets a page of its own and may hang over.
+    if (overtakes || !fits || !here) this.owed.push(at)
+    else if (float.placement === 'foot') this.putAtFoot(item, notes)
+    else {
+      if (before > 0) {
+        this.gaps += before
+        this.record?.gaps.push({ above: this.record.placed.length, height: before })
+      }
+      this.y += before
+      this.put(item)
+      this.addNotes(notes)
+      this.due = float.after
+    }
+  }
+
+  /** Puts owed floats at the head or foot, in order, while they fit; the first one always goes. */
+  private placeOwed(owed: number[]): void {
+    const blocked = new Set<string>()
+    let after = 0
+    for (const index of owed) {
+      const item = this.strip.items[index] as Box
+      const float = item.float!
+      const notes = this.strip.notesOf(index)
+      const before = this.occupied ? float.before : 0
+      const first = this.empty
+      const fits = this.decided ? !this.decided.includes(index) : item.height + before + this.noteRoom(notes) <= this.room + tolerance
+      if (this.closed || blocked.has(float.series) || this.standsAbove(float) || (!first && (!fits || float.placement === 'page'))) {
+        blocked.add(float.series)
+        this.owed.push(index)
+        continue
+      }
+      if (float.placement === 'foot' && fits) this.putAtFoot(item, notes)
+      else {
+        this.y += before
+        this.put(item)
+        this.addNotes(notes)
+        after = float.after
+        if (float.placement === 'page') this.closed = true
+      }
+    }
+    if (this.occupied) this.y = Math.min(this.strip.input.height, this.y + after)
+  }
+
+  /** It would stand above one of its series that is at the foot already. */
+  private standsAbove({ series, placement }: Float): boolean {
+    return placement !== 'foot' && this.footed.has(series)
+  }
+
+  private put(box: Box): void {
+    this.record?.placed.push({ y: this.y, box })
+    this.y += box.height
+    this.occupied = true
+  }
+  private putAtFoot(box: Box, notes: Box[]): void {
+    const { before, series } = box.float!
+    this.footHeight += before + box.height
+    this.footed.add(series)
+    this.record?.foot.push({ before, box })
+    this.addNotes(notes)
+  }
+  private addNotes(lines: Box[]): void {
+    if (lines.length === 0) return
+    this.noteHeight += this.noteRoom(lines)
+    this.record?.notes.push(...lines)
+  }
+  private noteRoom(lines: Box[]): number {
+    return lines.length ? (this.noteHeight ? 0 : this.strip.input.noteSeparator) + this.strip.heightOf(lines) : 0
+  }
+
+  /** The page as recorded: fills opened, or spaces where feet are even and text goes on overleaf; notes at the foot. */
+  body(goesOn: boolean): PageBody {
+    const { placed, foot, notes, fills, gaps } = this.record!
+    const { height, noteSeparator, leading } = this.strip.input
+    const left = Math.max(0, this.room)
+    const opened = placed.map(({ y, box }) => ({ y, box }))
+    const push = (above: number, by: number): void => {
+      for (let i = above; i < opened.length; i++) opened[i]!.y += by
+    }
+    if (this.fills) for (const above of fills) push(above, left / this.fills)
+    else if (goesOn && left > 0 && left <= Math.max(this.stretch, leading * 0.5))
+      for (const gap of gaps) push(gap.above, (left * gap.height) / this.gaps)
+    let y = height - this.noteHeight - this.footHeight
+    for (const { before, box } of foot) {
+      opened.push({ y: y + before, box })
+      y += before + box.height
+    }
+    y = height - this.noteHeight + (notes.length ? noteSeparator : 0)
+    const stood = notes.map(box => {
+      const at = { y, box }
+      y += box.height
+      return at
+    })
+    return { placed: opened, notes: stood, ruleAt: notes.length ? height - this.noteHeight + noteSeparator * 0.45 : -1 }
+  }
+}
+
+/** How many lines from the first fit into a height. */
+function whatFits(lines: Box[], room: number): number {
+  let left = room
+  let fit = 0
+  for (const line of lines) {
+    left -= line.height
+    if (left < -tolerance) break
+    fit++
+  }
+  return fit
+}
