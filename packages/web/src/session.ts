@@ -32,7 +32,6 @@ export interface SessionView {
   turnover: TurnoverSummary | null
   /** Computing: how far, once it takes long enough to say so. */
   progress: { done: number; of: number } | null
-  computing: boolean
   failure: string
   save: SaveState
   writer: boolean
@@ -96,7 +95,6 @@ export class Session {
       openDivision: work.doc.firstChild!.attrs.id,
       turnover: null,
       progress: null,
-      computing: true,
       failure: '',
       save: { kind: 'saved', at: Date.now() },
       writer: true,
@@ -107,7 +105,7 @@ export class Session {
     this.worker = new Worker(new URL('./workers/turnover.worker.ts', import.meta.url), { type: 'module' })
     this.worker.addEventListener('message', ({ data }: MessageEvent<FromTurnover>) => this.hear(data))
     this.worker.addEventListener('error', event =>
-      this.use.setState({ failure: event.message || 'The pages cannot be computed in this browser.', computing: false }),
+      this.use.setState({ failure: event.message || 'The pages cannot be computed in this browser.' }),
     )
     this.openInWorker()
     this.channel = new BroadcastChannel(`steady-ledger ${id}`)
@@ -280,7 +278,6 @@ export class Session {
   private tell(message: ToTurnover): void {
     if (this.waiting) this.waiting.push(message)
     else this.worker.postMessage(message)
-    if (message.kind !== 'draw' && this.use && !this.use.getState().computing) this.use.setState({ computing: true })
   }
 
   private hear(message: FromTurnover): void {
@@ -299,7 +296,7 @@ export class Session {
         this.use.setState({ drawings: new Map(message.drawings.map(drawing => [drawing.index, drawing])) })
         break
       case 'failed':
-        this.use.setState({ failure: message.message, computing: false, progress: null })
+        this.use.setState({ failure: message.message, progress: null })
     }
   }
 
@@ -309,7 +306,7 @@ export class Session {
       const index = pageOf.get(id)
       return index === undefined ? undefined : labels[index]
     }
-    this.use.setState({ turnover, computing: false, progress: null, failure: '' })
+    this.use.setState({ turnover, progress: null, failure: '' })
     this.live.push()
     const { key, value } = setPages(id => {
       const index = pageOf.get(id)
@@ -322,6 +319,7 @@ export class Session {
     clearTimeout(this.later)
     this.later = undefined
     this.use.setState({ doc: this.state.doc, ledger: this.live.ledger })
+    this.live.push()
   }
 
   private publish(changed: boolean): void {

@@ -44,6 +44,10 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
   const runs: Run[] = []
   const plain = { size: style.size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: true, marked: false }
   node.forEach(child => {
+    if (child.isText && child.marks.length === 0) {
+      runs.push({ ...plain, text: child.text!, face: style.face })
+      return
+    }
     const has = (mark: string): boolean => child.marks.some(found => found.type.name === mark)
     const face = faceWith(style.face, { emphasis: has('emphasis'), strong: has('strong'), code: has('code') })
     if (child.isText) {

@@ -136,6 +136,8 @@ function Window() {
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'medium' })
 
+const languageNames = new Intl.DisplayNames('en', { type: 'language' })
+
 function Foot() {
   const session = useSession()
   const words = useView(view => countWords(view.doc))
@@ -157,7 +159,7 @@ function Foot() {
           {label && ` · page ${label}`}
         </span>
       )}
-      <span>{new Intl.DisplayNames('en', { type: 'language' }).of(session.work.settings.language)}</span>
+      <span>{languageNames.of(session.work.settings.language)}</span>
       <span className="spring" />
       {save.kind === 'saved' && <span>Saved {time.format(save.at)}</span>}
       {save.kind === 'saving' && <span>Saving…</span>}

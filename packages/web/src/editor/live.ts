@@ -7,7 +7,9 @@ import type { Node } from '@tiptap/pm/model'
 
 export class LiveNumbers {
   private readonly listeners = new Set<() => void>()
-  private openings = new WeakMap<Node, boolean>()
+  private readonly openings = new WeakMap<Node, boolean>()
+  /** Divisions whose references are known. */
+  private readonly seen = new WeakSet<Node>()
   private readonly previous = new Map<string, { number: string; until: number }>()
   ledger: WorkLedger
   /** Page label of an entry or block, as of the last turnover. */
@@ -26,17 +28,22 @@ export class LiveNumbers {
     return () => void this.listeners.delete(refresh)
   }
 
+  /** Takes the ledger of a document. Numbers that changed show at once; the rest may wait for a push, so that typing costs no painting. */
   setLedger(ledger: WorkLedger, doc: Node): void {
     const now = performance.now()
+    const renumbered = ledger.stamp !== this.ledger.stamp
     if (ledger.signature !== this.ledger.signature)
       for (const entry of ledger.entries) {
         const old = this.ledger.byId.get(entry.id)
         if (old && old.number !== entry.number && old.number) this.previous.set(entry.id, { number: old.bare, until: now + 2000 })
       }
     this.ledger = ledger
-    for (const node of doc.children)
+    for (const node of doc.children) {
+      if (this.seen.has(node)) continue
+      this.seen.add(node)
       for (const { node: reference, opensSentence } of scanDivision(node).references) this.openings.set(reference, opensSentence)
-    this.push()
+    }
+    if (renumbered) this.push()
   }
 
   push(): void {

@@ -28,8 +28,10 @@ export class Saver {
   /** Takes the newest document; it is written when the author pauses, and at the latest after `delay`. */
   changed(doc: Node): void {
     this.doc = doc
-    if (!this.timer) this.onState({ kind: 'saving' })
-    this.timer ??= setTimeout(() => void this.flush(), delay)
+    if (this.timer) return
+    this.timer = setTimeout(() => void this.flush(), delay)
+    // Said a moment later, so that the letter is on the screen first.
+    setTimeout(() => this.timer && this.onState({ kind: 'saving' }), 50)
   }
 
   async addPicture({ bytes, ...picture }: Picture): Promise<void> {

@@ -23,6 +23,11 @@ export function element<K extends keyof HTMLElementTagNameMap>(tag: K, className
   return made
 }
 
+/** Writes a text where it is not written yet: an unchanged text must not make the browser lay the page out again. */
+export function say(dom: HTMLElement, text: string): void {
+  if (dom.textContent !== text) dom.textContent = text
+}
+
 /** The number of an entry in the number column, with its old value struck through while the change is news. */
 export function numberColumn(
   live: LiveNumbers,
@@ -38,8 +43,8 @@ export function numberColumn(
     const number = live.number(idOf())
     const text = number ? write(number) : ''
     const old = live.was(idOf())
-    if (now.textContent !== text) now.textContent = text
-    then.textContent = old ? `was ${old}` : ''
+    say(now, text)
+    say(then, old ? `was ${old}` : '')
     if (old && !timer)
       timer = setTimeout(() => {
         timer = undefined

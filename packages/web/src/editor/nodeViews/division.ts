@@ -3,7 +3,7 @@ import type { Node } from '@tiptap/pm/model'
 import { Selection } from '@tiptap/pm/state'
 import type { Decoration, EditorView, NodeView } from '@tiptap/pm/view'
 import { opensDivision } from '../oneDivision.ts'
-import { element, type Hosts } from './common.ts'
+import { element, type Hosts, say } from './common.ts'
 
 /** The open division holds its blocks; any other is a stub that opens when it is pressed. */
 export const divisionView =
@@ -41,11 +41,11 @@ export const divisionView =
     const title = button.appendChild(element('span', 'stub-title'))
     const facts = button.appendChild(element('span', 'stub-facts'))
     const paint = (): void => {
-      title.textContent = node.firstChild!.textContent || 'Untitled'
-      number.textContent = live.ledger.byId.get(id)?.bare ?? ''
+      say(title, node.firstChild!.textContent || 'Untitled')
+      say(number, live.ledger.byId.get(id)?.bare ?? '')
       const words = countWords(node)
       const page = live.pageLabel(id)
-      facts.textContent = [words > 12 && `${words.toLocaleString('en-GB')} words`, page && `page ${page}`].filter(Boolean).join(' · ')
+      say(facts, [words > 12 && `${words.toLocaleString('en-GB')} words`, page && `page ${page}`].filter(Boolean).join(' · '))
     }
     const stop = live.follow(paint)
     const open = (event: Event): void => {

@@ -1,4 +1,4 @@
-import { element, type Hosts, type ViewMaker } from './common.ts'
+import { element, type Hosts, say, type ViewMaker } from './common.ts'
 
 /** A note shows its mark; the text opens beside its line. */
 export const noteView =
@@ -7,7 +7,7 @@ export const noteView =
     let node = first
     const dom = element('sup', 'note-mark')
     const paint = (): void => {
-      dom.textContent = live.number(node.attrs.id) || '*'
+      say(dom, live.number(node.attrs.id) || '*')
       dom.title = node.textContent
     }
     const stop = live.follow(paint)

@@ -1,4 +1,4 @@
-import { element, type Hosts, type ViewMaker } from './common.ts'
+import { element, type Hosts, say, type ViewMaker } from './common.ts'
 
 /** A reference says what it computes; a press with Ctrl, or Enter on it, follows it. */
 export const referenceView =
@@ -10,7 +10,7 @@ export const referenceView =
     const paint = (): void => {
       const parts = live.wording(node)
       const text = parts.map(part => part.text).join('')
-      if (dom.textContent !== text) dom.textContent = text
+      say(dom, text)
       dom.classList.toggle(
         'lost',
         parts.some(part => part.lost),
