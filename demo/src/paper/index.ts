@@ -57,6 +57,39 @@ function pictures(): Map<string, Picture> {
         ],
       }),
     ),
+    drawing(
+      'autumn.svg',
+      plot({
+        x: { title: 'Day of October', from: 1, to: 31, marks: [1, 6, 11, 16, 21, 26, 31] },
+        y: { title: 'Turbidity', from: 0, to: 12, marks: [0, 4, 8, 12] },
+        curves: [
+          {
+            name: 'three metres',
+            points: range(1, 31, 0.5).map(x => [x, 2.2 + 5.6 / (1 + Math.exp(-(x - 17.5) * 1.6)) - 0.09 * Math.max(0, x - 19)]),
+          },
+          {
+            name: 'fourteen metres',
+            points: range(1, 31, 0.5).map(x => [x, 9.4 - 2.4 / (1 + Math.exp(-(x - 17.5) * 1.6)) - 0.09 * Math.max(0, x - 19)]),
+          },
+        ],
+      }),
+    ),
+    drawing(
+      'mooring.svg',
+      svg(420, 230, [
+        '<path d="M 16 40 H 404" stroke="#6a9299" stroke-width="1.4"/>',
+        '<path d="M 16 206 Q 120 214 210 208 T 404 204" fill="none" stroke="#8a5a0a" stroke-width="1.4"/>',
+        `<rect x="196" y="30" width="22" height="52" rx="5" fill="none" stroke="${ink}" stroke-width="1.8"/>`,
+        `<path d="M 207 82 V 120" stroke="${ink}" stroke-width="1.4"/>`,
+        `<circle cx="207" cy="127" r="7" fill="#e2eeea" stroke="${ink}"/>`,
+        `<path d="M 207 134 Q 214 180 262 205" fill="none" stroke="${ink}" stroke-width="1.4"/>`,
+        `<rect x="252" y="200" width="24" height="10" fill="${ink}"/>`,
+        label(228, 62, 'float'),
+        label(224, 132, 'small buoy, two metres down'),
+        label(286, 200, 'stone'),
+        label(40, 32, 'surface'),
+      ]),
+    ),
   ]
   return new Map(made.map(picture => [picture.name, picture]))
 }
@@ -109,7 +142,7 @@ const divisions = [
       'fouling',
       {
         picture: 'fouling.svg',
-        width: 0.72,
+        width: 0.64,
         alternative: 'Loss of signal over sixty days: up to 24 per cent for the bare window, 3 for the wiped one.',
       },
       t`Loss of signal by fouling with the window left bare (solid) and wiped (dashed), Lake Vessary, June and July.`,
@@ -125,7 +158,7 @@ const divisions = [
     p`${ref('inverse')} holds up to ${f`c`} = 100. Above that the doubt of the logarithm grows beyond a tenth, and the float reports “more than 100”.`,
     fig(
       'curve',
-      { picture: 'calibration-curve.svg', width: 0.68, alternative: 'Reading against turbidity of the standard, rising and flattening.' },
+      { picture: 'calibration-curve.svg', width: 0.6, alternative: 'Reading against turbidity of the standard, rising and flattening.' },
       t`Reading against turbidity of the standard. The line is ${ref('response')}.`,
     ),
     p`Beads are not mud. What comes back from a particle depends on its size and colour, and a calibration with beads has to be carried over to each lake with bottles. This was done on six days with different weather. ${ref('bottles')} gives the results; a single factor, 1.08, brings float and bottles together.`,
@@ -147,6 +180,24 @@ const divisions = [
     ),
   ),
   div(
+    { role: 'chapter', label: 'anchoring' },
+    'Mooring',
+    p`A float that wanders measures another lake. A float that is held too tightly is pulled under by the first wave that is longer than its line, and measures the inside of a wave. ${ref('mooring')} shows what we settled on after a spring of trials. A stone of 25 kilograms lies on the bottom. From it a line goes up to a small buoy two metres below the surface, and from the buoy a second line, as long as the largest wave is high and half as long again, to the float. The buoy takes the weight of the lower line, so that the float rides as if
+      it were free; and it stays where it is when the float is taken into the boat, so that the visit does not move the place.`,
+    fig(
+      'mooring',
+      {
+        picture: 'mooring.svg',
+        width: 0.66,
+        alternative: 'A float on a short line to a buoy under water, held by a longer line to a stone on the bottom.',
+      },
+      t`The mooring. The upper line is slack in all but the worst weather.`,
+    ),
+    p`How far the float moves about follows from the length of the upper line ${f`l`} and of the lower one ${f`h`}, which leans with the wind. If the lean is ${f`\beta`}, the float stays within`,
+    eq('circle', 'r = l + h \\sin\\beta'),
+    p`of the stone. On Lake Vessary, with lines of 1.5 and 16 metres and a lean that was never above four degrees, this is 2.6 metres. The lean was measured with a level that had been glued to the buoy for another purpose.${note`It told whether the buoy leaked. It did not.`} Over such a distance the lake does not change, and where it does, at the edge of a stream’s cloud, the cloud moves by more than that in a minute.`,
+  ),
+  div(
     { role: 'chapter', label: 'trial' },
     'A season on the lake',
     p`Two floats stood in the eastern basin of Lake Vessary from 18 April to 2 November, at three metres of depth, sixty metres apart. Both came back. Of 28,512 readings due from each, 28,370 and 27,941 were kept; the second float lost two days in September to a cormorant, which sat on it.${note`The tilt sensor shows it arrive, turn round twice, and stay.`}`,
@@ -155,7 +206,7 @@ const divisions = [
       'flood',
       {
         picture: 'flood.svg',
-        width: 0.74,
+        width: 0.66,
         alternative: 'Turbidity over 72 hours rising to about 68 after 22 hours; float and bottles agree.',
       },
       t`Turbidity in the flood of August from the float (solid) and from bottles (dashed).`,
@@ -171,13 +222,36 @@ const divisions = [
     ]),
   ),
   div(
+    { role: 'chapter', label: 'stirring-day' },
+    'The day the lake turns over',
+    p`In summer the water of Lake Vessary lies in layers. What sinks through the warm one stays in the cold one, and by September the water at fourteen metres is four times as cloudy as at three. Then the surface cools, the wind gets hold of more and more of the depth, and on one day of October the whole is stirred. For those who draw water from the lake it is the day that matters most in the year. It has been guessed from the weather, with a doubt of a week.`,
+    p`From 1 October the second float was hung at fourteen metres, on a line that ran through the buoy of its mooring. ${ref('autumn')} gives both records. Up to the sixteenth the two have nothing to do with each other. During the night to the eighteenth the upper one rises and the lower one falls, and by noon they meet and stay together for the rest of the month.${note`The wind at the shore had been above eleven metres a second since the evening of the sixteenth.`} The day can be read to within three hours.`,
+    fig(
+      'autumn',
+      { picture: 'autumn.svg', width: 0.66, alternative: 'Turbidity in October at two depths; the two curves meet on the eighteenth.' },
+      t`Turbidity in October at three metres (solid) and at fourteen (dashed).`,
+    ),
+    p`How thoroughly the water was mixed can be said in a number. Let ${f`c_1`} and ${f`c_2`} be the readings above and below and let a bar stand for the mean of the week before. Then`,
+    eq('mixed', '\\mu = 1 - \\frac{\\left| c_2 - c_1 \\right|}{\\bar{c}_2 - \\bar{c}_1}'),
+    p`is 0 while the layers stand and 1 when nothing is left of them. ${ref('stirring')} gives it for the days around the turnover. It passes a half in the small hours of the eighteenth, and on the nineteenth what difference remains is no larger than that between the two floats when they hang side by side (${ref('trial')}).`,
+    tab('stirring', t`Mixing by ${ref('mixed')} around the turnover, means of a day, with the mean wind.`, 'lrrr', [
+      ['Day', 'Wind (m/s)', 'Difference', 'Mixing'],
+      ['15 October', '4.1', '7.0', '0.02'],
+      ['16 October', '7.9', '6.6', '0.08'],
+      ['17 October', '11.6', '4.3', '0.40'],
+      ['18 October', '12.2', '0.6', '0.92'],
+      ['19 October', '8.8', '0.1', '0.99'],
+      ['20 October', '5.0', '0.1', '0.99'],
+    ]),
+    p`One more thing is seen in ${ref('autumn')}. After the turnover the turbidity of the whole lake falls, by a tenth of a unit a day, as what has been stirred up settles again. A particle that sinks by fourteen metres in the time that this takes would be about six thousandths of a millimetre wide if it were a bead.${note`By Stokes’s law, at eight degrees, with the density of clay.`} They are not beads, as ${ref('errors')} will show; but it is the size that the microscope finds.`,
+  ),
+  div(
     { role: 'chapter', label: 'handling' },
     'Handling',
     p`A float that has to be visited is only as good as the visit. We have come to do it always in the same order, because the wrong order loses data, and we have lost some. The boat comes up from leeward. The line is taken first and the float second; a float taken by its upper rod turns over, and the felt is then pressed against the plate for as long as it takes to turn it back.${note`This cost eleven hours of record on the first visit and none since.`} The float is lifted into a bucket of lake water, so that the plates do not dry,
       and read there through the wall of the tube by a coil that needs no opening. Opening is for the shore.`,
     p`The plates are wiped with a soft cloth before and after the reading, and the float is left in the bucket for three minutes between. The difference of the two readings in the same water is the fouling since the last visit. It is written in the book together with the temperature of the bucket, for the diode loses 0.3 per cent of its light for each degree.${note`The correction is made by the program. It was found late, and the first season was computed anew.`} A bottle is filled from beside the float and not from
       the other side of the boat, which stirs up more than one thinks.`,
-    p`What cannot be helped is that the visit itself disturbs the record. The boat brings mud on its keel, and the bucket comes up with what was on the line. Readings for half an hour after each visit are dropped. With five visits in a season this comes to fifteen readings of twenty-eight thousand.`,
     h2('power', 'Cells and memory'),
     p`The float carries two cells of the kind that is sold for smoke alarms. In the laboratory they lasted for 41,000 readings at 4 °C, which is nine months and a half. The memory holds 65,536 values of two bytes, one for the signal and a half each for temperature and tilt, and is full after fifteen months. It keeps what it holds without power. In the trial both floats were read after the season from a memory whose cells had been taken out the night before by someone who needed them for
       a smoke alarm.`,

@@ -5,13 +5,19 @@ import type { Line } from '../type/paragraph.ts'
 
 /** Something drawn, placed from the top left corner of its box. */
 export type Mark =
-  | { kind: 'line'; x: number; baseline: number; line: Line; tag: Tag }
+  | { kind: 'line'; x: number; baseline: number; line: Line; tag: Tag; within?: Structure }
   | { kind: 'formula'; x: number; baseline: number; formula: FormulaBox; size: number; source: string }
   | { kind: 'rule'; x: number; y: number; width: number; height: number }
   | { kind: 'picture'; x: number; y: number; width: number; height: number; picture: string; alternative: string }
 
 /** What a line is in the structure of the document, for readers that listen to it. */
-export type Tag = 'Title' | `H${1 | 2 | 3 | 4 | 5 | 6}` | 'P' | 'LI' | 'Caption' | 'TH' | 'TD' | 'Note' | 'TOCI' | 'Lbl' | 'Artifact'
+export type Tag = 'Title' | `H${1 | 2 | 3 | 4 | 5 | 6}` | 'P' | 'LBody' | 'Caption' | 'TH' | 'TD' | 'Note' | 'TOCI' | 'Lbl' | 'Artifact'
+
+/**
+ * The structure elements a line stands in, from the outermost, each a standard tag, a space, and a key that is the element's own:
+ * `['Table t', 'TR t 3', 'TD t 3 0']`. Lines without it stand in one element for their block and tag.
+ */
+export type Structure = readonly string[]
 
 export interface Box {
   kind: 'box'
@@ -75,17 +81,20 @@ export const costs = {
   hyphen: 300,
   beforeDisplay: 1500,
   insideList: 60,
+  insideTable: 400,
   floatDelay: 250,
   splitNote: 6000,
   shortLastPage: 2500,
+  /** Of one empty line at the foot; of several, times the square of their number. */
+  emptyLine: 40,
 }
 
 /** Boxes for the lines of a text, one a line, on a grid of the given leading. */
 export function lineBoxes(
   lines: Line[],
-  options: { leading: number; size: number; x: number; tag: Tag; block: string; begins?: string[] },
+  options: { leading: number; size: number; x: number; tag: Tag; block: string; begins?: string[]; within?: Structure },
 ): Box[] {
-  const { leading, size, x, tag, block } = options
+  const { leading, size, x, tag, block, within } = options
   const usualAbove = (leading - size) / 2 + size * 0.78
   const usualBelow = leading - usualAbove
   return lines.map((line, index) => {
@@ -95,7 +104,7 @@ export function lineBoxes(
       index === lines.length - 1
         ? 0
         : (index === 0 ? costs.orphan : 0) + (index === lines.length - 2 ? costs.widow : 0) + (line.hyphenated ? costs.hyphen : 0)
-    return box(above + below, [{ kind: 'line', x, baseline: above, line, tag }], {
+    return box(above + below, [{ kind: 'line', x, baseline: above, line, tag, ...(within ? { within } : {}) }], {
       block,
       begins: index === 0 ? (options.begins ?? []) : [],
       notes: line.notes,

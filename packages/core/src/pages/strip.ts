@@ -67,7 +67,7 @@ function cachedList(node: Node, { entries, pageOf }: Listing, setting: Setting):
   const key = entries
     .map(({ id, number, text }) => `${id}|${number}|${pageOf(id)}|${nodeNumber(text)}|${dependencies(text, setting)}`)
     .join('\n')
-  return setting.cache.blocks.get(node, key, setting.houseStyle, () => generatedList(entries, pageOf, setting))
+  return setting.cache.blocks.get(node, key, setting.houseStyle, () => generatedList(division(node).id, entries, pageOf, setting))
 }
 
 const nodeNumbers = new WeakMap<Node, number>()

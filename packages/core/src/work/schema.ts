@@ -37,6 +37,10 @@ const record = (usual: object, isFine: (value: unknown) => boolean) => ({
 const isStrings = (value: unknown): boolean => Array.isArray(value) && value.every(item => typeof item === 'string')
 const isStringRecord = (value: unknown): boolean => typeof value === 'object' && value !== null && isStrings(Object.values(value))
 
+/** Where a figure or table may stand: where it is or at the head of a later page, held here, at a head, at a foot, alone on a page. */
+export type Placement = 'auto' | 'here' | 'head' | 'foot' | 'page'
+const placement = oneOf('auto', ['auto', 'here', 'head', 'foot', 'page'])
+
 const identified = { id: string() }
 const labelled = { id: string(), label: string() }
 
@@ -126,12 +130,17 @@ const nodes: Record<string, NodeSpec> = {
     toDOM: () => ['li', 0],
   },
   figure: {
-    ...carried('figure', 'figure', { ...labelled, picture: string(), width: number(0.8), alternative: string() }),
+    ...carried('figure', 'figure', { ...labelled, picture: string(), width: number(0.8), alternative: string(), placement }),
     group: 'block',
     content: 'caption shortCaption?',
     isolating: true,
   },
-  table: { ...carried('table', 'figure', labelled), group: 'block', content: 'caption shortCaption? grid', isolating: true },
+  table: {
+    ...carried('table', 'figure', { ...labelled, placement }),
+    group: 'block',
+    content: 'caption shortCaption? grid',
+    isolating: true,
+  },
   caption: { content: 'inline*', isolating: true, parseDOM: [{ tag: 'figcaption' }, { tag: 'caption' }], toDOM: () => ['figcaption', 0] },
   shortCaption: { ...carried('shortCaption', 'figcaption', {}), content: 'inline*', isolating: true },
   grid: { content: 'gridRow+', tableRole: 'table', isolating: true, parseDOM: [{ tag: 'table' }], toDOM: () => ['table', ['tbody', 0]] },

@@ -4,7 +4,7 @@
  */
 import PDFDocument, { type StructureElement } from 'pdfkit'
 import { toBytes } from 'pdfkit/output'
-import type { Mark, Placed } from '../../pages/box.ts'
+import type { Box, Mark, Placed, Structure } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import type { Fonts } from '../../type/fonts.ts'
@@ -112,7 +112,7 @@ class PdfWriter {
       } else if (mark.kind === 'line') this.line(mark, placed)
       else this.tagged(mark.kind === 'picture' ? 'Figure' : 'Formula', box.block, altOf(mark), () => this.mark(mark, x, y))
     }
-    if (box.lead) this.area(box.lead, x, y, this.turnover.work.houseStyle.page.width - x * 2, box.height, this.element('TOCI', box.block))
+    if (box.lead) this.area(box.lead, x, y, this.turnover.work.houseStyle.page.width - x * 2, box.height, this.elementOf(box))
   }
 
   private destination(id: string, x: number, y: number): void {
@@ -123,8 +123,9 @@ class PdfWriter {
 
   /** A line of text: runs of pieces that lead nowhere belong to the block, each that leads somewhere is a link in it. */
   private line(mark: Extract<Mark, { kind: 'line' }>, { x, y, box }: Placed): void {
-    const { line, tag } = mark
-    const element = this.element(tag === 'Lbl' ? 'P' : tag, box.block)
+    const { line } = mark
+    const element = mark.within ? this.nested(mark.within) : this.element(mark.tag, box.block)
+    const tag = mark.within || mark.tag !== 'Lbl' ? (structureType[mark.tag] ?? mark.tag) : 'P'
     for (let from = 0; from < line.pieces.length; ) {
       const lead = leadOf(line.pieces[from]!)
       let to = from + 1
@@ -133,7 +134,7 @@ class PdfWriter {
       const last = to === line.pieces.length
       const parent = lead ? this.document.struct('Link') : element
       if (lead) element.add(parent)
-      const content = this.document.markStructureContent(lead ? 'Link' : tag === 'Lbl' ? 'P' : tag)
+      const content = this.document.markStructureContent(lead ? 'Link' : tag)
       parent.add(content)
       this.pieces(pieces, x + mark.x, y + mark.baseline, last && !line.hyphenated)
       this.document.endMarkedContent()
@@ -177,14 +178,30 @@ class PdfWriter {
   }
 
   private element(tag: string, block: string): StructureElement {
-    const key = `${tag} ${block}`
-    let element = this.elements.get(key)
-    if (!element) {
-      element = this.document.struct(structureType[tag] ?? tag)
-      this.root.add(element)
-      this.elements.set(key, element)
+    return this.nested([`${structureType[tag] ?? tag} ${block}`])
+  }
+
+  /** The element a box as a whole belongs to. */
+  private elementOf(box: Box): StructureElement {
+    const line = box.marks.find(mark => mark.kind === 'line')
+    return line?.within ? this.nested(line.within) : this.element('P', box.block)
+  }
+
+  /** The innermost of elements within each other; those that are not there yet are made, in the order of reading. */
+  private nested(path: Structure): StructureElement {
+    let parent = this.root
+    for (const key of path) {
+      let element = this.elements.get(key)
+      if (!element) {
+        const tag = key.slice(0, key.indexOf(' '))
+        element = this.document.struct(tag)
+        if (tag === 'TH') attributesOf(element).A = { O: 'Table', Scope: 'Column' }
+        parent.add(element)
+        this.elements.set(key, element)
+      }
+      parent = element
     }
-    return element
+    return parent
   }
 
   private mark(mark: Mark, x: number, y: number): void {
@@ -257,8 +274,11 @@ class PdfWriter {
 }
 
 /** Our tags that standard structure has other names for. */
-const structureType: Record<string, string> = { Title: 'H1', TH: 'P', TD: 'P', LI: 'P', TOCI: 'P', Lbl: 'P' }
+const structureType: Record<string, string> = { Title: 'H1', Lbl: 'P' }
 
+/** pdfkit keeps the dictionary of an element to itself; attributes can be set in no other way. */
+const attributesOf = (element: StructureElement): Record<string, unknown> =>
+  (element as unknown as { dictionary: { data: Record<string, unknown> } }).dictionary.data
 const altOf = (mark: Mark): string => (mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? mark.source : '')
 const leadOf = (piece: Piece): Lead | null => ('shape' in piece ? piece.lead : null)
 const sameLead = (a: Lead | null, b: Lead | null): boolean =>

@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model'
+import type { Placement } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
-import { lineBoxes, type Mark } from '../box.ts'
+import { type Box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type Setting, setText, words } from '../setting.ts'
 
 /** The caption of a figure or table as one stack of marks, from its own top. */
@@ -12,7 +13,9 @@ export function captionStack(node: Node, setting: Setting): { marks: Mark[]; hei
   const text = node.firstChild!
   const leadIn = name ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: 'serifBold' })] : []
   const lines = setText(text, setting, { style, measure: setting.measure, leadIn })
-  return stack(lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: node.attrs.id }))
+  const { id } = node.attrs
+  const within = node.type.name === 'table' ? { within: [`Table ${id}`, `Caption ${id}`] } : {}
+  return stack(lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: id, ...within }))
 }
 
 /** Boxes on top of each other as one list of marks. */
@@ -31,4 +34,12 @@ export function stack(boxes: { height: number; marks: Mark[]; notes: string[] }[
 export function moved(mark: Mark, right: number, down: number): Mark {
   if (mark.kind === 'line' || mark.kind === 'formula') return { ...mark, x: mark.x + right, baseline: mark.baseline + down }
   return { ...mark, x: mark.x + right, y: mark.y + down }
+}
+
+/** A figure or table as the strip takes it: a float, or, held where it is, a block between spaces that moves the break instead. */
+export function stood(block: Box, node: Node, series: string, setting: Setting): StripItem[] {
+  const { placement } = node.attrs as { placement: Placement }
+  const { float } = setting.houseStyle
+  if (placement === 'here') return [space(float.before), block, space(float.after)]
+  return [{ ...block, float: { series, placement, before: float.before, after: float.after } }]
 }

@@ -1,7 +1,7 @@
 import { seriesRule } from '../../work/scheme.ts'
 import { box, type Mark } from '../box.ts'
 import { type BlockHandler, setWords, words } from '../setting.ts'
-import { captionStack, moved } from './caption.ts'
+import { captionStack, moved, stood } from './caption.ts'
 
 /** Height of the frame that stands for a picture that is not there, as a share of its width. */
 const missingShape = 0.5
@@ -25,14 +25,13 @@ export const figure: BlockHandler = (node, setting) => {
     marks.push({ kind: 'line', x: x + (width - line!.end) / 2, baseline: top + height / 2, line: line!, tag: 'P' })
   }
   marks.push(...caption.marks.map(mark => moved(mark, 0, above ? 0 : height + float.captionGap)))
-  return [
-    box(height + float.captionGap + caption.height, marks, {
-      block: node.attrs.id,
-      begins: [node.attrs.id],
-      notes: caption.notes,
-      float: { series: 'figure', placement: 'auto', ...float },
-    }),
-  ]
+  const { id } = node.attrs
+  return stood(
+    box(height + float.captionGap + caption.height, marks, { block: id, begins: [id], notes: caption.notes }),
+    node,
+    'figure',
+    setting,
+  )
 }
 
 const clampShare = (share: unknown): number => Math.min(1, Math.max(0.05, Number(share) || 0.8))

@@ -9,7 +9,12 @@ import type { Setting } from '../setting.ts'
 const labelRoom = 2.6
 
 /** The lines of a generated list: number, gap, text, leader, page label; chapters stand out. */
-export function generatedList(entries: ListEntry[], pageOf: (id: string) => string | undefined, setting: Setting): StripItem[] {
+export function generatedList(
+  list: string,
+  entries: ListEntry[],
+  pageOf: (id: string) => string | undefined,
+  setting: Setting,
+): StripItem[] {
   const { line: style, indent } = setting.houseStyle.contents
   const chapters = entries.some(entry => entry.level > 1)
   const numberWidth = widestNumber(entries, setting)
@@ -27,6 +32,8 @@ export function generatedList(entries: ListEntry[], pageOf: (id: string) => stri
       marks.push({ kind: 'line', x: left + gap, baseline, line, tag: 'TOCI' })
       if (index === lines.length - 1)
         marks.push(...leaderAndLabel(left + gap + line.end, pageOf(entry.id) ?? '…', look, baseline, !top, setting))
+      const within = [`TOC ${list}`, `TOCI ${list} ${entry.id}`]
+      for (const mark of marks) if (mark.kind === 'line') mark.within = within
       return box(style.leading, marks, {
         block: entry.id,
         lead: { entry: entry.id },

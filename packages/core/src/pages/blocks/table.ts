@@ -1,12 +1,16 @@
 import type { Node } from 'prosemirror-model'
+import type { Entry } from '../../numbers/ledger.ts'
+import type { Line } from '../../type/paragraph.ts'
 import { seriesRule } from '../../work/scheme.ts'
-import { box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
-import { type BlockHandler, type Setting, setText } from '../setting.ts'
-import { captionStack, moved, stack } from './caption.ts'
+import { type Box, box, costs, lineBoxes, type Mark, type StripItem, type Structure, space } from '../box.ts'
+import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
+import { captionStack, moved, stack, stood } from './caption.ts'
 
 const padding = { across: 5, down: 3 }
 const thickRule = 0.9
 const thinRule = 0.45
+/** Share of a page beyond which a table may break. */
+const longShare = 0.7
 
 interface Row {
   height: number
@@ -20,12 +24,13 @@ export const table: BlockHandler = (node, setting) => {
   const { float } = setting.houseStyle
   const id = node.attrs.id as string
   const caption = captionStack(node, setting)
-  const { rows, width } = setGrid(node.lastChild!, setting)
+  const { rows, width } = setGrid(node.lastChild!, id, setting)
   const x = (setting.measure - width) / 2
   const above = seriesRule(setting.scheme, 'table').captionPlace !== 'below'
   const body = rows.reduce((sum, row) => sum + row.height, 0)
   const height = caption.height + float.captionGap + body
-  if (height > setting.height) return longTable(id, caption, rows, width, x, setting)
+  // What is longer than most of a page breaks between its rows; a shorter table is never broken.
+  if (height > setting.height * longShare) return longTable(id, caption, rows, width, x, setting)
   let y = above ? caption.height + float.captionGap : 0
   const marks: Mark[] = caption.marks.map(mark => moved(mark, 0, above ? 0 : body + float.captionGap))
   rows.forEach((row, index) => {
@@ -33,9 +38,10 @@ export const table: BlockHandler = (node, setting) => {
     y += row.height
   })
   const notes = [...caption.notes, ...rows.flatMap(row => row.notes)]
-  return [box(height, marks, { block: id, begins: [id], notes, float: { series: 'table', placement: 'auto', ...float } })]
+  return stood(box(height, marks, { block: id, begins: [id], notes }), node, 'table', setting)
 }
 
+/** Row by row, so that pages can be cut between rows; on every further page a line says what goes on, and the head rows stand again. */
 function longTable(
   id: string,
   caption: ReturnType<typeof captionStack>,
@@ -44,22 +50,54 @@ function longTable(
   x: number,
   setting: Setting,
 ): StripItem[] {
-  const { float } = setting.houseStyle
-  const head = box(caption.height + float.captionGap, caption.marks, {
-    block: id,
-    begins: [id],
-    notes: caption.notes,
-    breakAfter: Infinity,
-  })
+  const { float, caption: style } = setting.houseStyle
+  const above = seriesRule(setting.scheme, 'table').captionPlace !== 'below'
+  const captionBox = (before: number, more: Partial<Box>): Box =>
+    box(caption.height + float.captionGap, before ? caption.marks.map(mark => moved(mark, 0, before)) : caption.marks, {
+      block: id,
+      notes: caption.notes,
+      ...more,
+    })
   const boxes = rows.map((row, index) =>
     box(row.height, [...rulesOf(rows, index, width).map(rule => moved(rule, x, 0)), ...row.marks.map(mark => moved(mark, x, 0))], {
       block: id,
       notes: row.notes,
-      breakAfter: row.heads ? Infinity : 0,
+      breakAfter: row.heads ? Infinity : costs.insideTable,
     }),
   )
-  return [space(float.before), head, ...boxes, space(float.after)]
+  const heads = boxes.filter((_, index) => rows[index]!.heads)
+  const entry = setting.ledger.byId.get(id)
+  const repeated = [
+    ...(entry?.number ? lineBoxes(continuedLine(entry, setting), { ...style, x: 0, tag: 'Artifact', block: id }) : []),
+    box(float.captionGap, []),
+    ...heads.map(head =>
+      box(
+        head.height,
+        head.marks.map(mark => (mark.kind === 'line' ? { ...mark, tag: 'Artifact' as const } : mark)),
+      ),
+    ),
+  ]
+  const body = boxes.filter((_, index) => !rows[index]!.heads)
+  body.forEach((row, index) => {
+    if (index > 0) row.repeated = repeated
+  })
+  // A row alone under its head, or alone at the head of a page, is not a table.
+  for (const row of [body[0], body.at(-2)]) if (row && body.length > 2) row.breakAfter = costs.widow
+  if (body.length) body.at(-1)!.breakAfter = above ? 0 : Infinity
+  const first = above ? captionBox(0, { begins: [id], breakAfter: Infinity }) : null
+  const last = above ? null : captionBox(float.captionGap, {})
+  if (!first && boxes[0]) boxes[0].begins = [id]
+  return [space(float.before), ...(first ? [first] : []), ...heads, ...body, ...(last ? [last] : []), space(float.after)]
 }
+
+/** “Table 3.1, continued”. */
+function continuedLine(entry: Entry, setting: Setting): Line[] {
+  const { caption: style } = setting.houseStyle
+  const text = `${entry.names.one}\u00a0${entry.number}, ${continued[setting.language.slice(0, 2)] ?? continued.en}`
+  return setWords([words(text, style, { face: 'serifBold' })], setting, style, setting.measure)
+}
+
+const continued: Record<string, string> = { en: 'continued', de: 'Fortsetzung', fr: 'suite', es: 'continuación' }
 
 /** The rules of a row, from its own top left corner. */
 function rulesOf(rows: Row[], index: number, width: number): Mark[] {
@@ -77,14 +115,16 @@ interface Cell {
   columns: number
 }
 
-function setGrid(grid: Node, setting: Setting): { rows: Row[]; width: number } {
+function setGrid(grid: Node, id: string, setting: Setting): { rows: Row[]; width: number } {
   const layout = placeCells(grid)
   const columns = Math.max(1, ...layout.map(row => Math.max(0, ...row.map(cell => cell.column + cell.columns))))
   const widths = columnWidths(layout, columns, setting)
   const at = [0]
   for (const width of widths) at.push(at.at(-1)! + width)
   const rows = layout.map((cells, index): Row => {
-    const set = cells.map(cell => setCell(cell, at[cell.column]!, at[cell.column + cell.columns]! - at[cell.column]!, setting))
+    const set = cells.map(cell =>
+      setCell(cell, at[cell.column]!, at[cell.column + cell.columns]! - at[cell.column]!, [`Table ${id}`, `TR ${id} ${index}`], setting),
+    )
     const height = Math.max(setting.houseStyle.table.leading, ...set.map(part => part.height)) + padding.down * 2
     return { height, marks: set.flatMap(part => part.marks), notes: set.flatMap(part => part.notes), heads: isHeadRow(grid.child(index)) }
   })
@@ -148,14 +188,22 @@ function cellStyle(cell: Node, setting: Setting): Setting['houseStyle']['table']
   return (variants[`${align} ${heads}`] ??= { ...base, align, face: heads ? 'serifBold' : base.face })
 }
 
-function setCell({ node }: Cell, left: number, width: number, setting: Setting): { height: number; marks: Mark[]; notes: string[] } {
+function setCell(
+  { node, column }: Cell,
+  left: number,
+  width: number,
+  row: Structure,
+  setting: Setting,
+): { height: number; marks: Mark[]; notes: string[] } {
   const style = cellStyle(node, setting)
   const tag = node.type.name === 'gridHead' ? 'TH' : 'TD'
+  const within = [...row, `${tag} ${row.at(-1)} ${column}`]
   const boxes = node.children.flatMap(paragraph =>
     lineBoxes(setText(paragraph, setting, { style, measure: width - padding.across * 2 }), {
       ...style,
       x: left + padding.across,
       tag,
+      within,
       block: paragraph.attrs.id,
     }),
   )
