@@ -54,6 +54,10 @@ describe('hyphenation', () => {
     ['basin', 'en-GB', 'basin'],
     ['stratification', 'en-GB', 'strat-i-fic-a-tion'],
     ['ox', 'en-GB', 'ox'],
+    ['Oberflächentemperatur', 'de', 'Ober-flä-chen-tem-pe-ra-tur'],
+    ['Wassertiefe', 'de-AT', 'Was-ser-tie-fe'],
+    ['température', 'fr-CA', 'tem-pé-ra-ture'],
+    ['hidrología', 'es', 'hi-dro-lo-gía'],
   ])('%s (%s) is %s', (word, language, expected) => expect(shown(word, language)).toBe(expected))
   test('two letters before and three after at the least', () => {
     for (const word of ['international', 'moderation', 'thermocline', 'everything'])

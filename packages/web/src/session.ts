@@ -3,7 +3,10 @@
 import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
+import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Picture, Settings, Work } from '@steady-ledger/core/work/work.ts'
+import { afterSteps, setPart, type WorkPart } from '@steady-ledger/core/work/workStep.ts'
 import { history, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
 import { keymap } from '@tiptap/pm/keymap'
 import type { Node } from '@tiptap/pm/model'
@@ -25,6 +28,9 @@ import type { FromTurnover, ToTurnover, TurnoverSummary } from './workers/protoc
 /** What the interface shows of a session; the document itself stays in the editor state. */
 export interface SessionView {
   doc: Node
+  settings: Settings
+  scheme: Scheme
+  houseStyle: HouseStyle
   ledger: WorkLedger
   /** The selection's block and entry, for the slip. */
   selected: { id: string; kind: string; at: number }
@@ -79,7 +85,7 @@ export class Session {
       plugins: [
         oneDivision(),
         stableIds(),
-        lostTargets(work.scheme),
+        lostTargets(() => this.work.scheme),
         history({ depth: historyDepth }),
         keymap({ 'Mod-z': undo, 'Mod-y': redo, 'Mod-Shift-z': redo }),
         typedStructure(),
@@ -90,6 +96,7 @@ export class Session {
     })
     this.use = create<SessionView>()(() => ({
       doc: work.doc,
+      ...partsOf(work),
       ledger,
       selected: { id: '', kind: '', at: 0 },
       openDivision: work.doc.firstChild!.attrs.id,
@@ -112,14 +119,14 @@ export class Session {
     this.channel.addEventListener('message', () => {
       if (!this.use.getState().writer) void this.refresh()
     })
-    this.saver = this.newSaver(work.doc)
+    this.saver = this.newSaver(work)
     this.lock = askToWrite(id, writer => void this.changeWriter(writer))
   }
 
-  private newSaver(doc: Node): Saver {
+  private newSaver(work: Work): Saver {
     return new Saver(
       this.id,
-      doc,
+      work,
       save => {
         this.use.setState({ save })
         if (save.kind === 'saved') this.channel.postMessage('saved')
@@ -157,7 +164,7 @@ export class Session {
       selection: Selection.near(work.doc.resolve(Math.min(this.state.selection.from, work.doc.content.size))),
     })
     this.live.setLedger(numberWork(work.doc, work.scheme), work.doc)
-    this.saver = this.newSaver(work.doc)
+    this.saver = this.newSaver(work)
     this.version = 0
     this.openInWorker()
     this.view?.updateState(this.state)
@@ -189,20 +196,25 @@ export class Session {
   dispatch = (tr: Transaction): void => {
     if (tr.docChanged && !this.use.getState().writer) return
     const { state, transactions } = this.state.applyTransaction(tr)
-    const before = this.state
     this.state = state
-    const changed = state.doc !== before.doc
+    const steps = transactions.flatMap(found => found.steps)
+    const changed = steps.length > 0
     if (changed) {
-      const ledger = numberWork(state.doc, this.work.scheme, this.live.ledger)
-      this.live.setLedger(ledger, state.doc)
-      const steps = transactions.flatMap(found => found.steps.map(step => step.toJSON()))
-      this.tell({ kind: 'steps', version: this.version, steps })
+      this.work = afterSteps(this.work, steps)
+      this.live.language = this.work.settings.language
+      this.live.setLedger(numberWork(state.doc, this.work.scheme, this.live.ledger), state.doc)
+      this.tell({ kind: 'steps', version: this.version, steps: steps.map(step => step.toJSON()) })
       this.version += steps.length
-      this.saver.changed(state.doc)
+      this.saver.changed(this.current())
     }
     this.view?.updateState(state)
     for (const follow of this.followers) follow()
     this.publish(changed)
+  }
+
+  /** Changes what stands beside the text, as one step that can be undone. */
+  setPart<Part extends WorkPart>(part: Part, value: Work[Part]): void {
+    this.dispatch(setPart(this.state.tr, this.work, part, value))
   }
 
   run(command: Command): boolean {
@@ -318,7 +330,7 @@ export class Session {
   private showDocument(): void {
     clearTimeout(this.later)
     this.later = undefined
-    this.use.setState({ doc: this.state.doc, ledger: this.live.ledger })
+    this.use.setState({ doc: this.state.doc, ledger: this.live.ledger, ...partsOf(this.work) })
     this.live.push()
   }
 
@@ -330,7 +342,9 @@ export class Session {
     const next: Partial<SessionView> = {}
     if (changed) {
       // A changed number shows at once; a letter more or less may wait until typing has been drawn.
-      if (now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
+      const { settings, scheme, houseStyle } = this.work
+      const beside = now.settings !== settings || now.scheme !== scheme || now.houseStyle !== houseStyle
+      if (beside || now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
       else this.later ??= setTimeout(() => this.showDocument(), quietMilliseconds)
     }
     if (now.selected.id !== selected.id || now.selected.at !== selected.at || now.selected.kind !== selected.kind) next.selected = selected
@@ -342,6 +356,8 @@ export class Session {
     if (Object.keys(next).length) this.use.setState(next)
   }
 }
+
+const partsOf = ({ settings, scheme, houseStyle }: Work) => ({ settings, scheme, houseStyle })
 
 /** What the slip speaks of: the selected node, else the innermost thing around the cursor that has fields. */
 function selectedBlock(state: EditorState): { id: string; kind: string; at: number } {

@@ -2,24 +2,43 @@
  * Where words may be divided: pattern hyphenation after F. M. Liang, “Word Hy-phen-a-tion by Com-put-er” (1983), over the
  * pattern tries of the `hyphen` package.
  */
+import german from 'hyphen/patterns/de-1996.js'
 import british from 'hyphen/patterns/en-gb.js'
 import american from 'hyphen/patterns/en-us.js'
+import spanish from 'hyphen/patterns/es.js'
+import french from 'hyphen/patterns/fr.js'
 
 /** Branch of a pattern trie: the next letters, or with them the index of the levels of the pattern that ends here. */
 type Trie = { [letter: string]: Trie | [Trie, number] | number }
 export type HyphenationPatterns = [levels: number[][], trie: Trie, exceptions?: Record<string, number[]>]
 
-const languages: Record<string, HyphenationPatterns> = { 'en-gb': british, 'en-us': american }
+interface Language {
+  patterns: HyphenationPatterns
+  /** Fewest letters left before a division and carried after it, as the language's printers have it. */
+  before: number
+  after: number
+}
 
-/** Fewest letters left before and carried after a division; English wants two and three. */
-const fewestBefore = 2
-const fewestAfter = 3
+const languages: Record<string, Language> = {
+  'en-gb': { patterns: british, before: 2, after: 3 },
+  'en-us': { patterns: american, before: 2, after: 3 },
+  de: { patterns: german, before: 2, after: 2 },
+  fr: { patterns: french, before: 2, after: 3 },
+  es: { patterns: spanish, before: 2, after: 2 },
+}
+
+/** A language by its tag, or by the tag's first part; English without a country is British. */
+function languageOf(tag: string): Language | undefined {
+  const key = tag.toLowerCase()
+  const first = key.split('-')[0]!
+  return languages[key] ?? (first === 'en' ? languages['en-gb'] : languages[first])
+}
 
 /** UTF-16 indices before which the word may be divided; none for languages without patterns here. */
-export function divisionsOf(word: string, language: string): number[] {
-  const key = language.toLowerCase()
-  const patterns = languages[key] ?? (key.startsWith('en') ? british : undefined)
-  if (!patterns || word.length < fewestBefore + fewestAfter) return []
+export function divisionsOf(word: string, tag: string): number[] {
+  const language = languageOf(tag)
+  if (!language || word.length < language.before + language.after) return []
+  const { patterns, before, after } = language
   const [levels, trie, exceptions] = patterns
   const lower = word.toLowerCase()
   if (exceptions && Object.hasOwn(exceptions, lower)) return exceptions[lower]!
@@ -27,7 +46,7 @@ export function divisionsOf(word: string, language: string): number[] {
   const strength = new Uint8Array(word.length + 3)
   for (let start = 0; start < letters.length - 2; start++) raise(strength, trie, levels, letters, start)
   const found: number[] = []
-  for (let at = fewestBefore; at <= word.length - fewestAfter; at++) if (strength[at]! % 2) found.push(at)
+  for (let at = before; at <= word.length - after; at++) if (strength[at]! % 2) found.push(at)
   return found
 }
 

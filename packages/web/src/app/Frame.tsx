@@ -140,6 +140,7 @@ const languageNames = new Intl.DisplayNames('en', { type: 'language' })
 
 function Foot() {
   const session = useSession()
+  const language = useView(view => view.settings.language)
   const words = useView(view => countWords(view.doc))
   const open = useView(view => view.openDivision)
   const save = useView(view => view.save)
@@ -159,7 +160,7 @@ function Foot() {
           {label && ` · page ${label}`}
         </span>
       )}
-      <span>{languageNames.of(session.work.settings.language)}</span>
+      <span>{languageNames.of(language)}</span>
       <span className="spring" />
       {save.kind === 'saved' && <span>Saved {time.format(save.at)}</span>}
       {save.kind === 'saving' && <span>Saving…</span>}

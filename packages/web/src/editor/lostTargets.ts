@@ -6,7 +6,7 @@ import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import type { Node } from '@tiptap/pm/model'
 import { Plugin, type Transaction } from '@tiptap/pm/state'
 
-export const lostTargets = (scheme: Scheme): Plugin =>
+export const lostTargets = (scheme: () => Scheme): Plugin =>
   new Plugin({
     appendTransaction(transactions, old, state) {
       if (!transactions.some(tr => tr.docChanged)) return null
@@ -21,7 +21,7 @@ export const lostTargets = (scheme: Scheme): Plugin =>
       const there = allIds(state.doc)
       const gone = before.filter(id => !there.has(id))
       if (gone.length === 0) return null
-      const { byId } = numberWork(old.doc, scheme)
+      const { byId } = numberWork(old.doc, scheme())
       let tr: Transaction | null = null
       state.doc.descendants((node, at) => {
         if (node.type.name !== 'reference') return

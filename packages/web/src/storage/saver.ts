@@ -1,6 +1,7 @@
 /** Saves what changed, within a second: only divisions whose node is not the saved one are written, all in one transaction. */
-import { countWords, division, type Node, titleOf } from '@steady-ledger/core/work/schema.ts'
-import type { Picture } from '@steady-ledger/core/work/work.ts'
+import { countWords, division, titleOf } from '@steady-ledger/core/work/schema.ts'
+import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
+import type { WorkPart } from '@steady-ledger/core/work/workStep.ts'
 import { database } from './database.ts'
 
 const delay = 400
@@ -8,26 +9,28 @@ const delay = 400
 export type SaveState = { kind: 'saved'; at: number } | { kind: 'saving' } | { kind: 'failed'; message: string } | { kind: 'reading' }
 
 export class Saver {
-  private saved: WeakSet<Node>
+  private saved: WeakSet<object>
   private order: string
   private timer: ReturnType<typeof setTimeout> | undefined
   private writing: Promise<void> = Promise.resolve()
-  private doc: Node
+  private current: Work
+  private savedParts: Pick<Work, WorkPart>
 
   constructor(
     private readonly work: string,
-    doc: Node,
+    current: Work,
     private readonly onState: (state: SaveState) => void,
     private readonly pages: () => number,
   ) {
-    this.doc = doc
-    this.saved = new WeakSet(doc.children)
-    this.order = doc.children.map(node => division(node).id).join()
+    this.current = current
+    this.savedParts = current
+    this.saved = new WeakSet(current.doc.children)
+    this.order = current.doc.children.map(node => division(node).id).join()
   }
 
-  /** Takes the newest document; it is written when the author pauses, and at the latest after `delay`. */
-  changed(doc: Node): void {
-    this.doc = doc
+  /** Takes the newest work; it is written when the author pauses, and at the latest after `delay`. */
+  changed(current: Work): void {
+    this.current = current
     if (this.timer) return
     this.timer = setTimeout(() => void this.flush(), delay)
     // Said a moment later, so that the letter is on the screen first.
@@ -51,11 +54,14 @@ export class Saver {
   }
 
   private async write(): Promise<void> {
-    const { doc } = this
+    const { current } = this
+    const { doc, settings, scheme, houseStyle } = current
+    const parts = { settings, scheme, houseStyle }
+    const beside = (Object.keys(parts) as WorkPart[]).some(part => parts[part] !== this.savedParts[part])
     const fresh = doc.children.filter(node => !this.saved.has(node))
     const ids = doc.children.map(node => division(node).id)
     const order = ids.join()
-    if (fresh.length === 0 && order === this.order) return
+    if (fresh.length === 0 && order === this.order && !beside) return
     try {
       await database.transaction('rw', database.works, database.divisions, async () => {
         await database.divisions.bulkPut(
@@ -70,12 +76,14 @@ export class Saver {
           title: titleOf(doc),
           changed: Date.now(),
           words: countWords(doc),
+          ...(beside ? parts : {}),
           ...(this.pages() ? { pages: this.pages() } : {}),
         })
       })
       for (const node of fresh) this.saved.add(node)
       this.order = order
-      if (doc === this.doc) this.onState({ kind: 'saved', at: Date.now() })
+      this.savedParts = parts
+      if (current === this.current) this.onState({ kind: 'saved', at: Date.now() })
     } catch (error) {
       this.onState({
         kind: 'failed',

@@ -10,6 +10,7 @@ import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-le
 import { openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
+import { afterSteps } from '@steady-ledger/core/work/workStep.ts'
 import type { Step as StepType } from 'prosemirror-transform'
 import { Step } from 'prosemirror-transform'
 import { database } from '../storage/database.ts'
@@ -142,14 +143,14 @@ function apply(steps: object[], from: number): void {
     return
   }
   let { doc } = work
-  for (const json of steps) {
-    const step: StepType = Step.fromJSON(schema, json)
+  const read: StepType[] = steps.map(json => Step.fromJSON(schema, json))
+  for (const step of read) {
     const { doc: next, failed } = step.apply(doc)
     if (!next) throw new Error(failed ?? 'A step does not apply.')
     doc = next
   }
   version += steps.length
-  work = { ...work, doc }
+  work = { ...afterSteps(work, read), doc }
 }
 
 function hear(message: ToTurnover): void {

@@ -3,10 +3,11 @@
 import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
 import { NodeSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { type CSSProperties, useCallback, useEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { offerActs } from '../../app/acts.ts'
+import { Divider, useWidth } from '../../app/Divider.tsx'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { Composer } from '../../composer/Composer.tsx'
@@ -31,6 +32,10 @@ import { Spine } from './Spine.tsx'
 /** What floats beside the text: one thing at a time. */
 type Floating = { kind: 'composer'; at: number } | { kind: 'note'; id: string } | { kind: 'reference'; at: number | null } | null
 
+const narrow = innerWidth <= 1100
+const spineLimits = { usual: narrow ? 196 : 236, least: 140, most: 420 }
+const slipLimits = { usual: narrow ? 236 : 284, least: 200, most: 480 }
+
 const isPicture = (file: File): boolean => /^image\//.test(file.type) || /\.(svg|png|jpe?g|webp)$/i.test(file.name)
 
 export function Galley() {
@@ -44,6 +49,8 @@ export function Galley() {
   const [floating, setFloating] = useState<Floating>(null)
   const [view, setView] = useState<EditorView | null>(null)
   const [panels, setPanels] = useState({ spine: true, slip: true })
+  const [spineWidth, setSpineWidth] = useWidth('spine', spineLimits)
+  const [slipWidth, setSlipWidth] = useWidth('slip', slipLimits)
   const writer = useView(shown => shown.writer)
   // The same function every time: what floats must not be built anew while it is being typed in.
   const closeFloating = useCallback(() => setFloating(null), [])
@@ -65,14 +72,14 @@ export function Galley() {
     const made = new EditorView(place.current, {
       state: session.state,
       dispatchTransaction: session.dispatch,
-      attributes: {
+      attributes: () => ({
         class: 'sheet-text',
         spellcheck: 'true',
         lang: session.work.settings.language,
         'aria-label': 'Text of the work',
         role: 'textbox',
         'aria-multiline': 'true',
-      },
+      }),
       nodeViews: {
         division: divisionView(hosts),
         title: headingView(hosts),
@@ -166,8 +173,13 @@ export function Galley() {
   }, [view, block, session, location.key])
 
   return (
-    <div className="galley">
-      {panels.spine && <Spine />}
+    <div className="galley" style={{ '--spine-width': `${spineWidth}px`, '--slip-width': `${slipWidth}px` } as CSSProperties}>
+      {panels.spine && (
+        <>
+          <Spine />
+          <Divider label="Width of the spine" width={spineWidth} limits={spineLimits} grows="right" onWidth={setSpineWidth} />
+        </>
+      )}
       <div className="sheet-scroll" data-testid="sheet">
         <div className="sheet">
           {!writer && <p className="reading-note">Another tab is writing this work; here you can read along.</p>}
@@ -179,14 +191,17 @@ export function Galley() {
         {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
       </div>
       {panels.slip && (
-        <Slip
-          onComposer={at => setFloating({ kind: 'composer', at })}
-          onReference={at => setFloating({ kind: 'reference', at })}
-          onPicture={id => {
-            choosingFor.current = id
-            chooser.current?.click()
-          }}
-        />
+        <>
+          <Divider label="Width of the slip" width={slipWidth} limits={slipLimits} grows="left" onWidth={setSlipWidth} />
+          <Slip
+            onComposer={at => setFloating({ kind: 'composer', at })}
+            onReference={at => setFloating({ kind: 'reference', at })}
+            onPicture={id => {
+              choosingFor.current = id
+              chooser.current?.click()
+            }}
+          />
+        </>
       )}
       <div className="panel-switches">
         <button

@@ -6,9 +6,10 @@ import { accountOf } from '@steady-ledger/core/numbers/account.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type Wording, wordings } from '@steady-ledger/core/references/wordReference.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands.ts'
-import { countWords, type Node, plainText, roles, schema } from '@steady-ledger/core/work/schema.ts'
-import { useState } from 'react'
+import { countWords, type Node, type Placement, plainText, roles, schema } from '@steady-ledger/core/work/schema.ts'
+import type { Settings } from '@steady-ledger/core/work/work.ts'
 import { Link } from 'react-router'
+import { Check, Choice, Field } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 
@@ -36,6 +37,14 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       <Heading node={node} id={ownId} />
       {node.type.name === 'figure' && <FigureFields node={node} at={at} set={set} onPicture={onPicture} />}
       {node.type.name === 'table' && <ShortCaption node={node} at={at} />}
+      {(node.type.name === 'figure' || node.type.name === 'table') && (
+        <Choice
+          label="Where it stands"
+          value={node.attrs.placement as Placement}
+          options={placements}
+          onChange={value => set('placement', value)}
+        />
+      )}
       {node.type.name === 'equation' && (
         <>
           <button type="button" className="button" onClick={() => onComposer(at)}>
@@ -66,9 +75,18 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       {ownId && <Account id={ownId} />}
       {ownId && <ReferredFrom id={ownId} />}
       {ownId && <Found id={ownId} />}
+      {node.type.name === 'division' && node.attrs.role === 'titlePage' && <WorkFields />}
       {node.type.name === 'division' && <RemoveDivision id={ownId} node={node} />}
     </aside>
   )
+}
+
+const placements: Record<Placement, string> = {
+  auto: 'Here, or at the head of a later page',
+  here: 'Here; the page may end before it',
+  head: 'At the head of a page',
+  foot: 'At the foot of a page',
+  page: 'On a page of its own',
 }
 
 const kinds: Record<string, string> = {
@@ -104,60 +122,6 @@ function Heading({ node, id }: { node: Node; id: string }) {
       <h2 className="slip-name">{name}</h2>
       {node.type.name === 'division' && <p className="slip-facts">{countWords(node).toLocaleString('en-GB')} words</p>}
     </>
-  )
-}
-
-function Check({ label, value, onChange }: { label: string; value: boolean; onChange(value: boolean): void }) {
-  return (
-    <label className="check">
-      <input type="checkbox" checked={value} onChange={event => onChange(event.target.checked)} /> {label}
-    </label>
-  )
-}
-
-/** A text field that writes when it is left or Enter is pressed; Esc gives back what was there. */
-function Field({
-  label,
-  value,
-  onChange,
-  check,
-  multiline,
-}: {
-  label: string
-  value: string
-  onChange(value: string): void
-  check?(value: string): string
-  multiline?: boolean
-}) {
-  const [draft, setDraft] = useState<string | null>(null)
-  const shown = draft ?? value
-  const wrong = draft === null ? '' : (check?.(draft) ?? '')
-  const commit = (): void => {
-    if (draft !== null && draft !== value && !wrong) onChange(draft)
-    if (!wrong) setDraft(null)
-  }
-  const shared = {
-    value: shown,
-    'aria-invalid': Boolean(wrong),
-    onBlur: commit,
-    onChange: (event: { target: { value: string } }) => setDraft(event.target.value),
-    onKeyDown: (event: { key: string; preventDefault(): void }) => {
-      if (event.key === 'Enter') {
-        event.preventDefault()
-        commit()
-      } else if (event.key === 'Escape') setDraft(null)
-    },
-  }
-  return (
-    <div className="field">
-      <span aria-hidden="true">{label}</span>
-      {multiline ? <textarea rows={2} aria-label={label} {...shared} /> : <input type="text" aria-label={label} {...shared} />}
-      {wrong && (
-        <span className="field-wrong" role="alert">
-          {wrong}
-        </span>
-      )}
-    </div>
   )
 }
 
@@ -247,16 +211,7 @@ function ReferenceFields({
   const targets = node.attrs.targets as string[]
   return (
     <>
-      <label className="field">
-        <span>Says</span>
-        <select value={node.attrs.wording} onChange={event => set('wording', event.target.value as Wording)}>
-          {Object.entries(wordings).map(([key, name]) => (
-            <option key={key} value={key}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Choice label="Says" value={node.attrs.wording as Wording} options={wordings} onChange={value => set('wording', value)} />
       <div className="field">
         <span>Leads to</span>
         <ul className="slip-list">
@@ -384,4 +339,43 @@ function RemoveDivision({ id, node }: { id: string; node: Node }) {
       Remove this {roles[node.attrs.role as 'chapter'].name.toLowerCase()}
     </button>
   )
+}
+
+/** What holds for the whole work stands with its title page. */
+function WorkFields() {
+  const session = useSession()
+  const settings = useView(view => view.settings)
+  const set = (more: Partial<Settings>): void => session.setPart('settings', { ...settings, ...more })
+  return (
+    <section className="slip-part">
+      <h3>The work</h3>
+      <Field label="Author" value={settings.author} onChange={author => set({ author: author.trim() })} />
+      <Choice
+        label="Language"
+        value={settings.language}
+        options={settings.language in languages ? languages : { ...languages, [settings.language]: settings.language }}
+        onChange={language => set({ language })}
+      />
+      <Field
+        label="Keywords, with commas between"
+        value={settings.keywords.join(', ')}
+        onChange={value =>
+          set({
+            keywords: value
+              .split(',')
+              .map(word => word.trim())
+              .filter(Boolean),
+          })
+        }
+      />
+    </section>
+  )
+}
+
+const languages: Record<string, string> = {
+  'en-GB': 'English (British)',
+  'en-US': 'English (American)',
+  de: 'German',
+  fr: 'French',
+  es: 'Spanish',
 }
