@@ -102,3 +102,11 @@ test('the ledger edits captions and labels in place', async ({ page }) => {
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.locator('.division.open .table-block figcaption').first()).toHaveText('The three basins of Lake Vessary.')
 })
+
+test('a copy of a work says that it is one, and keeps the title', async ({ page }) => {
+  await page.goto('/')
+  const paper = page.locator('.work-card', { hasText: 'A Turbidity Float' })
+  await paper.getByRole('button', { name: 'Duplicate' }).click()
+  await expect(paper).toHaveCount(2)
+  await expect(paper.filter({ hasText: 'Copy of' })).toHaveCount(1)
+})

@@ -26,6 +26,13 @@ describe('bundles', () => {
     expect(Buffer.from(writeBundle(back)).equals(Buffer.from(bytes))).toBe(true)
   })
 
+  test('a picture that no figure shows any more is left out', async () => {
+    const work = await demoWorks.paper()
+    const one = [...work.pictures.values()][0]!
+    const more = { ...work, pictures: new Map(work.pictures).set('left-over.svg', { ...one, name: 'left-over.svg' }) }
+    expect(Buffer.from(writeBundle(more)).equals(Buffer.from(writeBundle(work)))).toBe(true)
+  })
+
   const json = (): WorkFile => JSON.parse(workToJson(generateWork(1, 1)))
   const zipped = (files: Record<string, Uint8Array>): Uint8Array => zipSync(files)
   const withWork = (file: object, more: Record<string, Uint8Array> = {}): Uint8Array =>

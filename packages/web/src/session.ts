@@ -20,7 +20,7 @@ import { lostTargets } from './editor/lostTargets.ts'
 import { oneDivision, opensDivision } from './editor/oneDivision.ts'
 import { pageTurns, setPages } from './editor/pageTurns.ts'
 import { stableIds } from './editor/stableIds.ts'
-import { loadWork } from './storage/database.ts'
+import { dropPictures, loadWork } from './storage/database.ts'
 import { Saver, type SaveState } from './storage/saver.ts'
 import { askToWrite, type WriterLock } from './storage/writerLock.ts'
 import type { FromTurnover, ToTurnover, TurnoverSummary } from './workers/protocol.ts'
@@ -281,6 +281,8 @@ export class Session {
 
   async close(): Promise<void> {
     await this.saver.flush()
+    // With this sitting its history ends: pictures that only an undo could have brought back are let go.
+    if (this.use.getState().writer) await dropPictures(this.id, this.current()).catch(() => {})
     this.lock.release()
     this.channel.close()
     this.worker.terminate()

@@ -1,7 +1,7 @@
 /** Bundles: a work and its pictures in one zip file. Reading is bounded in size, count, names and compression, for files come from anywhere. */
 import { strFromU8, strToU8, unzipSync, type Zippable, zipSync } from 'fflate'
 import { PictureError, readPicture } from './pictureFile.ts'
-import type { Picture, Work } from './work.ts'
+import { type Picture, usedPictures, type Work } from './work.ts'
 import { WorkFileError, workFromJson, workToJson } from './workFile.ts'
 
 const largestBundle = 256 * 1024 * 1024
@@ -14,9 +14,9 @@ const pictureName = /^pictures\/([\p{L}\p{N}][\p{L}\p{N} ._()-]{0,199})$/u
 const epoch = new Date(1980, 0, 1)
 
 export function writeBundle(work: Work): Uint8Array {
-  const files: Zippable = { 'work.json': [strToU8(workToJson(work)), { level: 6, mtime: epoch }] }
-  for (const name of [...work.pictures.keys()].sort())
-    files[`pictures/${name}`] = [work.pictures.get(name)!.bytes, { level: 6, mtime: epoch }]
+  const pictures = new Map(usedPictures(work).map(picture => [picture.name, picture]))
+  const files: Zippable = { 'work.json': [strToU8(workToJson({ ...work, pictures })), { level: 6, mtime: epoch }] }
+  for (const name of [...pictures.keys()].sort()) files[`pictures/${name}`] = [pictures.get(name)!.bytes, { level: 6, mtime: epoch }]
   return zipSync(files)
 }
 

@@ -62,3 +62,13 @@ export function newWork(kind: WorkKind, title: string, newId: () => string): Wor
     pictures: new Map(),
   }
 }
+
+/** The pictures that a figure of the work shows; others are left over from what was removed. */
+export function usedPictures({ doc, pictures }: Work): Picture[] {
+  const names = new Set<string>()
+  doc.descendants(node => {
+    if (node.type.name === 'figure') names.add(node.attrs.picture)
+    return !node.isTextblock
+  })
+  return [...pictures.values()].filter(picture => names.has(picture.name))
+}

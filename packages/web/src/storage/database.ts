@@ -4,7 +4,7 @@ import type { FormulaBox } from '@steady-ledger/core/formulas/typesetter.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { division, titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
-import type { Picture, Settings, Work } from '@steady-ledger/core/work/work.ts'
+import { type Picture, type Settings, usedPictures, type Work } from '@steady-ledger/core/work/work.ts'
 import { currentVersion, documentFromJson } from '@steady-ledger/core/work/workFile.ts'
 import Dexie, { type EntityTable, type Table } from 'dexie'
 
@@ -24,6 +24,8 @@ export interface WorkRecord {
   words: number
   /** Bytes of text and pictures, as far as last counted. */
   size: number
+  /** When it was made as a copy of another work on the shelf. */
+  copied?: number
   /** When it was deleted; it stays a while, so that deleting can be undone. */
   deleted?: number
 }
@@ -118,6 +120,13 @@ export async function loadWork(id: string): Promise<{ record: WorkRecord; work: 
     pictures.set(picture.name, { ...picture, bytes: new Uint8Array(await bytes.arrayBuffer()) })
   const { settings, scheme, houseStyle } = record
   return { record, work: { settings, scheme, houseStyle, doc: documentFromJson({ type: 'doc', content }), pictures } }
+}
+
+/** Lets go of pictures that no figure shows. */
+export async function dropPictures(id: string, work: Work): Promise<void> {
+  const used = new Set(usedPictures(work).map(picture => picture.name))
+  const stored = (await database.pictures.where('work').equals(id).primaryKeys()) as [string, string][]
+  await database.pictures.bulkDelete(stored.filter(([, name]) => !used.has(name)))
 }
 
 export async function removeWork(id: string): Promise<void> {

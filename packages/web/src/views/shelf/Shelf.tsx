@@ -63,7 +63,7 @@ export function Shelf() {
   }
   const duplicate = async (record: WorkRecord): Promise<void> => {
     const { work } = await loadWork(record.id)
-    await storeWork(newId(), work, { title: `${record.title} (copy)`, pages: record.pages, words: record.words })
+    await storeWork(newId(), work, { copied: Date.now(), pages: record.pages, words: record.words })
     await refresh()
   }
   const exportBundle = async (record: WorkRecord): Promise<void> => {
@@ -131,6 +131,7 @@ export function Shelf() {
               <span className="work-name">{record.title}</span>
             </Link>
             <p className="work-facts">
+              {record.copied && `Copy of ${date.format(record.copied)} · `}
               {record.kind === 'thesis' ? 'Thesis' : 'Paper'}
               {record.pages > 0 && ` · ${record.pages} pages`}
               {record.words > 0 && ` · ${record.words.toLocaleString('en-GB')} words`}
