@@ -7,5 +7,8 @@ import standalone from 'ajv/dist/standalone/index.js'
 const folder = new URL('../packages/core/src/work/', import.meta.url)
 const schema = JSON.parse(readFileSync(new URL('workFile.schema.json', folder), 'utf8'))
 const ajv = new Ajv({ code: { source: true, esm: true }, allErrors: false, allowUnionTypes: true })
-export const compiled = `// Written by scripts/validators.mjs from workFile.schema.json.\n${standalone.default(ajv, ajv.compile(schema))}\n`
+ajv.addSchema(schema, 'work')
+ajv.addSchema({ $ref: 'work#/definitions/houseStyle' }, 'houseStyle')
+const code = standalone.default(ajv, { validateWork: 'work', validateHouseStyle: 'houseStyle' })
+export const compiled = `// Written by scripts/validators.mjs from workFile.schema.json.\n${code}\n`
 if (process.argv[1] === new URL(import.meta.url).pathname) writeFileSync(new URL('workFile.validate.js', folder), compiled)

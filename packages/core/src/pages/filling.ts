@@ -162,7 +162,7 @@ export class Filling {
     return this.strip.input.height - this.y - this.noteHeight - this.footHeight
   }
   get empty(): boolean {
-    return !this.occupied && this.footHeight === 0
+    return !this.occupied && this.footHeight === 0 && this.noteHeight === 0
   }
   /** How much a page may be opened by its spaces to end at the usual height, in points. */
   get stretch(): number {
@@ -172,14 +172,19 @@ export class Filling {
   /** Repeats what a page that begins within a long table repeats. */
   open(at: number): void {
     const item = this.strip.items[at]
-    if (item?.kind === 'box' && item.repeated) for (const box of item.repeated) this.put(box)
+    if (item?.kind !== 'box' || !item.repeated) return
+    this.y += this.occupied ? this.due : 0
+    this.due = 0
+    for (const box of item.repeated) this.put(box)
   }
 
   /** Leaps to the first item after which the page would be so full that a cut is worth considering, and gives its index. */
   leap(at: number, wantedRoom: number): number {
     const { strip } = this
-    if (this.owed.length || at >= strip.count) return at
-    const base = this.y - strip.top[at]!
+    if (this.owed.length || this.footed.size || at >= strip.count) return at
+    const first = strip.items[at]!
+    const gap = this.occupied ? Math.max(this.due, (first.kind === 'box' && first.float?.before) || 0) : 0
+    const base = this.y + gap - strip.top[at]!
     const noteBase = strip.notes[at]!
     const limit = strip.input.height - this.footHeight - wantedRoom
     const separator = this.noteHeight ? 0 : strip.input.noteSeparator
@@ -195,7 +200,7 @@ export class Filling {
     this.y = base + strip.bottom[low]!
     const notes = strip.notes[low]! - noteBase
     if (notes) this.noteHeight += notes + separator
-    this.gaps += strip.gaps[low]! - strip.gaps[at]! - (strip.top[at]! - strip.bottom[at]!)
+    this.gaps += gap + strip.gaps[low]! - strip.gaps[at]! - (strip.top[at]! - strip.bottom[at]!)
     this.due = strip.due[low]!
     this.occupied = true
     return low
@@ -252,12 +257,12 @@ export class Filling {
 
   private takeFloat(at: number, item: Box, float: Float): void {
     const notes = this.strip.notesOf(at)
-    const before = this.occupied ? Math.max(this.due, float.before) : 0
+    const before = float.placement === 'foot' ? float.before : this.occupied ? Math.max(this.due, float.before) : 0
     const overtakes = this.standsAbove(float) || this.owed.some(index => (this.strip.items[index] as Box).float?.series === float.series)
-    const fits = this.decided ? !this.decided.includes(at) : before + item.height + this.noteRoom(notes) <= this.room + tolerance
+    const fits = before + item.height + this.noteRoom(notes) <= this.room + tolerance
     const here = float.placement === 'auto' || float.placement === 'foot' || (float.placement === 'head' && !this.occupied)
     // A float that is taller than a page would be owed for ever: it gets a page of its own and may hang over.
-    if (overtakes || !fits || !here) this.owed.push(at)
+    if (this.decided ? this.decided.includes(at) : overtakes || !fits || !here) this.owed.push(at)
     else if (float.placement === 'foot') this.putAtFoot(item, notes)
     else {
       if (before > 0) {
@@ -271,7 +276,7 @@ export class Filling {
     }
   }
 
-  /** Puts owed floats at the head or foot, in order, while they fit; the first one always goes. */
+  /** Puts owed floats at the head or foot, in order, while they fit; on an empty page the first one always goes. */
   private placeOwed(owed: number[]): void {
     const blocked = new Set<string>()
     let after = 0
@@ -279,24 +284,25 @@ export class Filling {
       const item = this.strip.items[index] as Box
       const float = item.float!
       const notes = this.strip.notesOf(index)
-      const before = this.occupied ? float.before : 0
+      const before = this.occupied || float.placement === 'foot' ? float.before : 0
       const first = this.empty
-      const fits = this.decided ? !this.decided.includes(index) : item.height + before + this.noteRoom(notes) <= this.room + tolerance
-      if (this.closed || blocked.has(float.series) || this.standsAbove(float) || (!first && (!fits || float.placement === 'page'))) {
+      const fits = item.height + before + this.noteRoom(notes) <= this.room + tolerance
+      const waits = this.closed || blocked.has(float.series) || this.standsAbove(float) || (!first && (!fits || float.placement === 'page'))
+      if (this.decided ? this.decided.includes(index) : waits) {
         blocked.add(float.series)
         this.owed.push(index)
         continue
       }
       if (float.placement === 'foot' && fits) this.putAtFoot(item, notes)
       else {
-        this.y += before
+        this.y += this.occupied ? float.before : 0
         this.put(item)
         this.addNotes(notes)
         after = float.after
         if (float.placement === 'page') this.closed = true
       }
     }
-    if (this.occupied) this.y = Math.min(this.strip.input.height, this.y + after)
+    this.due = after
   }
 
   /** It would stand above one of its series that is at the foot already. */

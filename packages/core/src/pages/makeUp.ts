@@ -143,6 +143,8 @@ function search(state: State, strip: MeasuredStrip, leaping: boolean): Cut[] {
     return page.owed.length ? [...cuts, last] : [last]
   }
   if (cuts.length === 0 && (early ?? unwanted)) cuts.push((early ?? unwanted)!)
+  // Nothing fits beside the floats or notes that were owed: they have the page to themselves.
+  if (cuts.length === 0 && !leaping) cuts.push(cutAt(strip.next[state.at]!, 0, new Filling(strip, state), strip))
   return cuts
 }
 

@@ -1,13 +1,14 @@
 /** Pages of a work: flows cut into bodies, labelled, with running heads and folios. */
 import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
-import { referenceText } from '../references/wordReference.ts'
-import type { TextStyle } from '../work/houseStyle.ts'
-import { division, type Matter, matterOf, plainText } from '../work/schema.ts'
+import { division, type Matter, matterOf } from '../work/schema.ts'
 import { type Box, box, type Mark, type Placed, type StripItem } from './box.ts'
 import type { PageBody } from './filling.ts'
+import { frameOf, type Sections, sectionsOn } from './heads.ts'
+import { idsOn } from './idsOn.ts'
+import { countLines, lineNumbers } from './lineNumbers.ts'
 import { makeUp } from './makeUp.ts'
-import { type Setting, setWords, words } from './setting.ts'
+import type { Setting } from './setting.ts'
 import { noteBoxes } from './strip.ts'
 
 export interface Page {
@@ -68,7 +69,7 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
     height: setting.height,
     leading: setting.houseStyle.body.leading,
     noteSeparator,
-    evenFeet: false,
+    evenFeet: setting.houseStyle.evenFeet,
   })
   cache.set(key, { strips: flow.strips, notes, houseStyle: setting.houseStyle, bodies })
   return bodies
@@ -126,26 +127,33 @@ export function placePages(flows: { flow: Flow; bodies: PageBody[] }[], setting:
 
 /** Pages in their places with running heads and folios; a page that is what it was is the same object. */
 export function makePages(places: PagePlace[], setting: Setting, previous: Page[]): Page[] {
+  const { by } = setting.houseStyle.lineNumbers
   let section = ''
+  let lines = 0
   return places.map(place => {
     if (place.opening) section = ''
-    if (place.body) section = latestSection(place.body, setting) || section
-    return makePage(place, section, setting, previous[place.index])
+    const sections = place.body ? sectionsOn(place.body, setting) : []
+    const first = sections[0] ?? section
+    section = sections.at(-1) ?? section
+    if (by === 'page' || (by === 'division' && place.opening)) lines = 0
+    const page = makePage(place, { first, last: section }, lines, setting, previous[place.index])
+    if (by !== 'none' && place.body) lines += countLines(place.body)
+    return page
   })
 }
 
-const made = new WeakMap<Page, { body: PageBody | null; key: string }>()
+const made = new WeakMap<Page, { body: PageBody | null; key: string; houseStyle: object }>()
 
-function makePage(place: PagePlace, section: string, setting: Setting, previous: Page | undefined): Page {
+function makePage(place: PagePlace, sections: Sections, lines: number, setting: Setting, previous: Page | undefined): Page {
   const { page: sheet } = setting.houseStyle
   const { flow, body, index, matter, label, side } = place
-  const heads = headsOf(place, section, setting)
-  const key = `${index}|${label}|${side}|${heads.left}|${heads.right}|${heads.foot}|${sheet.width}|${sheet.height}`
+  const frame = frameOf(place, sections, setting)
+  const key = `${index}|${label}|${side}|${frame.key}|${lines}`
   const was = previous && made.get(previous)
-  if (was && was.body === body && was.key === key) return previous
+  if (was && was.body === body && was.key === key && was.houseStyle === setting.houseStyle) return previous
   const left = side === 'recto' ? sheet.inner : sheet.outer
   const put = ({ y, box }: { y: number; box: Box }): Placed => ({ x: left, y: sheet.top + y, box })
-  const furniture = furnitureOf(heads, setting).map(({ y, box }) => ({ x: left, y, box }))
+  const furniture = [...frame.boxes(), ...(body ? lineNumbers(body, lines, setting) : [])].map(({ y, box }) => ({ x: left, y, box }))
   if (body && body.ruleAt >= 0) {
     const rule: Mark = { kind: 'rule', x: 0, y: 0, width: setting.measure * 0.3, height: 0.5 }
     furniture.push({ x: left, y: sheet.top + body.ruleAt, box: box(0.5, [rule]) })
@@ -162,73 +170,6 @@ function makePage(place: PagePlace, section: string, setting: Setting, previous:
     furniture,
     ids: body ? idsOn(body) : [],
   }
-  made.set(page, { body, key })
+  made.set(page, { body, key, houseStyle: setting.houseStyle })
   return page
-}
-
-const bodyIds = new WeakMap<PageBody, string[]>()
-
-/** Entries that begin on a page and blocks that stand on it, in order. */
-export function idsOn(body: PageBody): string[] {
-  let ids = bodyIds.get(body)
-  if (!ids) {
-    const found = new Set<string>()
-    for (const { box } of [...body.placed, ...body.notes]) {
-      for (const id of box.begins) found.add(id)
-      if (box.block && !box.lead) found.add(box.block)
-    }
-    bodyIds.set(body, (ids = [...found]))
-  }
-  return ids
-}
-
-interface Heads {
-  left: string
-  right: string
-  foot: string
-}
-
-/** Running heads by rule: the division on versos, the section on rectos, the folio outside; opening pages carry it at the foot. */
-function headsOf({ flow, body, side, label, opening }: PagePlace, sectionId: string, setting: Setting): Heads {
-  const { opens, runningHead, page } = setting.houseStyle
-  const { id, role } = division(flow.divisions[0]!)
-  if (!body || (role === 'titlePage' && opens !== 'runOn')) return { left: '', right: '', foot: '' }
-  if (opening || opens === 'runOn' || !runningHead.show) return { left: '', right: '', foot: label }
-  if (side === 'verso') return { left: label, right: headText(id, setting, true), foot: '' }
-  const section = page.twoSided && sectionId ? headText(sectionId, setting, false) : ''
-  return { left: section || headText(id, setting, true), right: label, foot: '' }
-}
-
-function headText(id: string, setting: Setting, named: boolean): string {
-  const entry = setting.ledger.byId.get(id)
-  if (!entry?.item.text) return ''
-  return `${named ? entry.number : entry.bare}\u2002${plainText(entry.item.text, reference => referenceText(setting.wordingOf(reference)))}`.trim()
-}
-
-/** The last section of level 2 that begins on a page, if any does. */
-function latestSection(body: PageBody, setting: Setting): string {
-  return (
-    idsOn(body).findLast(id => {
-      const item = setting.ledger.byId.get(id)?.item
-      return item?.block === 'heading' && item.level === 2
-    }) ?? ''
-  )
-}
-
-function furnitureOf({ left, right, foot }: Heads, setting: Setting): { y: number; box: Box }[] {
-  const { page, runningHead, body } = setting.houseStyle
-  const style: TextStyle = { ...body, size: runningHead.size, leading: runningHead.size * 1.3, align: 'left' }
-  const set = (text: string, where: 'left' | 'centre' | 'right'): Mark[] => {
-    if (!text) return []
-    const [line] = setWords([words(text, style)], setting, style, setting.measure)
-    const room = setting.measure - line!.end
-    return [
-      { kind: 'line', x: where === 'left' ? 0 : where === 'right' ? room : room / 2, baseline: style.size, line: line!, tag: 'Artifact' },
-    ]
-  }
-  const head = [...set(left, 'left'), ...set(right, 'right')]
-  const out: { y: number; box: Box }[] = []
-  if (head.length) out.push({ y: page.top - 30, box: box(style.leading, head) })
-  if (foot) out.push({ y: page.height - page.bottom + 28, box: box(style.leading, set(foot, 'centre')) })
-  return out
 }

@@ -15,6 +15,9 @@ export interface Setting extends InlineContext {
   houseStyle: HouseStyle
   scheme: Scheme
   language: string
+  /** Of the work, for running heads. */
+  title: string
+  author: string
   ledger: WorkLedger
   pictures: Map<string, Picture>
   /** Width of the text area in points. */

@@ -1,5 +1,7 @@
 /** What a reference says: its targets grouped, sorted, joined into ranges and worded in the work's language. */
+import type { Node } from 'prosemirror-model'
 import type { Entry, Ledger } from '../numbers/ledger.ts'
+import { plainText } from '../work/schema.ts'
 
 export type Wording = 'number' | 'nameAndNumber' | 'page' | 'nameNumberAndPage'
 export const wordings: Record<Wording, string> = {
@@ -67,6 +69,10 @@ export function wordReference({ targets, wording, was }: ReferenceToWord, contex
     parts[0] = { ...parts[0], text: parts[0].text.charAt(0).toLocaleUpperCase(language) + parts[0].text.slice(1) }
   return mergeParts(parts)
 }
+
+/** Text of a node as a reader would say it, its references worded. */
+export const plainTextOf = (node: Node, wordingOf: (reference: Node) => ReferencePart[]): string =>
+  plainText(node, reference => referenceText(wordingOf(reference)))
 
 export const referenceText = (parts: ReferencePart[]): string => parts.map(part => part.text).join('')
 

@@ -11,12 +11,13 @@ import type { FormulaTypesetter } from '../formulas/typesetter.ts'
 import { entriesOf } from '../lists/entries.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
 import { isGenerated, scanDivision } from '../numbers/scan.ts'
-import { bodiesOf, type FlowCache, flowsOf, idsOn, makePages, type Page, placePages } from '../pages/page.ts'
+import { idsOn } from '../pages/idsOn.ts'
+import { bodiesOf, type FlowCache, flowsOf, makePages, type Page, placePages } from '../pages/page.ts'
 import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips } from '../pages/strip.ts'
-import { type ReferencePart, referenceText, saysPage, type Wording, wordReference } from '../references/wordReference.ts'
+import { plainTextOf, type ReferencePart, saysPage, type Wording, wordReference } from '../references/wordReference.ts'
 import type { Fonts } from '../type/fonts.ts'
-import { division, plainText } from '../work/schema.ts'
+import { division, titleOf } from '../work/schema.ts'
 import type { Work } from '../work/work.ts'
 
 export interface Turnover {
@@ -90,6 +91,8 @@ export class TurnoverEngine {
       houseStyle,
       scheme,
       language: settings.language,
+      title: titleOf(doc),
+      author: settings.author,
       ledger,
       pictures,
       measure: page.width - page.inner - page.outer,
@@ -141,7 +144,7 @@ export class TurnoverEngine {
     this.pages = pages
     this.forgetFlows(doc)
     const errorOf = (source: string, display: boolean): string => this.formulas.set(source, display).error
-    const textOf = (node: Node): string => plainText(node, reference => referenceText(wordingOf(reference)))
+    const textOf = (node: Node): string => plainTextOf(node, wordingOf)
     return { work, ledger, pages, pageIndexOf, wordingOf, textOf, errorOf, rounds, settled }
   }
 

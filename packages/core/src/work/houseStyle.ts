@@ -13,15 +13,38 @@ export interface TextStyle {
   after: number
 }
 
+/** One piece of a running head or foot: fixed text, or something that depends on the page. */
+export type HeadTile = { text: string } | { field: HeadField }
+export type HeadField = 'workTitle' | 'author' | 'chapterNumber' | 'chapterTitle' | 'firstSection' | 'lastSection' | 'pageLabel'
+
+export interface HeadLine {
+  left: HeadTile[]
+  centre: HeadTile[]
+  right: HeadTile[]
+}
+
+/** What stands above and below the text of a page. */
+export interface PageFrame {
+  head: HeadLine
+  foot: HeadLine
+}
+
 export interface HouseStyle {
+  name: string
   page: { width: number; height: number; twoSided: boolean; top: number; bottom: number; inner: number; outer: number }
-  /** Text faces for body and headings. */
   body: TextStyle
-  /** First-line indent of a paragraph that follows another, in points. */
+  /** First-line indent of a paragraph that follows another, and space between the two, in points. */
   indent: number
+  paragraphGap: number
   hyphenate: boolean
+  /** Full pages end at the same height, by opening their spaces; else each ends where its text does. */
+  evenFeet: boolean
   /** Looks of headings by level, 1 first; deeper levels repeat the last. */
   headings: TextStyle[]
+  quotation: TextStyle & { indent: number }
+  verse: TextStyle & { indent: number }
+  epigraph: TextStyle & { indent: number }
+  listing: TextStyle & { numbered: boolean }
   caption: TextStyle
   note: TextStyle
   table: TextStyle
@@ -31,7 +54,10 @@ export interface HouseStyle {
   float: { before: number; after: number; captionGap: number }
   titlePage: { title: TextStyle; line: TextStyle }
   contents: { line: TextStyle; depth: number; indent: number }
-  runningHead: { show: boolean; size: number }
+  /** By side, and for the page on which a division opens. Title pages and empty pages carry none. `rule` is a line under the head. */
+  runningHead: { size: number; rule: boolean; recto: PageFrame; verso: PageFrame; opening: PageFrame }
+  /** Numbers beside the lines of text: counted by page, by division or through the work. */
+  lineNumbers: { by: 'none' | 'page' | 'division' | 'work'; every: number }
   /** Where a chapter begins: on a new page, on a right-hand page, or where the text stands. */
   opens: 'page' | 'recto' | 'runOn'
   /** Space above a chapter's title on its opening page, in points. */
@@ -50,18 +76,57 @@ const style = (face: FaceName, size: number, leading: number, more: Partial<Text
   ...more,
 })
 
+const field = (name: HeadField): HeadTile => ({ field: name })
+const words = (text: string): HeadTile => ({ text })
+const line = (left: HeadTile[], centre: HeadTile[], right: HeadTile[]): HeadLine => ({ left, centre, right })
+const nothing = (): HeadLine => line([], [], [])
+const folioAtFoot = (): PageFrame => ({ head: nothing(), foot: line([], [field('pageLabel')], []) })
+const chapter = (): HeadTile[] => [field('chapterNumber'), words('\u2002'), field('chapterTitle')]
+
+/** The folio outside; the chapter on left-hand pages and the section on right-hand ones. Opening pages carry the folio at the foot. */
+const bookHeads = (size: number): HouseStyle['runningHead'] => ({
+  size,
+  rule: false,
+  recto: { head: line([field('lastSection')], [], [field('pageLabel')]), foot: nothing() },
+  verso: { head: line([field('pageLabel')], [], chapter()), foot: nothing() },
+  opening: folioAtFoot(),
+})
+const sheetHeads = (size: number, rule: boolean): HouseStyle['runningHead'] => {
+  const frame = (): PageFrame => ({ head: line(chapter(), [], [field('pageLabel')]), foot: nothing() })
+  return { size, rule, recto: frame(), verso: frame(), opening: folioAtFoot() }
+}
+const folioOnly = (size: number): HouseStyle['runningHead'] => ({
+  size,
+  rule: false,
+  recto: folioAtFoot(),
+  verso: folioAtFoot(),
+  opening: folioAtFoot(),
+})
+
+/** Looks of the kinds of text beside the body, in proportion to it. */
+const kinds = (size: number, leading: number) => ({
+  quotation: { ...style('serif', size * 0.93, leading * 0.93, { align: 'justified', before: 10, after: 10 }), indent: 24 },
+  verse: { ...style('serif', size * 0.96, leading * 0.96, { before: 10, after: 10 }), indent: 36 },
+  epigraph: { ...style('serifItalic', size * 0.93, leading * 0.93, { align: 'right', after: 22 }), indent: 120 },
+  listing: { ...style('mono', size * 0.76, leading * 0.74, { before: 10, after: 10 }), numbered: true },
+})
+
 /** A4, two-sided, open lines. */
 export const thesisStyle = (): HouseStyle => ({
+  name: 'Thesis, two-sided',
   page: { width: 595.28, height: 841.89, twoSided: true, top: 88, bottom: 90, inner: 99, outer: 85 },
   body: style('serif', 11.5, 17.5, { align: 'justified' }),
   indent: 16,
+  paragraphGap: 0,
   hyphenate: true,
+  evenFeet: false,
   headings: [
     style('serifBold', 22, 28, { after: 26 }),
     style('serifBold', 14, 18, { before: 20, after: 8 }),
     style('serifBold', 12, 15.5, { before: 15, after: 5 }),
     style('serifBoldItalic', 11, 15.5, { before: 12, after: 3 }),
   ],
+  ...kinds(11.5, 17.5),
   caption: style('serif', 9.5, 12.5),
   note: style('serif', 9, 11.5, { align: 'justified' }),
   table: style('serif', 9.5, 12.5),
@@ -73,17 +138,68 @@ export const thesisStyle = (): HouseStyle => ({
     line: style('serif', 13, 19, { align: 'centre', after: 8 }),
   },
   contents: { line: style('serif', 11, 15.5), depth: 3, indent: 18 },
-  runningHead: { show: true, size: 9 },
+  runningHead: bookHeads(9),
+  lineNumbers: { by: 'none', every: 5 },
   opens: 'page',
   sink: 70,
   pictureResolution: 200,
 })
 
+/** A4, printed on one side with room to bind, lines one and a half times as far apart as single ones. */
+export const oneSidedThesisStyle = (): HouseStyle => ({
+  ...thesisStyle(),
+  name: 'Thesis, one-sided, lines one and a half apart',
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 85, bottom: 85, inner: 113, outer: 71 },
+  body: style('serif', 12, 21.6, { align: 'justified' }),
+  indent: 22,
+  ...kinds(12, 21.6),
+  quotation: { ...style('serif', 11, 15, { align: 'justified', before: 12, after: 12 }), indent: 28 },
+  headings: [
+    style('serifBold', 18, 24, { after: 24 }),
+    style('serifBold', 14, 19, { before: 22, after: 8 }),
+    style('serifBold', 12, 17, { before: 16, after: 5 }),
+    style('serifItalic', 12, 17, { before: 14, after: 3 }),
+  ],
+  contents: { line: style('serif', 11.5, 17), depth: 3, indent: 20 },
+  runningHead: sheetHeads(9.5, true),
+  sink: 28,
+})
+
+/** A4, one-sided, sans headings, space between paragraphs, ragged lines, chapters on new pages. */
+export const reportStyle = (): HouseStyle => ({
+  ...thesisStyle(),
+  name: 'Report',
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 82, bottom: 78, inner: 79, outer: 79 },
+  body: style('serif', 10.5, 15, { align: 'left' }),
+  indent: 0,
+  paragraphGap: 6,
+  hyphenate: false,
+  ...kinds(10.5, 15),
+  headings: [
+    style('sansSemibold', 21, 26, { after: 20 }),
+    style('sansSemibold', 14, 18, { before: 18, after: 6 }),
+    style('sansSemibold', 11.5, 15, { before: 13, after: 3 }),
+    style('sansSemibold', 10.5, 14, { before: 10, after: 2 }),
+  ],
+  caption: style('sans', 9, 12),
+  table: style('sans', 9, 12),
+  note: style('serif', 8.5, 11),
+  contents: { line: style('sans', 10, 14.5), depth: 2, indent: 16 },
+  titlePage: {
+    title: style('sansSemibold', 28, 34, { before: 150, after: 26 }),
+    line: style('sans', 12, 17, { after: 6 }),
+  },
+  runningHead: sheetHeads(8.5, true),
+  sink: 0,
+})
+
 /** A4, one-sided, sections run on under the title. */
 export const paperStyle = (): HouseStyle => ({
   ...thesisStyle(),
+  name: 'Paper',
   page: { width: 595.28, height: 841.89, twoSided: false, top: 76, bottom: 80, inner: 84, outer: 84 },
   body: style('serif', 11.5, 18.5, { align: 'justified' }),
+  ...kinds(11.5, 18.5),
   headings: [
     style('serifBold', 13.5, 17, { before: 20, after: 7 }),
     style('serifBold', 11.5, 15, { before: 14, after: 5 }),
@@ -93,6 +209,36 @@ export const paperStyle = (): HouseStyle => ({
     title: style('serifBold', 20, 26, { align: 'centre', before: 20, after: 14 }),
     line: style('serif', 11, 15, { align: 'centre', after: 4 }),
   },
+  runningHead: folioOnly(9),
   opens: 'runOn',
   sink: 0,
 })
+
+/** House styles to begin with, each with what it looks like. */
+export const readyStyles: { make(): HouseStyle; looks: string }[] = [
+  { make: oneSidedThesisStyle, looks: 'A4 on one side of the sheet, a wide margin to bind, open lines, chapter and folio above a rule.' },
+  {
+    make: thesisStyle,
+    looks: 'A4 on both sides, chapters open low on the page, the section on right-hand pages, the chapter on left-hand ones.',
+  },
+  { make: reportStyle, looks: 'A4, headings without serifs, lines ragged at the right, space between paragraphs.' },
+  { make: paperStyle, looks: 'A4, the title and all sections run on, folio at the foot.' },
+]
+
+/** Smallest text area that anything can be set in, in points. */
+const leastMeasure = 110
+const leastHeight = 150
+
+/** What is wrong with the sizes of a page, in words; empty where nothing is. */
+export function pageProblem({ width, height, top, bottom, inner, outer }: HouseStyle['page']): string {
+  if (width - inner - outer < leastMeasure) return 'The margins leave less than 39 mm of width for the text.'
+  if (height - top - bottom < leastHeight) return 'The margins leave less than 53 mm of height for the text.'
+  return ''
+}
+
+/** A house style of the first version of the file, in which heads were shown or not and some kinds of text had no look. */
+export function fromFirstVersion(old: HouseStyle & { runningHead: { show: boolean; size: number } }): HouseStyle {
+  const { show, size } = old.runningHead
+  const heads = old.opens === 'runOn' || !show ? folioOnly(size) : old.page.twoSided ? bookHeads(size) : sheetHeads(size, false)
+  return { ...thesisStyle(), ...kinds(old.body.size, old.body.leading), ...old, name: 'House style of this work', runningHead: heads }
+}

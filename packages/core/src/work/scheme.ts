@@ -108,7 +108,11 @@ const standardSeries = (prefix: number | null): SeriesRule[] => [
   series('figure', names('Figure', 'Figures', 'Fig.', 'Figs.'), prefix),
   series('table', names('Table', 'Tables', 'Tab.', 'Tabs.'), prefix, { captionPlace: 'above' }),
   series('equation', names('Equation', 'Equations', 'Eq.', 'Eqs.'), prefix, { brackets: true, captionPlace: 'margin' }),
+  listingSeries(prefix),
 ]
+/** Listings of programs and other text that is set as it stands. */
+export const listingSeries = (prefix: number | null): SeriesRule =>
+  series('listing', names('Listing', 'Listings', 'List.', 'Lists.'), prefix, { captionPlace: 'above' })
 const listForms: CounterForm[] = ['arabic', 'letterLower', 'romanLower']
 
 /** Chapters on pages of their own; figures, tables and equations count within them. */

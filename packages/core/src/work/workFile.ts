@@ -1,14 +1,14 @@
 /** The file of a work: `work.json`, checked against its schema and against the document's own rules, and brought up to date. */
-import type { HouseStyle } from './houseStyle.ts'
+import { fromFirstVersion, type HouseStyle, pageProblem } from './houseStyle.ts'
 import { type Node, schema } from './schema.ts'
-import type { Scheme } from './scheme.ts'
+import { listingSeries, type Scheme } from './scheme.ts'
 import type { Picture, Settings, Work } from './work.ts'
-import validate from './workFile.validate.js'
+import { validateHouseStyle, validateWork } from './workFile.validate.js'
 
 /** A file that is not a work this program can open; the message says why, in plain words. Nothing was changed. */
 export class WorkFileError extends Error {}
 
-export const currentVersion = 1
+export const currentVersion = 2
 
 interface WorkFile {
   format: 'steady-ledger-work'
@@ -21,7 +21,28 @@ interface WorkFile {
 }
 
 /** Steps from each schema version to the next, by the version they start from; a file is led through them in order. */
-const migrations: Record<number, (file: Record<string, unknown>) => Record<string, unknown>> = {}
+const migrations: Record<number, (file: Record<string, unknown>) => Record<string, unknown>> = {
+  // Version 2: house styles with a name, more kinds of text, heads by tiles; listings as a series.
+  1: file => {
+    const scheme = file.scheme as Scheme
+    const style = file.houseStyle as HouseStyle & { runningHead: { show: boolean; size: number } }
+    const { prefixLevel = null } = scheme.series.find(({ key }) => key === 'figure') ?? {}
+    return {
+      ...file,
+      version: 2,
+      houseStyle: fromFirstVersion(style),
+      scheme: { ...scheme, series: [...scheme.series, listingSeries(prefixLevel)] },
+    }
+  },
+}
+
+/** Settings, scheme and house style of an earlier version, brought up to date. */
+export function migratedParts<Parts extends object>(version: number, parts: Parts): Parts {
+  let current: Record<string, unknown> = { ...parts, version }
+  while ((current.version as number) < currentVersion) current = migrations[current.version as number]!(current)
+  const { version: _version, ...rest } = current
+  return rest as Parts
+}
 
 export function workToJson(work: Work): string {
   const file: WorkFile = {
@@ -38,14 +59,37 @@ export function workToJson(work: Work): string {
 
 export function workFromJson(text: string, pictures: Map<string, Picture>): Work {
   const file = migrated(parse(text))
-  if (!validate(file)) {
-    const error = (validate as unknown as { errors: { instancePath: string; message?: string }[] }).errors[0]
-    throw new WorkFileError(
-      `The work’s file does not keep to its form: ${error?.instancePath.slice(1).replaceAll('/', ' › ') || 'the whole'} ${error?.message ?? 'is wrong'}.`,
-    )
-  }
+  if (!validateWork(file)) throw new WorkFileError(`The work’s file does not keep to its form: ${firstError(validateWork)}.`)
   const { settings, scheme, houseStyle, doc } = file as unknown as WorkFile
   return { settings, scheme, houseStyle, doc: documentFromJson(doc), pictures }
+}
+
+const firstError = (validate: { errors?: { instancePath: string; message?: string }[] | null }): string => {
+  const error = validate.errors?.[0]
+  return `${error?.instancePath.slice(1).replaceAll('/', ' › ') || 'the whole'} ${error?.message ?? 'is wrong'}`
+}
+
+/** A house style as a file of its own. */
+export const houseStyleToJson = (houseStyle: HouseStyle): string =>
+  `${JSON.stringify({ format: 'steady-ledger-house-style', version: currentVersion, houseStyle }, null, 1)}\n`
+
+export function houseStyleFromJson(text: string): HouseStyle {
+  let file: { format?: unknown; version?: unknown; houseStyle?: unknown }
+  try {
+    file = JSON.parse(text)
+  } catch {
+    throw new WorkFileError('This is not a house style: the file is not readable as JSON.')
+  }
+  if (file?.format !== 'steady-ledger-house-style')
+    throw new WorkFileError('This is not a house style. Choose a file that was saved from the House style view.')
+  if (Number(file.version) > currentVersion)
+    throw new WorkFileError('The house style was written by a newer version of Steady Ledger. Update the program to load it.')
+  if (!validateHouseStyle(file.houseStyle))
+    throw new WorkFileError(`The house style does not keep to its form: ${firstError(validateHouseStyle)}.`)
+  const style = file.houseStyle as HouseStyle
+  const problem = pageProblem(style.page)
+  if (problem) throw new WorkFileError(`The house style cannot be used: ${problem}`)
+  return style
 }
 
 function parse(text: string): Record<string, unknown> {

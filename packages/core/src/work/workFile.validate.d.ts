@@ -1,1 +1,6 @@
-export default function validate(file: unknown): boolean
+interface Validate {
+  (value: unknown): boolean
+  errors?: { instancePath: string; message?: string }[] | null
+}
+export const validateWork: Validate
+export const validateHouseStyle: Validate

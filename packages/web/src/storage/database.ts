@@ -5,7 +5,7 @@ import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { division, titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { type Picture, type Settings, usedPictures, type Work } from '@steady-ledger/core/work/work.ts'
-import { currentVersion, documentFromJson } from '@steady-ledger/core/work/workFile.ts'
+import { currentVersion, documentFromJson, migratedParts } from '@steady-ledger/core/work/workFile.ts'
 import Dexie, { type EntityTable, type Table } from 'dexie'
 
 export interface WorkRecord {
@@ -118,7 +118,11 @@ export async function loadWork(id: string): Promise<{ record: WorkRecord; work: 
   const pictures = new Map<string, Picture>()
   for (const { work: _work, bytes, ...picture } of stored)
     pictures.set(picture.name, { ...picture, bytes: new Uint8Array(await bytes.arrayBuffer()) })
-  const { settings, scheme, houseStyle } = record
+  const { settings, scheme, houseStyle } = migratedParts(record.version, {
+    settings: record.settings,
+    scheme: record.scheme,
+    houseStyle: record.houseStyle,
+  })
   return { record, work: { settings, scheme, houseStyle, doc: documentFromJson({ type: 'doc', content }), pictures } }
 }
 

@@ -1,6 +1,7 @@
 /** Saves what changed, within a second: only divisions whose node is not the saved one are written, all in one transaction. */
 import { countWords, division, titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
+import { currentVersion } from '@steady-ledger/core/work/workFile.ts'
 import type { WorkPart } from '@steady-ledger/core/work/workStep.ts'
 import { database } from './database.ts'
 
@@ -76,7 +77,7 @@ export class Saver {
           title: titleOf(doc),
           changed: Date.now(),
           words: countWords(doc),
-          ...(beside ? parts : {}),
+          ...(beside ? { ...parts, version: currentVersion } : {}),
           ...(this.pages() ? { pages: this.pages() } : {}),
         })
       })

@@ -1,0 +1,43 @@
+/** Numbers beside the lines of text, for those who have to speak about single lines. */
+import type { TextStyle } from '../work/houseStyle.ts'
+import { type Box, box, type Mark, type Tag } from './box.ts'
+import type { PageBody } from './filling.ts'
+import { type Setting, setWords, words } from './setting.ts'
+
+/** Lines that count: those of the running text and its headings. Displays, captions, tables and notes do not. */
+const counted = new Set<Tag>(['P', 'LBody', 'Title', 'H1', 'H2', 'H3', 'H4', 'H5', 'H6'])
+type LineMark = Extract<Mark, { kind: 'line' }>
+const lineOf = ({ box: placed }: { box: Box }): LineMark | undefined =>
+  placed.float ? undefined : (placed.marks.find(mark => mark.kind === 'line' && counted.has(mark.tag)) as LineMark | undefined)
+
+const counts = new WeakMap<PageBody, number>()
+
+/** How many lines of a page count. */
+export function countLines(body: PageBody): number {
+  let count = counts.get(body)
+  if (count === undefined) counts.set(body, (count = body.placed.filter(lineOf).length))
+  return count
+}
+
+/** Distance of the numbers from the text, in points. */
+const distance = 14
+
+/** The numbers of the lines of a page, placed from its text area; `before` lines were counted on earlier pages. */
+export function lineNumbers(body: PageBody, before: number, setting: Setting): { y: number; box: Box }[] {
+  const { lineNumbers: rule, page, body: text, runningHead } = setting.houseStyle
+  if (rule.by === 'none') return []
+  const style: TextStyle = { ...text, size: Math.min(8, runningHead.size), leading: 10, align: 'left' }
+  const found: { y: number; box: Box }[] = []
+  let count = before
+  for (const placed of body.placed) {
+    const mark = lineOf(placed)
+    if (!mark || ++count % rule.every !== 0) continue
+    const [line] = setWords([words(String(count), style)], setting, style, setting.measure)
+    const { baseline } = mark
+    found.push({
+      y: page.top + placed.y,
+      box: box(placed.box.height, [{ kind: 'line', x: -distance - line!.end, baseline, line: line!, tag: 'Artifact' }]),
+    })
+  }
+  return found
+}

@@ -1,0 +1,134 @@
+import { div, h2, p, t, tab } from '../../../demo/src/builder.ts'
+import { demoWorks } from '../../../demo/src/index.ts'
+import { drawPage } from '../src/pages/drawing.ts'
+import type { Page } from '../src/pages/page.ts'
+import { type HouseStyle, oneSidedThesisStyle, pageProblem, paperStyle, readyStyles, thesisStyle } from '../src/work/houseStyle.ts'
+import type { Work } from '../src/work/work.ts'
+import { houseStyleFromJson, houseStyleToJson, WorkFileError, workFromJson, workToJson } from '../src/work/workFile.ts'
+import { chapter, newEngine, workOf } from './support/work.ts'
+
+const lorem = 'The wind had gone round to the west in the night and the floats lay over to the other side of their lines. '
+const body = (n: number) => Array.from({ length: n }, () => p`${lorem.repeat(4).trim()}`)
+const furniture = (page: Page): string[] =>
+  drawPage({ ...page, placed: [] }).lines.map(line =>
+    line.runs
+      .flatMap(run => run.words)
+      .join(' ')
+      .replace(/\s+/g, ' '),
+  )
+const styled = (change: (style: HouseStyle) => HouseStyle): Work => ({
+  ...workOf([
+    div({ role: 'titlePage', listed: false }, 'Winds of the Upland', p`A. N. Author`),
+    chapter('one', 'Floats', ...body(9), h2('a', 'Lines'), ...body(1), h2('b', 'Stones'), ...body(14)),
+  ]),
+  houseStyle: change(oneSidedThesisStyle()),
+})
+
+describe('running heads by tiles', () => {
+  test('each field says what holds on its page; opening pages and title pages have their own', () => {
+    const work = styled(style => ({
+      ...style,
+      runningHead: {
+        ...style.runningHead,
+        recto: {
+          head: { left: [{ field: 'firstSection' }], centre: [{ field: 'workTitle' }], right: [{ field: 'lastSection' }] },
+          foot: { left: [{ field: 'author' }], centre: [], right: [{ text: 'p. ' }, { field: 'pageLabel' }] },
+        },
+      },
+    }))
+    const { pages } = newEngine().run({ ...work, settings: { ...work.settings, author: 'A. N. Author' } })
+    expect(furniture(pages[0]!)).toEqual([])
+    expect(furniture(pages[1]!)).toEqual(['1'])
+    const heads = pages.slice(2).map(furniture)
+    for (const [index, said] of heads.entries()) {
+      expect(said).toContain('Winds of the Upland')
+      expect(said.at(-1)).toBe(`p. ${index + 2}`)
+      expect(said.at(-2)).toBe('A. N. Author')
+    }
+    expect(heads.some(said => said[0] === '1.1 Lines' && said[2] === '1.2 Stones')).toBe(true)
+    expect(heads.at(-1)!.filter(text => text === '1.2 Stones')).toHaveLength(2)
+  })
+
+  test('a head that is too long is cut short and never runs into its neighbour', () => {
+    const long = 'On the behaviour of very long titles in very narrow places, with remarks on wind, water, and the patience of readers'
+    const work = styled(style => style)
+    const { pages } = newEngine().run({ ...workOf([chapter('one', long, ...body(20))]), houseStyle: work.houseStyle })
+    const page = pages[1]!
+    const marks = page.furniture.flatMap(({ box }) => box.marks).filter(mark => mark.kind === 'line')
+    const [head, folio] = marks
+    expect(head!.x + head!.line.end).toBeLessThan(folio!.x + folio!.line.pieces[0]!.x)
+    expect(furniture(page)[0]).toMatch(/…$/)
+  })
+})
+
+describe('line numbers', () => {
+  const numbered = (by: 'page' | 'division' | 'work') =>
+    newEngine().run({
+      ...workOf([chapter('one', 'One', ...body(12), tab('t', t`A table.`, 'l', [['Head'], ['cell']])), chapter('two', 'Two', ...body(12))]),
+      houseStyle: { ...paperStyle(), opens: 'page', lineNumbers: { by, every: 5 } },
+    }).pages
+  const numbers = (page: Page): number[] => furniture(page).map(Number).slice(1)
+  test('by page they begin anew on each, and stand at every fifth line', () => {
+    for (const page of numbered('page')) expect(numbers(page)).toEqual(numbers(page).map((_, i) => 5 * (i + 1)))
+  })
+  test('through a division and through the work they go on', () => {
+    const all = numbered('work').flatMap(numbers)
+    expect(all).toEqual(all.map((_, i) => 5 * (i + 1)))
+    const pages = numbered('division')
+    const second = pages.findIndex((page, index) => index > 0 && page.division !== pages[index - 1]!.division)
+    expect(numbers(pages[1]!)[0]).toBeGreaterThan(30)
+    expect(numbers(pages[second]!)[0]).toBe(5)
+  })
+})
+
+describe('house styles as files', () => {
+  test.each(readyStyles.map(({ make }) => [make().name, make] as const))('%s goes out and comes back', (_name, make) => {
+    expect(houseStyleFromJson(houseStyleToJson(make()))).toEqual(make())
+    expect(pageProblem(make().page)).toBe('')
+  })
+  test.each([
+    ['text', 'hello', /not readable as JSON/],
+    ['another file', '{"a":1}', /not a house style/],
+    ['a later version', houseStyleToJson(thesisStyle()).replace('"version": 2', '"version": 99'), /newer version/],
+    ['a page without room', houseStyleToJson({ ...thesisStyle(), page: { ...thesisStyle().page, inner: 420 } }), /39 mm of width/],
+    ['a size that is none', houseStyleToJson({ ...thesisStyle(), sink: -4 }), /sink/],
+    ['a field that is unknown', houseStyleToJson({ ...thesisStyle(), glitter: true } as HouseStyle), /additional properties/],
+  ])('%s is refused in plain words', (_what, text, message) => {
+    expect(() => houseStyleFromJson(text)).toThrow(WorkFileError)
+    expect(() => houseStyleFromJson(text)).toThrow(message)
+  })
+  test('the demo thesis can be set in every ready-made style, in balance and within its margins', async () => {
+    const work = await demoWorks.thesis()
+    for (const { make } of readyStyles) {
+      const houseStyle = make()
+      const { pages, settled, ledger, pageIndexOf } = newEngine().run({ ...work, houseStyle })
+      expect(settled).toBe(true)
+      for (const entry of ledger.entries) expect(pageIndexOf.has(entry.id)).toBe(true)
+      for (const { placed } of pages)
+        for (const { y, box } of placed) expect(y + box.height).toBeLessThanOrEqual(houseStyle.page.height - houseStyle.page.bottom + 0.02)
+    }
+  })
+})
+
+test('a work of the first version of the file is brought up to date: heads as they were, listings as a series', () => {
+  const work = workOf([chapter('one', 'One', ...body(2))])
+  const file = JSON.parse(workToJson(work))
+  const {
+    name: _n,
+    paragraphGap: _g,
+    evenFeet: _e,
+    quotation: _q,
+    verse: _v,
+    epigraph: _p,
+    listing: _l,
+    lineNumbers: _ln,
+    ...old
+  } = file.houseStyle
+  file.version = 1
+  file.houseStyle = { ...old, runningHead: { show: true, size: 9 } }
+  file.scheme.series = file.scheme.series.filter((series: { key: string }) => series.key !== 'listing')
+  const back = workFromJson(JSON.stringify(file), new Map())
+  expect(back.houseStyle.runningHead).toEqual(thesisStyle().runningHead)
+  expect(back.scheme).toEqual(work.scheme)
+  expect(back.houseStyle.body).toEqual(work.houseStyle.body)
+})
