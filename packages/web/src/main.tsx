@@ -7,6 +7,7 @@ import { applyTheme } from './app/theme.ts'
 import { DispatchDesk } from './views/dispatch/DispatchDesk.tsx'
 import { FindingsView } from './views/findings/FindingsView.tsx'
 import { Galley } from './views/galley/Galley.tsx'
+import { HouseStyleView } from './views/house/HouseStyleView.tsx'
 import { LedgerView } from './views/ledger/LedgerView.tsx'
 import { PagesView } from './views/pages/PagesView.tsx'
 import { Shelf } from './views/shelf/Shelf.tsx'
@@ -23,6 +24,7 @@ const router = createBrowserRouter([
       { path: 'galley/:block?', element: <Galley /> },
       { path: 'ledger/:block?', element: <LedgerView /> },
       { path: 'pages/:label?', element: <PagesView /> },
+      { path: 'house-style', element: <HouseStyleView /> },
       { path: 'findings', element: <FindingsView /> },
       { path: 'dispatch', element: <DispatchDesk /> },
     ],

@@ -14,6 +14,7 @@ const tabs = [
   ['galley', 'Galley'],
   ['ledger', 'Ledger'],
   ['pages', 'Pages'],
+  ['house-style', 'House style'],
   ['findings', 'Findings'],
   ['dispatch', 'Dispatch'],
 ] as const

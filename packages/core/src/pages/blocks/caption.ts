@@ -1,4 +1,5 @@
 import type { Node } from 'prosemirror-model'
+import { strongOf } from '../../type/fonts.ts'
 import type { Placement } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
@@ -11,7 +12,7 @@ export function captionStack(node: Node, setting: Setting): { marks: Mark[]; hei
   const rule = seriesRule(setting.scheme, node.type.name)
   const name = entry?.number ? `${entry.names.one}\u00a0${entry.number}` : ''
   const text = node.firstChild!
-  const leadIn = name ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: 'serifBold' })] : []
+  const leadIn = name ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: strongOf(style.face) })] : []
   const lines = setText(text, setting, { style, measure: setting.measure, leadIn })
   const { id } = node.attrs
   const within = node.type.name === 'table' ? { within: [`Table ${id}`, `Caption ${id}`] } : {}

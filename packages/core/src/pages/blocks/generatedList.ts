@@ -1,4 +1,5 @@
 import type { ListEntry } from '../../lists/entries.ts'
+import { strongOf } from '../../type/fonts.ts'
 import { dependencies, runsOf } from '../../type/inline.ts'
 import { type Line, setParagraph, type TextPiece } from '../../type/paragraph.ts'
 import type { TextStyle } from '../../work/houseStyle.ts'
@@ -50,14 +51,14 @@ function widestNumber(entries: ListEntry[], setting: Setting): Map<number, numbe
   const { line: style } = setting.houseStyle.contents
   const widest = new Map<number, number>()
   for (const { level, number } of entries)
-    widest.set(level, Math.max(widest.get(level) ?? 0, setting.fonts.serif.shape(number).width * style.size))
+    widest.set(level, Math.max(widest.get(level) ?? 0, setting.fonts[style.face].shape(number).width * style.size))
   return widest
 }
 
 const boldStyles = new WeakMap<TextStyle, TextStyle>()
 function bold(style: TextStyle): TextStyle {
   let found = boldStyles.get(style)
-  if (!found) boldStyles.set(style, (found = { ...style, face: 'serifBold' }))
+  if (!found) boldStyles.set(style, (found = { ...style, face: strongOf(style.face) }))
   return found
 }
 
@@ -86,11 +87,11 @@ function leaderAndLabel(from: number, label: string, style: TextStyle, baseline:
   const right = setting.measure - labelLine.end
   const marks: Mark[] = []
   if (leader) {
-    const step = setting.fonts.serif.shape(' .').width * style.size
+    const step = setting.fonts[style.face].shape(' .').width * style.size
     const end = setting.measure - labelRoom * style.size * 0.8
     const dots = Math.floor((Math.min(end, right - style.size * 0.4) - from - style.size * 0.5) / step)
     if (dots > 1) {
-      const line = lineOf(' .'.repeat(dots), { ...style, face: 'serif' }, setting)
+      const line = lineOf(' .'.repeat(dots), style, setting)
       marks.push({ kind: 'line', x: Math.min(end, right - style.size * 0.4) - line.end, baseline, line, tag: 'Artifact' })
     }
   }

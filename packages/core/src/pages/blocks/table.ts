@@ -1,5 +1,6 @@
 import type { Node } from 'prosemirror-model'
 import type { Entry } from '../../numbers/ledger.ts'
+import { strongOf } from '../../type/fonts.ts'
 import type { Line } from '../../type/paragraph.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, type Structure, space } from '../box.ts'
@@ -94,7 +95,7 @@ function longTable(
 function continuedLine(entry: Entry, setting: Setting): Line[] {
   const { caption: style } = setting.houseStyle
   const text = `${entry.names.one}\u00a0${entry.number}, ${continued[setting.language.slice(0, 2)] ?? continued.en}`
-  return setWords([words(text, style, { face: 'serifBold' })], setting, style, setting.measure)
+  return setWords([words(text, style, { face: strongOf(style.face) })], setting, style, setting.measure)
 }
 
 const continued: Record<string, string> = { en: 'continued', de: 'Fortsetzung', fr: 'suite', es: 'continuación' }
@@ -185,7 +186,7 @@ function cellStyle(cell: Node, setting: Setting): Setting['houseStyle']['table']
   if (!variants) styles.set(base, (variants = {}))
   const align = (cell.attrs.align as 'left' | 'centre' | 'right' | null) ?? base.align
   const heads = cell.type.name === 'gridHead'
-  return (variants[`${align} ${heads}`] ??= { ...base, align, face: heads ? 'serifBold' : base.face })
+  return (variants[`${align} ${heads}`] ??= { ...base, align, face: heads ? strongOf(base.face) : base.face })
 }
 
 function setCell(

@@ -1,0 +1,72 @@
+import { readFileSync } from 'node:fs'
+import { expect, test } from '@playwright/test'
+import { inBalance, openDemo, pageText } from './support.ts'
+
+test('a field changes the pages at once, a mistake is told beside it, and undo brings all back', async ({ page }) => {
+  await openDemo(page, 'house-style')
+  await expect(page.locator('.books')).toContainText('59 pages')
+  const size = page.getByLabel('Text: size, in points')
+  await size.fill('14')
+  await size.press('Enter')
+  await expect(page.locator('.books')).not.toContainText('59 pages')
+  await page.getByLabel('Inner margin, in mm').fill('three')
+  await expect(page.getByText('A length, such as')).toBeVisible()
+  await page.getByLabel('Inner margin, in mm').fill('18 cm')
+  await expect(page.getByText('less than 39 mm of width')).toBeVisible()
+  await page.getByLabel('Inner margin, in mm').press('Escape')
+  await expect(page.getByLabel('Inner margin, in mm')).toHaveValue('34.9')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(size).toHaveValue('11.5')
+  await expect(page.locator('.books')).toContainText('59 pages')
+})
+
+test('a margin is moved by keys and by dragging on the page', async ({ page }) => {
+  await openDemo(page, 'house-style')
+  const top = page.getByRole('slider', { name: 'Top margin' })
+  await top.focus()
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByLabel('Top margin, in mm')).toHaveValue('32')
+  const sample = (await page.locator('.sample-page').boundingBox())!
+  const bottom = page.getByRole('slider', { name: 'Bottom margin' })
+  const y = await bottom.evaluate(line => line.getBoundingClientRect().y + line.getBoundingClientRect().height / 2)
+  await page.mouse.move(sample.x + 180, y)
+  await page.mouse.down()
+  await page.mouse.move(sample.x + 180, y - 30, { steps: 5 })
+  await page.mouse.up()
+  const value = Number(await page.getByLabel('Bottom margin, in mm').inputValue())
+  expect(value).toBeGreaterThan(45)
+  expect(value).toBeLessThan(52)
+})
+
+test('a ready-made style is applied in one step; a style goes out as a file and comes back; a wrong file changes nothing', async ({
+  page,
+}) => {
+  await openDemo(page, 'house-style')
+  await page.getByRole('button', { name: 'Begin from a ready-made style' }).click()
+  await page.getByRole('menuitem', { name: /Report/ }).click()
+  await expect(page.getByLabel('Name')).toHaveValue('Report')
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as a file' }).click()
+  const file = await (await downloading).path()
+  expect(JSON.parse(readFileSync(file, 'utf8')).houseStyle.name).toBe('Report')
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(page.getByLabel('Name')).toHaveValue('Thesis, two-sided')
+  await page
+    .getByLabel('House style file')
+    .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"x"}') })
+  await expect(page.getByText(/not a house style.*Nothing was changed/)).toBeVisible()
+  await expect(page.getByLabel('Name')).toHaveValue('Thesis, two-sided')
+  await page
+    .getByLabel('House style file')
+    .setInputFiles({ name: 'report.house.json', mimeType: 'application/json', buffer: readFileSync(file) })
+  await expect(page.getByLabel('Name')).toHaveValue('Report')
+})
+
+test('running heads are composed of tiles', async ({ page }) => {
+  await openDemo(page, 'house-style')
+  await page.getByLabel('Add to Right-hand pages, below, centre').selectOption('author')
+  const tiles = page.getByRole('group', { name: 'Right-hand pages, below, centre' })
+  await expect(tiles.getByRole('button', { name: 'Author', exact: true })).toBeVisible()
+  await inBalance(page)
+  expect(await pageText(page, '9')).toContain('Ilse Maren Tolvay')
+})

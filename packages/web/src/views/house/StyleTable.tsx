@@ -1,0 +1,140 @@
+/** Type and spacing of every kind of text, a row a kind. */
+import type { FaceName, HouseStyle, TextStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
+import { Cell } from './Cell.tsx'
+
+const faces: Record<FaceName, string> = {
+  serif: 'Serif',
+  serifItalic: 'Serif italic',
+  serifBold: 'Serif semibold',
+  serifBoldItalic: 'Serif semibold italic',
+  sans: 'Sans',
+  sansSemibold: 'Sans semibold',
+  mono: 'Fixed width',
+}
+const aligns: Record<TextStyle['align'], string> = { justified: 'Justified', left: 'Left', centre: 'Centred', right: 'Right' }
+
+interface Kind {
+  name: string
+  get(style: HouseStyle): TextStyle
+  set(style: HouseStyle, text: TextStyle): HouseStyle
+}
+
+type PlainKey = 'body' | 'quotation' | 'verse' | 'epigraph' | 'listing' | 'caption' | 'note' | 'table'
+const plain = (name: string, key: PlainKey): Kind => ({
+  name,
+  get: style => style[key],
+  set: (style, text) => ({ ...style, [key]: { ...style[key], ...text } }),
+})
+const heading = (index: number): Kind => ({
+  name: index === 0 ? 'Chapter title' : `Heading ${index + 1}`,
+  get: style => style.headings[Math.min(index, style.headings.length - 1)]!,
+  set: (style, text) => ({
+    ...style,
+    headings: Array.from({ length: Math.max(style.headings.length, index + 1) }, (_, i) =>
+      i === index ? text : style.headings[Math.min(i, style.headings.length - 1)]!,
+    ),
+  }),
+})
+const kinds: Kind[] = [
+  plain('Text', 'body'),
+  ...[0, 1, 2, 3].map(heading),
+  plain('Quotation', 'quotation'),
+  plain('Verse', 'verse'),
+  plain('Epigraph', 'epigraph'),
+  plain('Listing', 'listing'),
+  plain('Caption', 'caption'),
+  plain('Table', 'table'),
+  plain('Footnote', 'note'),
+  {
+    name: 'List entry',
+    get: style => style.contents.line,
+    set: (style, line) => ({ ...style, contents: { ...style.contents, line } }),
+  },
+  {
+    name: 'Title of the work',
+    get: style => style.titlePage.title,
+    set: (style, title) => ({ ...style, titlePage: { ...style.titlePage, title } }),
+  },
+  {
+    name: 'Title page line',
+    get: style => style.titlePage.line,
+    set: (style, line) => ({ ...style, titlePage: { ...style.titlePage, line } }),
+  },
+]
+const sizes: { key: 'size' | 'leading' | 'before' | 'after'; name: string; least: number; most: number }[] = [
+  { key: 'size', name: 'Size', least: 3, most: 200 },
+  { key: 'leading', name: 'Line', least: 3, most: 400 },
+  { key: 'before', name: 'Above', least: 0, most: 2000 },
+  { key: 'after', name: 'Below', least: 0, most: 2000 },
+]
+
+export function StyleTable({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
+  return (
+    <table className="style-table">
+      <thead>
+        <tr>
+          <th scope="col">Kind</th>
+          <th scope="col">Face</th>
+          {sizes.map(({ key, name }) => (
+            <th key={key} scope="col">
+              {name} <small>pt</small>
+            </th>
+          ))}
+          <th scope="col">Lines</th>
+        </tr>
+      </thead>
+      <tbody>
+        {kinds.map(kind => {
+          const text = kind.get(style)
+          const set = (more: Partial<TextStyle>): void => change(kind.set(style, { ...text, ...more }))
+          return (
+            <tr key={kind.name}>
+              <th scope="row">{kind.name}</th>
+              <td>
+                <select
+                  aria-label={`${kind.name}: face`}
+                  value={text.face}
+                  onChange={event => set({ face: event.target.value as FaceName })}
+                >
+                  {Object.entries(faces).map(([key, name]) => (
+                    <option key={key} value={key}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </td>
+              {sizes.map(({ key, name, least, most }) => (
+                <td key={key}>
+                  <Cell
+                    label={`${kind.name}: ${name.toLowerCase()}, in points`}
+                    value={writeLength(text[key], 'pt')}
+                    read={typed => {
+                      const points = readLength(typed, 'pt')
+                      return points === null || points < least || points > most ? null : points
+                    }}
+                    wrong={`From ${least} to ${most} pt`}
+                    onChange={points => set({ [key]: points })}
+                  />
+                </td>
+              ))}
+              <td>
+                <select
+                  aria-label={`${kind.name}: how lines stand`}
+                  value={text.align}
+                  onChange={event => set({ align: event.target.value as TextStyle['align'] })}
+                >
+                  {Object.entries(aligns).map(([key, name]) => (
+                    <option key={key} value={key}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
