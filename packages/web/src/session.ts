@@ -2,6 +2,8 @@
 
 import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
+import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
@@ -44,6 +46,10 @@ export interface SessionView {
   canUndo: boolean
   canRedo: boolean
   drawings: Map<number, PageDrawing>
+  /** Why the page that was asked about ended where it did. */
+  reasons: { page: number; reasons: PageReasons | null } | null
+  /** What was looked for in the pages, and where it is. */
+  found: { query: string; matches: PageMatch[] }
 }
 
 const historyDepth = 500
@@ -108,6 +114,8 @@ export class Session {
       canUndo: false,
       canRedo: false,
       drawings: new Map(),
+      reasons: null,
+      found: { query: '', matches: [] },
     }))
     this.worker = new Worker(new URL('./workers/turnover.worker.ts', import.meta.url), { type: 'module' })
     this.worker.addEventListener('message', ({ data }: MessageEvent<FromTurnover>) => this.hear(data))
@@ -271,6 +279,17 @@ export class Session {
     this.tell({ kind: 'draw', pages })
   }
 
+  /** Asks why a page ended where it did, now and after every turnover; -1 asks no more. */
+  askWhy(page: number): void {
+    if (page < 0) this.use.setState({ reasons: null })
+    this.tell({ kind: 'why', page })
+  }
+
+  /** Looks for words in the pages, now and after every turnover. */
+  search(query: string): void {
+    this.tell({ kind: 'search', query })
+  }
+
   takeOver(): void {
     this.lock.takeOver()
   }
@@ -308,6 +327,12 @@ export class Session {
         break
       case 'drawn':
         this.use.setState({ drawings: new Map(message.drawings.map(drawing => [drawing.index, drawing])) })
+        break
+      case 'reasons':
+        this.use.setState({ reasons: { page: message.page, reasons: message.reasons } })
+        break
+      case 'found':
+        this.use.setState({ found: { query: message.query, matches: message.matches } })
         break
       case 'failed':
         this.use.setState({ failure: message.message, progress: null })

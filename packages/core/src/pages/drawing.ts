@@ -3,6 +3,7 @@ import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { Line } from '../type/paragraph.ts'
 import type { FaceName } from '../work/houseStyle.ts'
 import type { Mark, Placed } from './box.ts'
+import { countedBaselines } from './lineNumbers.ts'
 import type { Page } from './page.ts'
 
 /** All lengths in points from the top left corner of the page; baselines for text and formulas. */
@@ -20,6 +21,9 @@ export interface PageDrawing {
   pictures: { x: number; y: number; width: number; height: number; picture: string; alternative: string }[]
   /** Where blocks stand, for pointing at them. */
   areas: { block: string; y: number; height: number }[]
+  side: Page['side']
+  /** Baselines of the lines of text, in order. */
+  baselines: number[]
 }
 
 export function drawPage(page: Page): PageDrawing {
@@ -33,6 +37,8 @@ export function drawPage(page: Page): PageDrawing {
     rules: [],
     pictures: [],
     areas: [],
+    side: page.side,
+    baselines: countedBaselines(page.placed),
   }
   for (const placed of [...page.furniture, ...page.placed]) draw(placed, drawing)
   for (const { y, box } of page.placed) {

@@ -1,6 +1,6 @@
 /** Numbers beside the lines of text, for those who have to speak about single lines. */
 import type { TextStyle } from '../work/houseStyle.ts'
-import { type Box, box, type Mark, type Tag } from './box.ts'
+import { type Box, box, type Mark, type Placed, type Tag } from './box.ts'
 import type { PageBody } from './filling.ts'
 import { type Setting, setWords, words } from './setting.ts'
 
@@ -9,6 +9,13 @@ const counted = new Set<Tag>(['P', 'LBody', 'Title', 'H1', 'H2', 'H3', 'H4', 'H5
 type LineMark = Extract<Mark, { kind: 'line' }>
 const lineOf = ({ box: placed }: { box: Box }): LineMark | undefined =>
   placed.float ? undefined : (placed.marks.find(mark => mark.kind === 'line' && counted.has(mark.tag)) as LineMark | undefined)
+
+/** Baselines of the lines that count, in points from the top of the page, in order. */
+export const countedBaselines = (placed: Placed[]): number[] =>
+  placed.flatMap(found => {
+    const mark = lineOf(found)
+    return mark ? [found.y + mark.baseline] : []
+  })
 
 const counts = new WeakMap<PageBody, number>()
 

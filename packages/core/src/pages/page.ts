@@ -3,7 +3,7 @@ import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
 import { division, type Matter, matterOf } from '../work/schema.ts'
 import { type Box, box, type Mark, type Placed, type StripItem } from './box.ts'
-import type { PageBody } from './filling.ts'
+import type { MakeUpInput, PageBody } from './filling.ts'
 import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
 import { countLines, lineNumbers } from './lineNumbers.ts'
@@ -57,22 +57,33 @@ const noteSeparator = 14
 
 export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: Setting): PageBody[] {
   const key = `${division(flow.divisions[0]!).id} ${round}`
-  const byId = new Map<string, Box[]>()
-  for (const strip of flow.strips) for (const id of noteIds(strip)) byId.set(id, noteBoxes(id, setting))
+  const byId = notesOf(flow, setting)
   const notes = [...byId.values()]
   const kept = cache.get(key)
   if (kept && kept.houseStyle === setting.houseStyle && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes))
     return kept.bodies
-  const bodies = makeUp({
+  const bodies = makeUp(inputOf(flow, byId, setting))
+  cache.set(key, { strips: flow.strips, notes, houseStyle: setting.houseStyle, bodies })
+  return bodies
+}
+
+function notesOf(flow: Flow, setting: Setting): Map<string, Box[]> {
+  const byId = new Map<string, Box[]>()
+  for (const strip of flow.strips) for (const id of noteIds(strip)) byId.set(id, noteBoxes(id, setting))
+  return byId
+}
+
+/** What page make-up is given for a flow. */
+export function inputOf(flow: Flow, notes: Map<string, Box[]> | null, setting: Setting): MakeUpInput {
+  const byId = notes ?? notesOf(flow, setting)
+  return {
     strip: flow.strips.flat(),
     notesOf: id => byId.get(id) ?? [],
     height: setting.height,
     leading: setting.houseStyle.body.leading,
     noteSeparator,
     evenFeet: setting.houseStyle.evenFeet,
-  })
-  cache.set(key, { strips: flow.strips, notes, houseStyle: setting.houseStyle, bodies })
-  return bodies
+  }
 }
 
 const noteIdsOf = new WeakMap<StripItem[], string[]>()

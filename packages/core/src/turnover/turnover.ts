@@ -12,9 +12,10 @@ import { entriesOf } from '../lists/entries.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
 import { isGenerated, scanDivision } from '../numbers/scan.ts'
 import { idsOn } from '../pages/idsOn.ts'
-import { bodiesOf, type FlowCache, flowsOf, makePages, type Page, placePages } from '../pages/page.ts'
+import { bodiesOf, type FlowCache, flowsOf, makePages, type Page, type PagePlace, placePages } from '../pages/page.ts'
 import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips } from '../pages/strip.ts'
+import { explainPage, type PageReasons } from '../pages/why.ts'
 import { plainTextOf, type ReferencePart, saysPage, type Wording, wordReference } from '../references/wordReference.ts'
 import type { Fonts } from '../type/fonts.ts'
 import { division, titleOf } from '../work/schema.ts'
@@ -53,6 +54,8 @@ export class TurnoverEngine {
   private readonly numberWordings = new WeakMap<Node, { stamp: object; language: string; opensSentence: boolean; parts: ReferencePart[] }>()
   private ledger: WorkLedger | undefined
   private pages: Page[] = []
+  /** How the pages of the last turnover came about, for those who ask why. */
+  private latest: { places: PagePlace[]; setting: Setting } | null = null
   readonly fonts: Fonts
   readonly formulas: FormulaTypesetter
 
@@ -142,10 +145,17 @@ export class TurnoverEngine {
     const pages = makePages(places, setting, this.pages)
     const pageIndexOf = indexPages(pages)
     this.pages = pages
+    this.latest = { places, setting }
     this.forgetFlows(doc)
     const errorOf = (source: string, display: boolean): string => this.formulas.set(source, display).error
     const textOf = (node: Node): string => plainTextOf(node, wordingOf)
     return { work, ledger, pages, pageIndexOf, wordingOf, textOf, errorOf, rounds, settled }
+  }
+
+  /** Why a page of the last turnover ended where it did, and its figures and tables stand where they stand; null for empty pages. */
+  why(index: number): PageReasons | null {
+    const place = this.latest?.places[index]
+    return place?.body ? explainPage(place, this.latest!.places, this.latest!.setting) : null
   }
 
   /** Wordings that say no page depend on the numbers alone and are kept with them. */

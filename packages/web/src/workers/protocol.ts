@@ -1,6 +1,8 @@
 /** What the page and its workers say to each other. */
 import type { Finding } from '@steady-ledger/core/findings/finding.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
+import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import type { Picture, Settings } from '@steady-ledger/core/work/work.ts'
@@ -24,6 +26,10 @@ export type ToTurnover =
   | { kind: 'picture'; picture: PictureFacts }
   /** Asks for drawings of pages by index. */
   | { kind: 'draw'; pages: number[] }
+  /** Asks why a page ended where it did. */
+  | { kind: 'why'; page: number }
+  /** Asks for places in the pages; an empty query ends the search. */
+  | { kind: 'search'; query: string }
 
 export interface TurnoverSummary {
   version: number
@@ -42,6 +48,8 @@ export type FromTurnover =
   | { kind: 'progress'; done: number; of: number }
   | { kind: 'turnover'; summary: TurnoverSummary }
   | { kind: 'drawn'; version: number; drawings: PageDrawing[] }
+  | { kind: 'reasons'; page: number; reasons: PageReasons | null }
+  | { kind: 'found'; query: string; matches: PageMatch[] }
   | { kind: 'failed'; message: string }
 
 export type ToDispatch = {

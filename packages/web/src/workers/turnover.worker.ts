@@ -6,6 +6,7 @@
 import { findingsOf } from '@steady-ledger/core/findings/index.ts'
 import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
+import { searchPages } from '@steady-ledger/core/pages/search.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
 import { openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
@@ -23,6 +24,7 @@ const pause = 110
 const patience = 900
 const progressAfter = 400
 const mostKeptFormulas = 20_000
+const mostMatches = 2000
 
 const say = (message: FromTurnover): void => postMessage(message)
 const noBytes = new Uint8Array()
@@ -109,6 +111,8 @@ function finish(turnover: Turnover, milliseconds: number): void {
     },
   })
   draw()
+  explain()
+  if (query) search()
   void keepFormulas()
 }
 
@@ -116,6 +120,18 @@ function draw(): void {
   if (!latest || wanted.length === 0) return
   const drawings = wanted.flatMap(index => (latest!.pages[index] ? [drawPage(latest!.pages[index]!)] : []))
   say({ kind: 'drawn', version: latestVersion, drawings })
+}
+
+/** The page somebody wants explained, or -1, and the words somebody looks for: both are answered anew after every turnover. */
+let asked = -1
+let query = ''
+
+function explain(): void {
+  if (latest && asked >= 0) say({ kind: 'reasons', page: asked, reasons: engine.why(asked) })
+}
+
+function search(): void {
+  if (latest) say({ kind: 'found', query, matches: searchPages(latest.pages, query, mostMatches) })
 }
 
 async function keepFormulas(): Promise<void> {
@@ -170,6 +186,14 @@ function hear(message: ToTurnover): void {
     case 'draw':
       wanted = message.pages
       draw()
+      break
+    case 'why':
+      asked = message.page
+      explain()
+      break
+    case 'search':
+      query = message.query
+      search()
   }
 }
 

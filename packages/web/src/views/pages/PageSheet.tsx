@@ -2,7 +2,7 @@
 
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { FaceName } from '@steady-ledger/core/work/houseStyle.ts'
-import { memo } from 'react'
+import { memo, type ReactNode } from 'react'
 
 const faces: Record<FaceName, { family: string; weight?: number; style?: string }> = {
   serif: { family: "'Source Serif 4'" },
@@ -22,9 +22,11 @@ interface Props {
   /** The block the cursor is in. */
   current: string
   onGo(block: string): void
+  /** Drawn over the page: overlays, matches of a search. */
+  children?: ReactNode
 }
 
-export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddress, current, onGo }: Props) {
+export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddress, current, onGo, children }: Props) {
   const { width, height } = drawing
   return (
     <svg
@@ -100,6 +102,7 @@ export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddres
           </g>
         ))}
       </g>
+      {children}
     </svg>
   )
 })

@@ -1,12 +1,23 @@
 /** The page proofs: drawn from the same turnover as the PDF, only those in sight. */
+import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
+import { DropdownMenu } from 'radix-ui'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useSession, useView } from '../../app/sessionContext.ts'
+import { Matches, type Overlay, Overlays, overlayNames } from './Overlays.tsx'
+import { PageSearch } from './PageSearch.tsx'
 import { PageSheet } from './PageSheet.tsx'
+import { PrintPages } from './PrintPages.tsx'
+import { Thumbnails } from './Thumbnails.tsx'
+import { WhyPanel } from './WhyPanel.tsx'
 
-const zooms = [0.6, 0.8, 1, 1.25, 1.6]
+const zooms = [0.6, 0.8, 1, 1.25, 1.6, 2.1]
+const gridScale = 0.3
 const gap = 28
+type Mode = 'facing' | 'single' | 'grid'
+const modeNames: Record<Mode, string> = { facing: 'Facing', single: 'Single', grid: 'Grid' }
+const noPages: number[] = []
 
 export function PagesView() {
   const session = useSession()
@@ -16,20 +27,39 @@ export function PagesView() {
   const drawings = useView(view => view.drawings)
   const selected = useView(view => view.selected.id)
   const open = useView(view => view.openDivision)
+  const found = useView(view => view.found)
+  const { page } = useView(view => view.houseStyle)
   const [zoom, setZoom] = useState(2)
-  const [facing, setFacing] = useState(true)
+  const [mode, setMode] = useState<Mode>('facing')
   const [wanted, setWanted] = useState('')
+  const [overlays, setOverlays] = useState<ReadonlySet<Overlay>>(new Set())
+  const [why, setWhy] = useState(false)
+  const [small, setSmall] = useState(false)
+  const [smallPages, setSmallPages] = useState(noPages)
+  const [match, setMatch] = useState<PageMatch | undefined>()
+  const [printing, setPrinting] = useState(false)
+  const [across, setAcross] = useState(4)
   const scroll = useRef<HTMLDivElement>(null)
-  const { page } = session.work.houseStyle
-  const scale = zooms[zoom]!
+  const scale = mode === 'grid' ? gridScale : zooms[zoom]!
   const labels = turnover?.labels ?? []
+  useEffect(() => {
+    const area = scroll.current
+    if (!area) return
+    const watch = new ResizeObserver(() => setAcross(Math.max(1, Math.floor((area.clientWidth - 24) / (page.width * gridScale + 16)))))
+    watch.observe(area)
+    return () => watch.disconnect()
+  })
   // Facing pages stand as in the bound book: the first page alone on the right.
   const spreads = useMemo(() => {
-    if (!facing) return labels.map((_, index) => [index])
+    if (mode === 'single') return labels.map((_, index) => [index])
+    if (mode === 'grid')
+      return Array.from({ length: Math.ceil(labels.length / across) }, (_, row) =>
+        Array.from({ length: Math.min(across, labels.length - row * across) }, (_, i) => row * across + i),
+      )
     const list: (number | null)[][] = labels.length ? [[null, 0]] : []
     for (let i = 1; i < labels.length; i += 2) list.push(i + 1 < labels.length ? [i, i + 1] : [i, null])
     return list
-  }, [labels, facing])
+  }, [labels, mode, across])
   const virtual = useVirtualizer({
     count: spreads.length,
     getScrollElement: () => scroll.current,
@@ -37,17 +67,21 @@ export function PagesView() {
     overscan: 1,
   })
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new zoom gives every row a new height
-  useEffect(() => virtual.measure(), [scale, virtual])
+  useEffect(() => virtual.measure(), [scale, page.height, virtual])
   const items = virtual.getVirtualItems()
   const first = items[0]?.index ?? 0
   const last = items.at(-1)?.index ?? -1
   useEffect(() => {
-    const pages = spreads.slice(first, last + 1).flatMap(spread => spread.filter(index => index !== null))
-    session.draw(pages)
-  }, [session, spreads, first, last])
+    const large = spreads.slice(first, last + 1).flatMap(spread => spread.filter(index => index !== null))
+    session.draw(printing ? labels.map((_, index) => index) : [...new Set([...large, ...smallPages])])
+  }, [session, spreads, first, last, smallPages, printing, labels])
   useEffect(() => () => session.draw([]), [session])
 
-  const spreadOf = useCallback((index: number): number => (facing ? Math.floor((index + 1) / 2) : index), [facing])
+  const spreadOf = useCallback(
+    (index: number): number => (mode === 'facing' ? Math.floor((index + 1) / 2) : mode === 'grid' ? Math.floor(index / across) : index),
+    [mode, across],
+  )
+  const show = useCallback((index: number) => virtual.scrollToIndex(spreadOf(index), { align: 'start' }), [virtual, spreadOf])
   // Once, when the pages are there: the page of the address, else of the cursor.
   const arrived = useRef('')
   useEffect(() => {
@@ -56,41 +90,73 @@ export function PagesView() {
     if (arrived.current === goal) return
     arrived.current = goal
     const index = label ? turnover.labels.indexOf(label) : (turnover.pageOf.get(selected) ?? turnover.pageOf.get(open) ?? 0)
-    if (index >= 0) requestAnimationFrame(() => virtual.scrollToIndex(spreadOf(index), { align: 'start' }))
-  }, [turnover, label, selected, open, virtual, spreadOf])
+    if (index >= 0) requestAnimationFrame(() => show(index))
+  }, [turnover, label, selected, open, show])
+  // A change of size or arrangement leaves the page in sight that was in sight.
+  const kept = useRef<number | null>(null)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the page is shown again when it stands elsewhere
+  useEffect(() => {
+    if (kept.current !== null) show(kept.current)
+    kept.current = null
+  }, [mode, scale, across, show])
+  const foundPage = match?.page
+  useEffect(() => {
+    if (foundPage !== undefined) show(foundPage)
+  }, [foundPage, show])
 
   const go = useCallback((block: string) => navigate(`../galley/${block}`), [navigate])
   const address = useCallback((name: string) => session.pictureAddress(name), [session])
-  const jump = (): void => {
-    if (labels.includes(wanted.trim())) {
-      arrived.current = ''
-      navigate(`../pages/${wanted.trim()}`)
-    }
+  const endPrinting = useCallback(() => setPrinting(false), [])
+  const jumpTo = (to: string): void => {
+    arrived.current = ''
+    navigate(`../pages/${to}`)
   }
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.key !== 'p') return
+      event.preventDefault()
+      setPrinting(true)
+    }
+    addEventListener('keydown', onKey)
+    return () => removeEventListener('keydown', onKey)
+  }, [])
   if (!turnover)
     return (
       <main className="centre-note" aria-busy="true">
         Computing pages…
       </main>
     )
-  const here = spreads[items[Math.floor(items.length / 2)]?.index ?? 0]?.find(index => index !== null)
+  const top = virtual.scrollOffset ?? 0
+  const middle = items.find(item => item.end - gap > top + 120) ?? items.at(-1)
+  const inSight = spreads[middle?.index ?? 0]?.filter(index => index !== null) ?? []
+  // Of facing pages the one that was asked for, else the left one.
+  const here = inSight.find(index => labels[index] === label) ?? inSight[0] ?? 0
+  const keeping = (run: () => void) => (): void => {
+    kept.current = here
+    run()
+  }
+  const unknown = wanted.trim() !== '' && !labels.includes(wanted.trim())
   return (
     <main className="pages">
       <div className="tools">
         <div className="choices-row" role="group" aria-label="How pages stand">
-          <button type="button" aria-pressed={facing} onClick={() => setFacing(true)}>
-            Facing
-          </button>
-          <button type="button" aria-pressed={!facing} onClick={() => setFacing(false)}>
-            Single
-          </button>
+          {(Object.keys(modeNames) as Mode[]).map(key => (
+            <button key={key} type="button" aria-pressed={mode === key} onClick={keeping(() => setMode(key))}>
+              {modeNames[key]}
+            </button>
+          ))}
         </div>
         <div className="choices-row" role="group" aria-label="Size">
-          <button type="button" disabled={zoom === 0} onClick={() => setZoom(zoom - 1)} aria-label="Smaller">
+          <button type="button" disabled={mode === 'grid' || zoom === 0} onClick={keeping(() => setZoom(zoom - 1))} aria-label="Smaller">
             −
           </button>
           <span className="zoom">{Math.round(scale * 75)} %</span>
-          <button type="button" disabled={zoom === zooms.length - 1} onClick={() => setZoom(zoom + 1)} aria-label="Larger">
+          <button
+            type="button"
+            disabled={mode === 'grid' || zoom === zooms.length - 1}
+            onClick={keeping(() => setZoom(zoom + 1))}
+            aria-label="Larger"
+          >
             +
           </button>
         </div>
@@ -98,45 +164,95 @@ export function PagesView() {
           className="jump"
           onSubmit={event => {
             event.preventDefault()
-            jump()
+            if (wanted.trim() && !unknown) jumpTo(wanted.trim())
           }}
         >
           <label>
             Page{' '}
-            <input
-              value={wanted}
-              placeholder={here === undefined || here === null ? '' : labels[here]}
-              onChange={event => setWanted(event.target.value)}
-              aria-invalid={wanted.trim() !== '' && !labels.includes(wanted.trim())}
-            />
+            <input value={wanted} placeholder={labels[here]} onChange={event => setWanted(event.target.value)} aria-invalid={unknown} />
           </label>{' '}
           of {labels.length}
-          {wanted.trim() !== '' && !labels.includes(wanted.trim()) && <span className="field-wrong">no such page</span>}
+          {unknown && <span className="field-wrong">no such page</span>}
         </form>
+        <PageSearch onPlace={setMatch} />
         <span className="spring" />
-        <span className="quiet-note">
-          Balanced in {turnover.rounds} {turnover.rounds === 1 ? 'round' : 'rounds'}. A press on a block opens it in the galley.
-        </span>
-      </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
-      <div className="pages-scroll" ref={scroll} tabIndex={0} role="region" aria-label="Page proofs">
-        <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-          {items.map(item => (
-            <div key={item.key} className="spread" style={{ transform: `translateY(${item.start}px)` }}>
-              {spreads[item.index]!.map((index, side) => {
-                const drawing = index === null ? undefined : drawings.get(index)
-                const size = { width: page.width * scale, height: page.height * scale }
-                if (index === null) return <div key={`none-${side}`} style={size} />
-                return (
-                  <div key={index} className="page-place" style={size} data-page={labels[index]}>
-                    {drawing && <PageSheet drawing={drawing} scale={scale} pictureAddress={address} current={selected} onGo={go} />}
-                  </div>
-                )
-              })}
-            </div>
-          ))}
+        <div className="choices-row">
+          <button type="button" aria-pressed={small} onClick={() => setSmall(!small)}>
+            Thumbnails
+          </button>
+          <button type="button" aria-pressed={why} onClick={() => setWhy(!why)} title="Why the page in sight ends where it does">
+            Why
+          </button>
+          <DropdownMenu.Root modal={false}>
+            <DropdownMenu.Trigger className={overlays.size ? 'has-overlays' : ''}>Show</DropdownMenu.Trigger>
+            <DropdownMenu.Portal>
+              <DropdownMenu.Content className="menu" align="end">
+                {(Object.keys(overlayNames) as Overlay[]).map(key => (
+                  <DropdownMenu.CheckboxItem
+                    key={key}
+                    className="menu-item"
+                    checked={overlays.has(key)}
+                    onSelect={event => event.preventDefault()}
+                    onCheckedChange={on => setOverlays(new Set(on ? [...overlays, key] : [...overlays].filter(other => other !== key)))}
+                  >
+                    {overlayNames[key]}
+                    <span aria-hidden="true">{overlays.has(key) ? '✓' : ''}</span>
+                  </DropdownMenu.CheckboxItem>
+                ))}
+              </DropdownMenu.Content>
+            </DropdownMenu.Portal>
+          </DropdownMenu.Root>
+          <button type="button" onClick={() => setPrinting(true)}>
+            Print
+          </button>
         </div>
       </div>
+      <div className="pages-columns">
+        {small && <Thumbnails current={here} onVisible={setSmallPages} onChoose={index => jumpTo(labels[index]!)} />}
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
+        <div className="pages-scroll" ref={scroll} tabIndex={0} role="region" aria-label="Page proofs">
+          <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+            {items.map(item => (
+              <div
+                key={item.key}
+                className={mode === 'grid' ? 'spread grid-row' : 'spread'}
+                style={{ transform: `translateY(${item.start}px)` }}
+              >
+                {spreads[item.index]!.map((index, side) => {
+                  const drawing = index === null ? undefined : drawings.get(index)
+                  const size = { width: page.width * scale, height: page.height * scale }
+                  if (index === null) return <div key={`none-${side}`} style={size} />
+                  const matches = found.query ? found.matches.filter(other => other.page === index) : []
+                  return (
+                    <div key={index} className="page-place" style={size} data-page={labels[index]}>
+                      {drawing && (
+                        <PageSheet drawing={drawing} scale={scale} pictureAddress={address} current={selected} onGo={go}>
+                          {overlays.size > 0 && <Overlays drawing={drawing} page={page} shown={overlays} />}
+                          {matches.length > 0 && <Matches matches={matches} current={match} />}
+                        </PageSheet>
+                      )}
+                      {mode === 'grid' && (
+                        <button
+                          type="button"
+                          className="grid-label"
+                          onClick={() => {
+                            setMode('facing')
+                            jumpTo(labels[index]!)
+                          }}
+                        >
+                          {labels[index]}
+                        </button>
+                      )}
+                    </div>
+                  )
+                })}
+              </div>
+            ))}
+          </div>
+        </div>
+        {why && <WhyPanel page={here} label={labels[here] ?? ''} onClose={() => setWhy(false)} />}
+      </div>
+      {printing && <PrintPages onDone={endPrinting} />}
     </main>
   )
 }

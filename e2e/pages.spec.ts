@@ -1,0 +1,66 @@
+import { expect, test } from '@playwright/test'
+import { openDemo } from './support.ts'
+
+test('pages stand facing, single or in a grid, and the page in sight stays in sight', async ({ page }) => {
+  await openDemo(page, 'pages/20')
+  const field = page.getByLabel('Page', { exact: true })
+  const near = async (): Promise<void> => {
+    await expect(async () => {
+      const shown = Number(await field.getAttribute('placeholder'))
+      expect(Math.abs(shown - 20)).toBeLessThanOrEqual(7)
+    }).toPass()
+    await expect(page.locator('.page-place[data-page="20"] svg').first()).toBeVisible()
+  }
+  await near()
+  for (const mode of ['Single', 'Grid', 'Facing']) {
+    await page.getByRole('button', { name: mode }).click()
+    await near()
+  }
+  await page.getByRole('button', { name: 'Larger' }).click()
+  await near()
+  await page.getByRole('button', { name: 'Thumbnails' }).click()
+  await page.getByRole('navigation', { name: 'All pages, small' }).getByRole('button', { name: 'Page 18', exact: true }).click()
+  await expect(page).toHaveURL(/pages\/18$/)
+})
+
+test('words are found in the pages, marked, and walked through', async ({ page }) => {
+  await openDemo(page, 'pages')
+  await page.keyboard.press('Control+f')
+  await page.keyboard.type('thermocline')
+  const status = page.getByRole('search').getByRole('status')
+  await expect(status).toHaveText(/^1 of \d\d/)
+  await expect(page.locator('.match.current').first()).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(status).toHaveText(/^2 of /)
+  await page.keyboard.press('Shift+Enter')
+  await page.keyboard.press('Shift+Enter')
+  await expect(status).toHaveText(/^(\d\d+) of \1$/)
+  await page.getByLabel('Search in the pages').fill('no such words anywhere')
+  await expect(status).toHaveText('Nowhere')
+})
+
+test('a page says why it ended where it did, and a figure why it stands where it stands', async ({ page }) => {
+  await openDemo(page, 'pages/9')
+  await page.getByRole('button', { name: 'Why' }).click()
+  const why = page.getByRole('complementary', { name: /^Why page/ })
+  await expect(why).toContainText('It ends with')
+  await expect(why).toContainText('Also considered')
+  await page.getByRole('button', { name: 'Single' }).click()
+  await expect(why.getByRole('heading', { name: 'Page 9' })).toBeVisible()
+  await expect(why).toContainText(/On page 8 it would need \d+ mm, and \d+ mm were left/)
+  await why.getByRole('link').first().click()
+  await expect(page).toHaveURL(/galley/)
+})
+
+test('the browser prints the same pages, each on a sheet of its own', async ({ page }) => {
+  await page.addInitScript(() => {
+    window.print = () => {
+      const sheets = document.querySelectorAll('.print-pages .page-sheet')
+      document.body.dataset.printed = String(sheets.length)
+    }
+  })
+  await openDemo(page, 'pages', 'demo-paper')
+  await page.getByRole('button', { name: 'Print' }).click()
+  await expect(page.locator('body')).toHaveAttribute('data-printed', '10')
+  await expect(page.locator('.print-pages')).toHaveCount(0)
+})

@@ -1,0 +1,74 @@
+/** All pages small, in a strip beside the large ones. */
+import { useVirtualizer } from '@tanstack/react-virtual'
+import { useEffect, useRef } from 'react'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { PageSheet } from './PageSheet.tsx'
+
+const width = 84
+const labelHeight = 26
+
+export function Thumbnails({
+  current,
+  onVisible,
+  onChoose,
+}: {
+  current: number
+  onVisible(pages: number[]): void
+  onChoose(page: number): void
+}) {
+  const session = useSession()
+  const labels = useView(view => view.turnover?.labels) ?? []
+  const drawings = useView(view => view.drawings)
+  const { page } = useView(view => view.houseStyle)
+  const scroll = useRef<HTMLDivElement>(null)
+  const scale = width / page.width
+  const virtual = useVirtualizer({
+    count: labels.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: () => page.height * scale + labelHeight,
+    overscan: 2,
+  })
+  const items = virtual.getVirtualItems()
+  const first = items[0]?.index ?? 0
+  const last = items.at(-1)?.index ?? -1
+  useEffect(() => {
+    onVisible(Array.from({ length: last - first + 1 }, (_, i) => first + i))
+  }, [first, last, onVisible])
+  useEffect(() => () => onVisible([]), [onVisible])
+  useEffect(() => virtual.scrollToIndex(current, { align: 'auto' }), [current, virtual])
+  return (
+    <nav className="thumbnails" aria-label="All pages, small" ref={scroll}>
+      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {items.map(item => {
+          const drawing = drawings.get(item.index)
+          return (
+            <button
+              key={item.key}
+              type="button"
+              className="thumbnail"
+              style={{ transform: `translateY(${item.start}px)` }}
+              aria-current={item.index === current ? 'page' : undefined}
+              aria-label={`Page ${labels[item.index]}`}
+              onClick={() => onChoose(item.index)}
+            >
+              <span className="page-place" style={{ width, height: page.height * scale }}>
+                {drawing && (
+                  <PageSheet
+                    drawing={drawing}
+                    scale={scale}
+                    pictureAddress={name => session.pictureAddress(name)}
+                    current=""
+                    onGo={nowhere}
+                  />
+                )}
+              </span>
+              <span>{labels[item.index]}</span>
+            </button>
+          )
+        })}
+      </div>
+    </nav>
+  )
+}
+
+const nowhere = (): void => {}
