@@ -62,6 +62,21 @@ export const plainEq = (source: string): Node => nodes.equation!.create({ formul
 const item = (content: Node[]): Node => nodes.listItem!.create(null, nodes.paragraph!.create(null, content))
 export const bullets = (...items: Node[][]): Node => nodes.bulletedList!.create(null, items.map(item))
 export const steps = (...items: Node[][]): Node => nodes.numberedList!.create(null, items.map(item))
+export const quote = (...paragraphs: Node[]): Node => nodes.quotation!.create(null, paragraphs)
+export const verse = (...lines: string[]): Node =>
+  nodes.verse!.create(
+    null,
+    lines.map(line => paragraph([line])),
+  )
+export const epigraph = (words: Node[], from: Node[]): Node =>
+  nodes.epigraph!.create(null, [nodes.paragraph!.create(null, words), nodes.attribution!.create(null, from)])
+export const described = (...pairs: [term: Node[], meaning: Node][]): Node =>
+  nodes.descriptionList!.create(
+    null,
+    pairs.flatMap(([term, meaning]) => [nodes.term!.create(null, term), nodes.description!.create(null, meaning)]),
+  )
+export const listing = (label: string, caption: Node[], text: string): Node =>
+  nodes.listing!.create({ label }, [nodes.caption!.create(null, caption), nodes.listingText!.create(null, schema.text(text))])
 export const fill = (): Node => nodes.fill!.create()
 
 interface FigureOptions {

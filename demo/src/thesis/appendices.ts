@@ -1,4 +1,4 @@
-import { div, eq, f, h2, note, p, ref, t, tab } from '../builder.ts'
+import { described, div, eq, f, h2, listing, note, p, ref, t, tab } from '../builder.ts'
 
 export const appendixA = div(
   { role: 'appendix', label: 'station-log' },
@@ -44,6 +44,32 @@ export const appendixC = div(
   h2('thermistors-appendix', 'Thermistors and loggers'),
   p`The thermistors are glass beads of one millimetre in a steel needle, with a resistance of 10 kΩ at 25 °C. In moving water they follow a change of temperature with a time constant of 3 seconds, in still water of 5.${note`Measured by plunging them from one bath into another, with the film camera of the institute as a clock.`} They are read with a current of 10 microampere for 20 milliseconds, which heats them by less than 0.1 mK. The loggers hold 283,000 readings, run on two cells, and are sealed with a ring that was renewed at every opening whether it seemed to need it or not. None leaked.`,
   p`The clocks are quartz, cut for 25 °C, and run slow in cold water by up to 1.4 seconds a day. Since the water is coldest where the deep loggers hang, these drift the most; the correction of ${ref('clock-correction')} takes the drift as steady, which it would be if the temperature were. For the deepest logger at W1 the error of this assumption is 11 seconds at most.`,
+  p`What a logger does between two visits is short enough to be given whole. ${ref('logger-program')} is the program of the second and third seasons, which differs from that of the first in its fourth line.`,
+  listing(
+    'logger-program',
+    t`The program of the loggers, in the notation of their maker.`,
+    [
+      'every 60 s:',
+      '  power on bridge',
+      '  wait 40 ms',
+      '  take 8 readings, drop highest and lowest',
+      '  power off bridge',
+      '  store mean of 6 as 16 bits',
+      '',
+      'every 24 h at 03:00:',
+      '  store clock, supply, tilt',
+      '  if supply < 2.7 V: every 60 s becomes every 300 s',
+    ].join('\n'),
+  ),
+  p`Its words have the following meaning.`,
+  described(
+    [
+      t`bridge`,
+      p`The four resistors of which the thermistor is one. It warms the bead by two thousandths of a degree while it is on, which is why it is not left on.`,
+    ],
+    [t`supply`, p`The voltage of the cells under load. Below 2.7 V the lowest bits of a reading begin to wander.`],
+    [t`tilt`, p`The angle of the line at the logger, from which the true depth follows by the cosine.`],
+  ),
   h2('constants-list', 'Constants'),
   tab('all-constants', t`Constants used in this thesis.`, 'llr', [
     ['Symbol', 'Meaning', 'Value'],

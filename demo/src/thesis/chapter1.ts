@@ -1,8 +1,9 @@
-import { bullets, div, em, eq, f, fig, full, h2, h3, note, num, p, page, ref, t, tab } from '../builder.ts'
+import { bullets, div, em, epigraph, eq, f, fig, full, h2, h3, note, num, p, page, ref, t, tab } from '../builder.ts'
 
 export const chapter1 = div(
   { role: 'chapter', label: 'introduction' },
   'A lake in three rooms',
+  epigraph(t`The wind goes into the first room and knocks at the second.`, t`Said at Harrow Ness of a westerly that will not last`),
   p`Lake Vessary lies in a fold of the Orrin uplands at 412 metres above the sea. Seen from the road it is one sheet of water,
     eleven kilometres long and seldom wider than two. Seen from below it is three: two sills divide it into a deep western basin, a
     shallow middle and a small, steep-sided eastern basin, joined by passages through which a rowing boat hardly notices the change of

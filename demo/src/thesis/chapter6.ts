@@ -1,4 +1,4 @@
-import { div, eq, f, fig, h2, h3, note, p, page, ref, t, tab } from '../builder.ts'
+import { div, eq, f, fig, h2, h3, note, p, page, quote, ref, t, tab } from '../builder.ts'
 
 export const chapter6 = div(
   { role: 'chapter', label: 'forecast' },
@@ -79,6 +79,11 @@ export const chapter6 = div(
     will be of less use.`,
   p`For those who teach the subject there may be another use. It is common to begin with the column, to go on to the basin, and to mention at the end, if there is time, that real lakes have shapes. Lake Vessary suggests the other order. Begin with the rooms and the doors; ask what passes and what does not; and come to the column last, as the thing that is left inside each room when the doors are shut. A student who has once seen the nine hours go by on a record, as in ${ref('tilt')}, will not again take the temperature at the jetty for that of the
     lake.`,
+  p`The oldest account of a turnover that we have was not written as one. It stands in the diary of Anselm Tarrow, between the price of coal and a remark on the vicar:`,
+  quote(
+    p`Westerly all night. This morning the whole of the first room brown as tea and smelling of the bottom, and by noon the second likewise; in the third they drew clear water until Thursday. Asked old Penrow the reason. He says that the doors were open.`,
+  ),
+  p`It took three seasons, four moorings and the better part of this thesis to say the same with an error bar.`,
   h2('thanks-to-lake', 'What remains in the lake'),
   p`Three of the four anchors were lifted. The fourth, at M1, could not be: it had worked itself into the mud to its shoulders and the line parted. It lies at 19.6 metres with a brass plate on it, that gives the name of the lake, the year, and the temperature on the day on which it was left, 6.31 °C.${note`Given to two places, as is right for something that will be read by strangers.`} If anyone should find it and have a thermometer, the author would be glad to know.`,
 )

@@ -1,7 +1,12 @@
 import fc from 'fast-check'
+import { div, p } from '../../../demo/src/builder.ts'
 import { type Box, box, costs, type FloatPlacement, type StripItem, space } from '../src/pages/box.ts'
 import type { PageBody } from '../src/pages/filling.ts'
 import { makeUp } from '../src/pages/makeUp.ts'
+import { schema } from '../src/work/schema.ts'
+import { newEngine, workOf } from './support/work.ts'
+
+const paragraphNode = (attrs: object) => schema.nodes.paragraph!.create(attrs, schema.text('Keywords: wind, water'))
 
 const height = 300
 const leading = 15
@@ -190,6 +195,17 @@ test('a figure at the foot stands there, one of its own page has it alone, and a
 test('a pinned block stands on its line of the page, or at once where that line is passed', () => {
   const [page] = cut([...paragraph('a', 3), line('key', { pin: 10 }), line('late', { pin: 2 })])
   expect(page!.placed.map(({ y }) => y)).toEqual([0, 15, 30, 9 * leading, 10 * leading])
+})
+
+test('a paragraph of the abstract can be held at line 40 of its page, and lines can stand left, centred or right', () => {
+  const make = (attrs: object) => paragraphNode(attrs)
+  const work = workOf([div({ role: 'abstract' }, 'Abstract', p`Some text.`, make({ pin: 30 }), make({ align: 'right' }))])
+  const { pages, work: made } = newEngine().run(work)
+  const { body, page } = made.houseStyle
+  const [, , held, right] = pages[0]!.placed.filter(({ box: placed }) => placed.marks.length)
+  expect(held!.y - page.top).toBeCloseTo(29 * body.leading, 5)
+  const mark = right!.box.marks[0] as { line: { end: number } }
+  expect(mark.line.end).toBeCloseTo(page.width - page.inner - page.outer, 5)
 })
 
 test('even feet: spaces are opened where text goes on overleaf, and the last page ends where it ends', () => {

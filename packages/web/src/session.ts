@@ -393,7 +393,10 @@ function selectedBlock(state: EditorState): { id: string; kind: string; at: numb
   const { $head } = selection
   for (let depth = $head.depth; depth > 0; depth--) {
     const node = $head.node(depth)
-    if (['figure', 'table', 'heading', 'division', 'numberedList'].includes(node.type.name))
+    // Where lines are placed one by one, each has fields of its own.
+    if (node.type.name === 'paragraph' && depth === 2 && ['titlePage', 'abstract'].includes($head.node(1).attrs.role))
+      return { id: node.attrs.id, kind: 'paragraph', at: $head.before(depth) }
+    if (['figure', 'table', 'listing', 'heading', 'division', 'numberedList'].includes(node.type.name))
       return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
   }
   return { id: '', kind: '', at: 0 }

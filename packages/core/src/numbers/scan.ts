@@ -84,7 +84,8 @@ function scanAnew(root: Node): DivisionScan {
         })
         break
       case 'figure':
-      case 'table': {
+      case 'table':
+      case 'listing': {
         const short = node.maybeChild(1)?.type.name === 'shortCaption' ? node.child(1) : null
         item({
           id: own,

@@ -11,7 +11,19 @@ export type Mark =
   | { kind: 'picture'; x: number; y: number; width: number; height: number; picture: string; alternative: string }
 
 /** What a line is in the structure of the document, for readers that listen to it. */
-export type Tag = 'Title' | `H${1 | 2 | 3 | 4 | 5 | 6}` | 'P' | 'LBody' | 'Caption' | 'TH' | 'TD' | 'Note' | 'TOCI' | 'Lbl' | 'Artifact'
+export type Tag =
+  | 'Title'
+  | `H${1 | 2 | 3 | 4 | 5 | 6}`
+  | 'P'
+  | 'LBody'
+  | 'Caption'
+  | 'TH'
+  | 'TD'
+  | 'Note'
+  | 'TOCI'
+  | 'Lbl'
+  | 'Code'
+  | 'Artifact'
 
 /**
  * The structure elements a line stands in, from the outermost, each a standard tag, a space, and a key that is the element's own:

@@ -57,7 +57,8 @@ function partsOf(node: Node): StripPart[] {
       saysPages: saysPages(block),
       make: setting => cached(block, key, block.attrs.id, setting, () => handler(block, setting, place)),
     })
-    after = kind
+    // A figure that may float away does not part the paragraphs around it.
+    if (!('placement' in block.attrs) || block.attrs.placement === 'here') after = kind
   }
   return parts
 }

@@ -94,9 +94,10 @@ const nodes: Record<string, NodeSpec> = {
   paragraph: {
     group: 'block',
     content: 'inline*',
-    attrs: { ...identified, align: oneOf(null, [null, 'left', 'centre', 'right']) },
+    // `pin` is the line of its page that it stands on, from 1; 0 for where the text comes to it.
+    attrs: { ...identified, align: oneOf(null, [null, 'left', 'centre', 'right']), pin: number(0) },
     parseDOM: [{ tag: 'p' }],
-    toDOM: () => ['p', 0],
+    toDOM: node => ['p', node.attrs.align ? { 'data-align': node.attrs.align } : {}, 0],
   },
   heading: {
     group: 'block',
@@ -128,6 +129,43 @@ const nodes: Record<string, NodeSpec> = {
     defining: true,
     parseDOM: [{ tag: 'li' }],
     toDOM: () => ['li', 0],
+  },
+  quotation: {
+    group: 'block',
+    content: 'paragraph+',
+    attrs: identified,
+    defining: true,
+    parseDOM: [{ tag: 'blockquote' }],
+    toDOM: () => ['blockquote', 0],
+  },
+  /** Verse: every paragraph is a line of it; a stanza is a block of its own. */
+  verse: { ...carried('verse', 'div', identified), group: 'block', content: 'paragraph+', defining: true },
+  epigraph: { ...carried('epigraph', 'div', identified), group: 'block', content: 'paragraph+ attribution?', defining: true },
+  attribution: { ...carried('attribution', 'cite', {}), content: 'inline*', defining: true },
+  descriptionList: {
+    group: 'block',
+    content: '(term description)+',
+    attrs: identified,
+    parseDOM: [{ tag: 'dl' }],
+    toDOM: () => ['dl', 0],
+  },
+  term: { content: 'inline*', defining: true, parseDOM: [{ tag: 'dt' }], toDOM: () => ['dt', 0] },
+  description: { content: 'paragraph+', defining: true, parseDOM: [{ tag: 'dd' }], toDOM: () => ['dd', 0] },
+  /** Text set as it stands, line by line, under a caption. */
+  listing: {
+    ...carried('listing', 'figure', { ...labelled, placement }),
+    group: 'block',
+    content: 'caption shortCaption? listingText',
+    isolating: true,
+  },
+  listingText: {
+    content: 'text*',
+    marks: '',
+    code: true,
+    defining: true,
+    whitespace: 'pre',
+    parseDOM: [{ tag: 'pre', preserveWhitespace: 'full' }],
+    toDOM: () => ['pre', ['code', 0]],
   },
   figure: {
     ...carried('figure', 'figure', { ...labelled, picture: string(), width: number(0.8), alternative: string(), placement }),

@@ -3,7 +3,7 @@
 import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
-import { insertDivision, insertTable, setHeading } from '../editor/insert.ts'
+import { insertDivision, insertTable, insertText, setHeading } from '../editor/insert.ts'
 import { onSection } from '../editor/keys.ts'
 import type { Session } from '../session.ts'
 import { act } from './acts.ts'
@@ -25,6 +25,11 @@ const editor =
 export const namedCommands: NamedCommand[] = [
   { name: 'Insert a figure', keys: 'Ctrl Alt F', run: act.figure },
   { name: 'Insert a table', keys: 'Ctrl Alt T', run: editor(insertTable()) },
+  { name: 'Insert a quotation', run: editor(insertText('quotation')) },
+  { name: 'Insert verse', run: editor(insertText('verse')) },
+  { name: 'Insert an epigraph', run: editor(insertText('epigraph')) },
+  { name: 'Insert a list of descriptions', run: editor(insertText('descriptionList')) },
+  { name: 'Insert a listing', run: editor(insertText('listing')) },
   { name: 'Insert an equation', keys: 'Ctrl Alt E', run: act.equation },
   { name: 'Insert a formula in the line', keys: 'Ctrl Alt M', run: act.formula },
   { name: 'Insert a footnote', keys: 'Ctrl Alt N', run: act.note },
@@ -33,6 +38,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'New appendix', run: editor(insertDivision('appendix')) },
   { name: 'New contents', run: editor(insertDivision('contents', 'Contents')) },
   { name: 'New list of figures', run: editor(insertDivision('seriesList', 'List of figures', 'figure')) },
+  { name: 'New list of listings', run: editor(insertDivision('seriesList', 'List of listings', 'listing')) },
   { name: 'New list of tables', run: editor(insertDivision('seriesList', 'List of tables', 'table')) },
   { name: 'Make this a heading of level 2', keys: 'Ctrl Alt 2', run: editor(setHeading(2)) },
   { name: 'Make this a heading of level 3', keys: 'Ctrl Alt 3', run: editor(setHeading(3)) },

@@ -91,6 +91,60 @@ const leaveCaption: Command = (state, dispatch) => {
   return true
 }
 
+/** Enter in a list of descriptions: from a term to its description, from an empty line to the next term, from an empty term out. */
+const inDescriptions: Command = (state, dispatch) => {
+  const { $from, empty } = state.selection
+  if (!empty) return false
+  const tr = state.tr
+  if ($from.parent.type.name === 'term') {
+    const list = $from.node(-1)
+    const index = $from.index(-1)
+    const description = list.child(index + 1)
+    const unused = $from.parent.content.size === 0 && description.textContent === ''
+    if (unused && index > 0 && index === list.childCount - 2) {
+      // An empty last pair ends the list.
+      const end = $from.after(-1)
+      tr.delete($from.before(), end - 1)
+      const after = tr.mapping.map(end)
+      tr.insert(after, nodes.paragraph!.create())
+      dispatch?.(tr.setSelection(TextSelection.create(tr.doc, after + 1)).scrollIntoView())
+      return true
+    }
+    dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve($from.after() + 1))).scrollIntoView())
+    return true
+  }
+  const description = $from.depth > 1 ? $from.node(-1) : null
+  if (description?.type.name !== 'description' || $from.parent.content.size > 0 || $from.index(-1) < description.childCount - 1)
+    return false
+  const at = $from.after(-1)
+  const pair = [nodes.term!.create(), nodes.description!.create(null, nodes.paragraph!.create())]
+  tr.insert(at, pair)
+  if (description.childCount > 1) tr.delete($from.before(), $from.after())
+  const term = tr.mapping.map(at, -1)
+  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, term + 1)).scrollIntoView())
+  return true
+}
+
+/** Ctrl+Enter leaves a listing for the text after it; Enter on the last, empty line of a motto goes on to where it is from. */
+const leaveListing: Command = (state, dispatch) => {
+  const { $from } = state.selection
+  if ($from.parent.type.name !== 'listingText' && $from.parent.type.name !== 'attribution') return false
+  const at = $from.after(-1)
+  const tr = state.tr
+  if (tr.doc.resolve(at).nodeAfter?.type.name !== 'paragraph') tr.insert(at, nodes.paragraph!.create())
+  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + 1)).scrollIntoView())
+  return true
+}
+const leaveAttribution: Command = (state, dispatch) =>
+  state.selection.$from.parent.type.name === 'attribution' && leaveListing(state, dispatch)
+
+/** A tab in a listing is so many spaces. */
+const indentListing: Command = (state, dispatch) => {
+  if (state.selection.$from.parent.type.name !== 'listingText') return false
+  dispatch?.(state.tr.insertText('  '))
+  return true
+}
+
 const headingToParagraph: Command = (state, dispatch) => {
   const { $from, empty } = state.selection
   return empty && $from.parentOffset === 0 && $from.parent.type.name === 'heading' ? setHeading(0)(state, dispatch) : false
@@ -112,16 +166,18 @@ export const editingKeys = (): Plugin =>
       liftListItem(nodes.listItem!),
       leaveHeading,
       leaveCaption,
+      leaveAttribution,
+      inDescriptions,
       newlineInCode,
       createParagraphNear,
       liftEmptyBlock,
       splitBlock,
     ),
-    'Mod-Enter': exitCode,
+    'Mod-Enter': chainCommands(leaveListing, exitCode),
     Backspace: backspace,
     'Mod-Backspace': backspace,
     Delete: chainCommands(deleteSelection, joinForward, selectNodeForward),
-    Tab: chainCommands(sinkListItem(nodes.listItem!), goToNextCell(1)),
+    Tab: chainCommands(indentListing, sinkListItem(nodes.listItem!), goToNextCell(1)),
     'Shift-Tab': chainCommands(liftListItem(nodes.listItem!), goToNextCell(-1)),
     'Mod-b': toggleMark(marks.strong!),
     'Mod-i': toggleMark(marks.emphasis!),
@@ -145,6 +201,7 @@ export const typedStructure = (): Plugin =>
     rules: [
       textblockTypeInputRule(/^(#{1,4}) $/, nodes.heading!, match => ({ level: match[1]!.length + 1 })),
       wrappingInputRule(/^\s*[-•] $/, nodes.bulletedList!),
+      wrappingInputRule(/^> $/, nodes.quotation!),
       wrappingInputRule(/^1[.)] $/, nodes.numberedList!),
       new InputRule(/--$/, '–'),
       new InputRule(/\.\.\.$/, '…'),

@@ -1,15 +1,34 @@
-import { lineBoxes, space } from '../box.ts'
+import type { TextStyle } from '../../work/houseStyle.ts'
+import { type Box, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
 
 /** A paragraph is indented where it follows another; after a heading or a display it begins flush. */
 export const paragraph: BlockHandler = (node, setting, place) => {
   const { body, titlePage, indent, paragraphGap } = setting.houseStyle
-  if (place.role === 'titlePage') {
-    const style = { ...titlePage.line }
-    const lines = setText(node, setting, { style: titlePage.line, measure: setting.measure })
-    return [...lineBoxes(lines, { ...style, x: 0, tag: 'P', block: node.attrs.id }), { kind: 'space', height: style.after }]
-  }
-  const lines = setText(node, setting, { style: body, measure: setting.measure, indent: place.after === 'paragraph' ? indent : 0 })
-  const boxes = lineBoxes(lines, { ...body, x: 0, tag: 'P', block: node.attrs.id })
+  const own = place.role === 'titlePage' ? titlePage.line : body
+  const style = node.attrs.align ? aligned(own, node.attrs.align) : own
+  const flush = place.role === 'titlePage' || node.attrs.align || place.after !== 'paragraph'
+  const lines = setText(node, setting, { style, measure: setting.measure, indent: flush ? 0 : indent })
+  const boxes = pinned(lineBoxes(lines, { ...style, x: 0, tag: 'P', block: node.attrs.id }), node.attrs.pin)
+  if (place.role === 'titlePage') return [...boxes, { kind: 'space', height: style.after }]
   return paragraphGap ? [space(paragraphGap), ...boxes, space(paragraphGap)] : boxes
+}
+
+/** A paragraph that is held at a line of its page stays whole. */
+function pinned(boxes: Box[], pin: number): StripItem[] {
+  if (pin < 1 || !boxes[0]) return boxes
+  boxes[0].pin = pin
+  for (const box of boxes.slice(0, -1)) box.breakAfter = Infinity
+  return boxes
+}
+
+const styles = new WeakMap<TextStyle, Map<string, TextStyle>>()
+
+/** The style with an alignment of its own; the same object every time, so that set lines are found again. */
+function aligned(style: TextStyle, align: TextStyle['align']): TextStyle {
+  let variants = styles.get(style)
+  if (!variants) styles.set(style, (variants = new Map()))
+  let variant = variants.get(align)
+  if (!variant) variants.set(align, (variant = { ...style, align }))
+  return variant
 }

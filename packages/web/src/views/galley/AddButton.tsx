@@ -8,7 +8,7 @@ import { DropdownMenu } from 'radix-ui'
 import { useEffect, useState } from 'react'
 import { act } from '../../app/acts.ts'
 import { useSession } from '../../app/sessionContext.ts'
-import { insertDivision, insertTable, setHeading } from '../../editor/insert.ts'
+import { insertDivision, insertTable, insertText, setHeading } from '../../editor/insert.ts'
 
 export function AddButton({ view }: { view: EditorView }) {
   const session = useSession()
@@ -53,6 +53,11 @@ export function AddButton({ view }: { view: EditorView }) {
           {item('Equation', 'Ctrl Alt E', () => act.equation(session))}
           {item('Bulleted list', '- space', () => session.run(wrapInList(schema.nodes.bulletedList!)))}
           {item('Numbered list', '1. space', () => session.run(wrapInList(schema.nodes.numberedList!)))}
+          {item('Description list', '', () => session.run(insertText('descriptionList')))}
+          {item('Quotation', '> space', () => session.run(insertText('quotation')))}
+          {item('Verse', '', () => session.run(insertText('verse')))}
+          {item('Epigraph', '', () => session.run(insertText('epigraph')))}
+          {item('Listing', '', () => session.run(insertText('listing')))}
           <DropdownMenu.Separator className="menu-rule" />
           {item('Formula in the line', 'Ctrl Alt M', () => act.formula(session))}
           {item('Reference', 'Ctrl Alt R', () => act.reference(session))}

@@ -12,6 +12,7 @@ import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { Composer } from '../../composer/Composer.tsx'
 import { insertEquation, insertFigure, insertFormula, insertNote } from '../../editor/insert.ts'
+import { captionedView } from '../../editor/nodeViews/captioned.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { divisionView } from '../../editor/nodeViews/division.ts'
 import { figureView } from '../../editor/nodeViews/figure.ts'
@@ -19,7 +20,6 @@ import { equationView, formulaView } from '../../editor/nodeViews/formula.ts'
 import { headingView } from '../../editor/nodeViews/heading.ts'
 import { noteView } from '../../editor/nodeViews/note.ts'
 import { referenceView } from '../../editor/nodeViews/reference.ts'
-import { tableView } from '../../editor/nodeViews/table.ts'
 import type { Session } from '../../session.ts'
 import { newId } from '../../storage/database.ts'
 import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
@@ -85,7 +85,8 @@ export function Galley() {
         title: headingView(hosts),
         heading: headingView(hosts),
         figure: figureView(hosts),
-        table: tableView(hosts),
+        table: captionedView(hosts, 'Tab.'),
+        listing: captionedView(hosts, 'List.'),
         equation: equationView(hosts),
         formula: formulaView(hosts),
         note: noteView(hosts),

@@ -35,13 +35,29 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   return (
     <aside className="slip" aria-label="Slip: what is selected">
       <Heading node={node} id={ownId} />
+      {node.type.name === 'paragraph' && (
+        <>
+          <Choice
+            label="How its lines stand"
+            value={(node.attrs.align as string | null) ?? 'usual'}
+            options={{ usual: 'As the house style says', left: 'Left', centre: 'Centred', right: 'Right' }}
+            onChange={value => set('align', value === 'usual' ? null : value)}
+          />
+          <Field
+            label="Held at line … of its page"
+            value={node.attrs.pin ? String(node.attrs.pin) : ''}
+            check={value => (/^\s*\d{0,3}\s*$/.test(value) ? '' : 'A line of the page, from 1, or nothing.')}
+            onChange={value => set('pin', Number(value) || 0)}
+          />
+        </>
+      )}
       {node.type.name === 'figure' && <FigureFields node={node} at={at} set={set} onPicture={onPicture} />}
-      {node.type.name === 'table' && <ShortCaption node={node} at={at} />}
-      {(node.type.name === 'figure' || node.type.name === 'table') && (
+      {(node.type.name === 'table' || node.type.name === 'listing') && <ShortCaption node={node} at={at} />}
+      {['figure', 'table', 'listing'].includes(node.type.name) && (
         <Choice
           label="Where it stands"
           value={node.attrs.placement as Placement}
-          options={placements}
+          options={node.type.name === 'listing' ? { ...placements, auto: 'In the text; it may break between its lines' } : placements}
           onChange={value => set('placement', value)}
         />
       )}
@@ -90,8 +106,10 @@ const placements: Record<Placement, string> = {
 }
 
 const kinds: Record<string, string> = {
+  paragraph: 'Paragraph',
   figure: 'Figure',
   table: 'Table',
+  listing: 'Listing',
   equation: 'Equation',
   formula: 'Formula',
   heading: 'Section',

@@ -21,6 +21,7 @@ const shows: Record<string, (entry: Entry) => boolean> = {
   All: entry => entry.item.kind !== 'note',
   Figures: entry => entry.item.series === 'figure',
   Tables: entry => entry.item.series === 'table',
+  Listings: entry => entry.item.series === 'listing',
   Equations: entry => entry.item.series === 'equation',
   Headings: entry => entry.item.kind === 'heading',
   Notes: entry => entry.item.kind === 'note',

@@ -1,15 +1,16 @@
 import type { Node } from '@tiptap/pm/model'
 import { element, type Hosts, numberColumn, outside, type ViewMaker } from './common.ts'
 
-export const tableView =
-  ({ live }: Hosts): ViewMaker =>
+/** A table or listing: its number in the column, its caption and content below. */
+export const captionedView =
+  ({ live }: Hosts, short: string): ViewMaker =>
   node => {
-    const dom = element('figure', 'block table-block')
+    const dom = element('figure', `block ${node.type.name}-block`)
     dom.dataset.id = node.attrs.id
     const column = numberColumn(
       live,
       () => node.attrs.id,
-      number => `Tab. ${number}`,
+      number => `${short} ${number}`,
     )
     const content = element('div', 'captions')
     dom.append(column.dom, content)

@@ -1,0 +1,43 @@
+import { strongOf } from '../../type/fonts.ts'
+import type { TextStyle } from '../../work/houseStyle.ts'
+import { costs, lineBoxes, type StripItem, space } from '../box.ts'
+import { type BlockHandler, setText } from '../setting.ts'
+
+const termStyles = new WeakMap<TextStyle, TextStyle>()
+
+/** The same object every time, so that set lines are found again. */
+function termStyle(body: TextStyle): TextStyle {
+  let style = termStyles.get(body)
+  if (!style) termStyles.set(body, (style = { ...body, face: strongOf(body.face), align: 'left' }))
+  return style
+}
+
+/** Terms in a heavier face, each on a line of its own over what it means. */
+export const descriptionList: BlockHandler = (node, setting) => {
+  const { list, body } = setting.houseStyle
+  const strip: StripItem[] = [space(list.between * 2)]
+  const id = node.attrs.id as string
+  node.forEach((part, _at, index) => {
+    const within = [`L ${id}`, `LI ${id} ${index >> 1}`]
+    if (part.type.name === 'term') {
+      const style = termStyle(body)
+      const lines = setText(part, setting, { style, measure: setting.measure })
+      const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'Lbl', block: id, within: [...within, `Lbl ${id} ${index}`] })
+      // A term never stands without the beginning of what it means.
+      for (const box of boxes) box.breakAfter = Infinity
+      strip.push(...boxes)
+      return
+    }
+    part.forEach((paragraph, _place, order) => {
+      const lines = setText(paragraph, setting, { style: body, measure: setting.measure - list.indent, indent: order > 0 ? body.size : 0 })
+      const held = [...within, `LBody ${id} ${index}`]
+      strip.push(...lineBoxes(lines, { ...body, x: list.indent, tag: 'LBody', block: paragraph.attrs.id, within: held }))
+    })
+    if (index < node.childCount - 1) {
+      const last = strip.findLast(item => item.kind === 'box')
+      if (last) last.breakAfter = Math.max(last.breakAfter, costs.insideList)
+      strip.push(space(list.between * 2))
+    }
+  })
+  return [...strip, space(list.between * 2)]
+}

@@ -1,0 +1,96 @@
+import { described, div, epigraph, listing, p, quote, ref, t, verse } from '../../../demo/src/builder.ts'
+import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
+import { drawPage } from '../src/pages/drawing.ts'
+import type { Page } from '../src/pages/page.ts'
+import { referenceText } from '../src/references/wordReference.ts'
+import type { Node } from '../src/work/schema.ts'
+import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
+
+const words = (page: Page): { x: number; text: string; face: string }[] =>
+  drawPage(page).lines.map(line => ({
+    x: line.runs[0]!.x[0]!,
+    text: line.runs
+      .flatMap(run => run.words)
+      .join(' ')
+      .replaceAll('\u00a0', ' '),
+    face: line.runs[0]!.face,
+  }))
+const set = (...blocks: Node[]) => newEngine().run(workOf([chapter('one', 'One', ...blocks)]))
+const long = 'The floats lay over to one side and would not come up again until the wind had gone round. '
+
+test('a quotation is set in from both sides and says in the PDF that it is one', async () => {
+  const turnover = set(p`${long.repeat(3).trim()}`, quote(p`${long.repeat(3).trim()}`, p`${long.trim()}`))
+  const lines = words(turnover.pages[0]!)
+  const left = turnover.work.houseStyle.page.inner
+  const inner = lines.filter(line => Math.abs(line.x - left - turnover.work.houseStyle.quotation.indent) < 0.5)
+  expect(inner.length).toBeGreaterThan(2)
+  const file = Buffer.from(await writePdf(turnover, fonts, { date: new Date(0) })).toString('latin1')
+  expect(file).toMatch(/\/S \/BlockQuote\b/)
+})
+
+test('verse keeps its lines; one that is too long turns over, set in', () => {
+  const { pages } = set(verse('The lake is three', 'and each is deep', `${long.trim()} ${long.trim()}`, 'asleep'))
+  const lines = words(pages[0]!).filter(line => !/^(Chapter 1|One|1)$/.test(line.text))
+  expect(lines[0]!.text).toBe('The lake is three')
+  expect(lines.at(-1)!.text).toBe('asleep')
+  expect(lines.length).toBeGreaterThan(4)
+  expect(lines[3]!.x).toBeGreaterThan(lines[2]!.x + 5)
+  expect(lines.at(-1)!.x).toBeCloseTo(lines[0]!.x, 3)
+})
+
+test('an epigraph ends with where it is from, upright, and stands at the right', () => {
+  const { pages } = set(epigraph(t`Still water is not water that stands still.`, t`From a ferryman`), p`${long.trim()}`)
+  const motto = words(pages[0]!).find(line => line.text.startsWith('Still water'))!
+  const from = words(pages[0]!).find(line => line.text === 'From a ferryman')!
+  expect([motto.face, from.face]).toEqual(['serifItalic', 'serif'])
+  expect(from.x).toBeGreaterThan(motto.x)
+})
+
+test('a term stands over what it means and never at the foot of a page alone', () => {
+  const pairs = Array.from({ length: 60 }, (_, i): [Node[], Node] => [t`Term ${String(i)}`, p`${long.trim()}`])
+  const { pages } = set(described(...pairs))
+  expect(pages.length).toBeGreaterThan(2)
+  for (const page of pages) {
+    const lines = words({ ...page, furniture: [] })
+    expect(lines.at(-1)!.text).not.toMatch(/^Term/)
+    for (const line of lines) if (/^Term/.test(line.text)) expect(line.face).toBe('serifBold')
+    expect(lines.length).toBeGreaterThan(2)
+  }
+})
+
+describe('listings', () => {
+  const source = ['begin', '  take sample', `  say ${'very '.repeat(30)}long`, '', '\tend'].join('\n')
+  const work = workOf([
+    chapter('one', 'One', p`See ${ref('log')}.`, listing('log', t`The logger.`, source), listing('second', t`Another.`, 'x')),
+    div({ role: 'seriesList', series: 'listing' }, 'Listings'),
+  ])
+  const turnover = newEngine().run(work)
+  const lines = words(turnover.pages.find(page => page.label === '1')!)
+
+  test('are a series with numbers, references and a list of their own', () => {
+    expect(turnover.ledger.byId.get(idOf(work, 'log'))!.number).toBe('1.1')
+    expect(turnover.ledger.byId.get(idOf(work, 'second'))!.number).toBe('1.2')
+    let says = ''
+    work.doc.descendants(node => void (node.type.name === 'reference' && (says = referenceText(turnover.wordingOf(node)))))
+    expect(says.replace('\u00a0', ' ')).toBe('Listing 1.1')
+    const list = words(turnover.pages.find(page => page.division === work.doc.lastChild!.attrs.id)!)
+    expect(list.some(line => line.text.startsWith('The logger'))).toBe(true)
+  })
+  test('keep every space and every line, number the lines, and turn over what is too long', () => {
+    const code = lines.filter(line => line.face === 'mono').map(line => line.text)
+    expect(code).toContain('begin')
+    expect(code).toContain('  take sample')
+    expect(code).toContain('    end')
+    const wrapped = code.filter(line => line.includes('very'))
+    expect(wrapped.length).toBeGreaterThan(1)
+    expect(wrapped.map(line => line.trim()).join(' ')).toBe(`say ${'very '.repeat(30)}long`)
+    expect(code.filter(line => /^\d$/.test(line))).toEqual(['1', '2', '3', '4', '5', '1'])
+  })
+  test('break between lines over pages with the caption on the first', () => {
+    const many = set(listing('l', t`Long.`, Array.from({ length: 200 }, (_, i) => `line ${i}`).join('\n')))
+    const counts = many.pages.map(page => words(page).filter(line => /^line \d+$/.test(line.text)).length)
+    expect(counts.reduce((a, b) => a + b)).toBe(200)
+    expect(counts.length).toBeGreaterThan(2)
+    expect(Math.min(...counts)).toBeGreaterThan(1)
+  })
+})
