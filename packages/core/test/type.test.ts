@@ -151,3 +151,22 @@ describe('paragraphs', () => {
     expect(textOf(setParagraph([run('  one   two ')], fonts, options(200))[0]!)).toBe('one two')
   })
 })
+
+test('ragged text does not end with a word or two on a line of their own where the lines can be a little shorter', () => {
+  const caption = 'Standard deviation of the differences between thermistors in mixed water, in mK.'
+  const ragged = { ...style, align: 'left' as const }
+  let mended = 0
+  for (let measure = 200; measure < 420; measure += 3) {
+    const lines = setParagraph([run(caption)], fonts, options(measure, { style: ragged }))
+    for (const line of lines) expect(line.end).toBeLessThanOrEqual(measure + 0.01)
+    if (lines.length > 1 && lines.at(-1)!.end >= measure * 0.2) mended++
+  }
+  expect(mended).toBeGreaterThan(66)
+})
+
+test('units are not torn apart at their slash, long words are', () => {
+  const whole = setParagraph([run('The flux is 31 W/m and more')], fonts, options(88)).map(textOf)
+  expect(whole.some(line => /W\/$/.test(line))).toBe(false)
+  const parted = setParagraph([run('atmosphere/hydrosphere')], fonts, options(80)).map(textOf)
+  expect(parted[0]).toBe('atmosphere/')
+})

@@ -5,6 +5,7 @@ import { emptyParagraph } from './emptyParagraph.ts'
 import type { Check, Finding, Weight } from './finding.ts'
 import { lostTarget } from './lostTarget.ts'
 import { missingCaption } from './missingCaption.ts'
+import { notesNowhere } from './notesNowhere.ts'
 import { pictureResolution } from './pictureResolution.ts'
 import { skippedLevel } from './skippedLevel.ts'
 import { typedNumber } from './typedNumber.ts'
@@ -15,6 +16,7 @@ export const checks: Check[] = [
   brokenFormula,
   pictureResolution,
   unsettledPages,
+  notesNowhere,
   missingCaption,
   skippedLevel,
   typedNumber,

@@ -3,13 +3,13 @@ import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
 import { division, type Matter, matterOf } from '../work/schema.ts'
 import { type Box, box, type Mark, type Placed, type StripItem } from './box.ts'
+import { noteBoxes } from './endnotes.ts'
 import type { MakeUpInput, PageBody } from './filling.ts'
 import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
 import { countLines, lineNumbers } from './lineNumbers.ts'
 import { makeUp } from './makeUp.ts'
 import type { Setting } from './setting.ts'
-import { noteBoxes } from './strip.ts'
 
 export interface Page {
   index: number
@@ -69,6 +69,7 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
 
 function notesOf(flow: Flow, setting: Setting): Map<string, Box[]> {
   const byId = new Map<string, Box[]>()
+  if (setting.scheme.notes.place !== 'foot') return byId
   for (const strip of flow.strips) for (const id of noteIds(strip)) byId.set(id, noteBoxes(id, setting))
   return byId
 }

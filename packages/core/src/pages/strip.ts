@@ -7,8 +7,9 @@ import { division } from '../work/schema.ts'
 import { generatedList } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { blockHandlers } from './blocks/index.ts'
-import { type Box, lineBoxes, type StripItem } from './box.ts'
-import { blockDependencies, type Setting, type StripPart, setText, words } from './setting.ts'
+import type { StripItem } from './box.ts'
+import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
+import { blockDependencies, type Setting, type StripPart } from './setting.ts'
 
 export interface Listing {
   entries: ListEntry[]
@@ -29,7 +30,9 @@ export function divisionStrips(node: Node, setting: Setting, listing: Listing | 
     // Only what says a page can differ from the round before.
     strips = strips!.map((strip, index) => (parts![index]!.saysPages ? parts![index]!.make(setting) : strip))
   }
-  return listing ? [strips![0]!, cachedList(node, listing, setting), ...strips!.slice(1)] : strips!
+  if (division(node).role === 'endnotes') return [strips![0]!, ...allNotes(setting)]
+  if (listing) return [strips![0]!, cachedList(node, listing, setting), ...strips!.slice(1)]
+  return ledgerNotes(node, setting).length ? [...strips!, ...chapterNotes(node, setting)] : strips!
 }
 
 function partsOf(node: Node): StripPart[] {
@@ -105,7 +108,7 @@ function cached(node: Node, place: string, id: string, setting: Setting, make: (
 const sayingPages = new WeakMap<Node, boolean>()
 
 /** Whether a reference in a block, or in a note of it, says a page. */
-function saysPages(node: Node): boolean {
+export function saysPages(node: Node): boolean {
   let says = sayingPages.get(node)
   if (says === undefined) {
     says = false
@@ -118,20 +121,5 @@ function saysPages(node: Node): boolean {
   return says
 }
 
-/** The lines of a note as they stand at the foot of a page, mark first. */
-export function noteBoxes(id: string, setting: Setting): Box[] {
-  const { cache, houseStyle, pictures, ledger } = setting
-  const entry = ledger.byId.get(id)
-  const node = entry?.item.text
-  if (!node) return []
-  const kept = cache.settled.get(node)
-  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && !saysPages(node)) return kept.value as Box[]
-  const { note: style } = houseStyle
-  const value = cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => {
-    const mark = words(`${entry.number}\u2002`, style, { size: style.size * 0.75, rise: style.size * 0.3 })
-    const lines = setText(node, setting, { style, measure: setting.measure, leadIn: [mark] })
-    return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: [id] })
-  })
-  cache.settled.set(node, { stamp: ledger.stamp, place: '', houseStyle, pictures, value })
-  return value
-}
+/** Notes of a division that stand at its end; none where notes stand at the foot or in a division of their own. */
+const ledgerNotes = (node: Node, { scheme }: Setting): string[] => (scheme.notes.place === 'chapter' ? noteIdsIn(node) : [])

@@ -62,7 +62,7 @@ export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOption
   const { measure, style, language } = options
   const justified = style.align === 'justified'
   const chunks = build(runs, fonts, options, justified && options.hyphenate)
-  const breaks = justified ? totalFit(measure) : fillLines(items, measure)
+  const breaks = justified ? totalFit(measure) : ragged(measure)
   const lines: Line[] = []
   let start = 0
   breaks.forEach((end, index) => {
@@ -82,6 +82,25 @@ function totalFit(measure: number): number[] {
     fillLines(items, measure)
   )
 }
+
+/** Shares of the measure: a last line below the first is a scrap; lines are shortened down to the second to give it company. */
+const scrapShare = 0.2
+const shortestShare = 0.72
+
+/** Every line takes what it can, but for a last line of a word or two: then all are a little shorter, in as many lines. */
+function ragged(measure: number): number[] {
+  const full = fillLines(items, measure)
+  if (full.length < 2 || lastWidth(full) >= measure * scrapShare) return full
+  for (let share = 0.98; share >= shortestShare; share -= 0.02) {
+    const shorter = fillLines(items, measure * share)
+    if (shorter.length > full.length) break
+    if (lastWidth(shorter) >= measure * scrapShare) return shorter
+  }
+  return full
+}
+
+/** Width of the last line, without the glue that ends a paragraph. */
+const lastWidth = (breaks: number[]): number => items.width[breaks.at(-1)!]! - items.width[items.lineStart(breaks.at(-2)!)]!
 
 /** Fills the shared items from the runs. Payloads are chunk numbers; of hyphens, chunk number times 256 plus the UTF-16 index. */
 function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: boolean): Chunk[] {
@@ -216,11 +235,20 @@ const none: ReadonlySet<number> = new Set()
 function opportunitiesIn(text: string): ReadonlySet<number> {
   const found = new Set<number>()
   const breaker = new LineBreaker(text)
-  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) if (next.position < text.length) found.add(next.position)
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak())
+    if (next.position < text.length && !insideUnit(text, next.position)) found.add(next.position)
   // An address may be broken after its punctuation, before what follows.
   if (/^(https?:\/\/|www\.)/.test(text))
     for (const match of text.matchAll(/[/.?&=_-]+(?=[^/.?&=_-])/g)) if (match.index > 7) found.add(match.index + match[0].length)
   return found
+}
+
+/** Annex 14 lets a line end after a slash; units and fractions such as W/m are not torn apart, long words are. */
+function insideUnit(text: string, at: number): boolean {
+  if (text[at - 1] !== '/') return false
+  const before = /[\p{L}\p{N}]*$/u.exec(text.slice(0, at - 1))![0].length
+  const after = /^[\p{L}\p{N}]*/u.exec(text.slice(at))![0].length
+  return before < 5 || after < 5
 }
 
 interface EmitOptions {

@@ -5,7 +5,7 @@
 import { type MarkSpec, type Node, type NodeSpec, Schema } from 'prosemirror-model'
 
 /** What a division is for. The role decides where it stands, how it is numbered and whether its content is generated. */
-export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'chapter' | 'appendix'
+export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'chapter' | 'appendix' | 'endnotes'
 export type Matter = 'front' | 'main' | 'back'
 
 /** Roles and the matter they stand in, in reading order. */
@@ -16,6 +16,7 @@ export const roles: Record<Role, { matter: Matter; generated: boolean; name: str
   seriesList: { matter: 'front', generated: true, name: 'List of a series' },
   chapter: { matter: 'main', generated: false, name: 'Chapter' },
   appendix: { matter: 'back', generated: false, name: 'Appendix' },
+  endnotes: { matter: 'back', generated: true, name: 'Notes' },
 }
 
 /** Attribute specifications: default, and what a file may give instead. */

@@ -49,7 +49,8 @@ export interface SeriesRule {
 export interface Scheme {
   levels: Record<RuleSet, LevelRule[]>
   series: SeriesRule[]
-  notes: { form: CounterForm; restart: 'work' | 'chapter' }
+  /** Notes stand at the foot of the page of their mark, at the end of their chapter, or in a division of their own. */
+  notes: { form: CounterForm; restart: 'work' | 'chapter'; place: 'foot' | 'chapter' | 'work' }
   /** Counter form of numbered lists by depth, outermost first. */
   lists: CounterForm[]
   nameForm: 'full' | 'short'
@@ -123,7 +124,7 @@ export const thesisScheme = (): Scheme => ({
     chapterAppendix: chapterAppendices(),
   },
   series: standardSeries(1),
-  notes: { form: 'arabic', restart: 'chapter' },
+  notes: { form: 'arabic', restart: 'chapter', place: 'foot' },
   lists: listForms,
   nameForm: 'full',
 })
@@ -136,7 +137,7 @@ export const paperScheme = (): Scheme => ({
     chapterAppendix: chapterAppendices(),
   },
   series: standardSeries(null),
-  notes: { form: 'arabic', restart: 'work' },
+  notes: { form: 'arabic', restart: 'work', place: 'foot' },
   lists: listForms,
   nameForm: 'full',
 })

@@ -31,7 +31,7 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
       ...file,
       version: 2,
       houseStyle: fromFirstVersion(style),
-      scheme: { ...scheme, series: [...scheme.series, listingSeries(prefixLevel)] },
+      scheme: { ...scheme, notes: { ...scheme.notes, place: 'foot' }, series: [...scheme.series, listingSeries(prefixLevel)] },
     }
   },
 }

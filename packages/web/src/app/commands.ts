@@ -37,6 +37,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'New chapter or section after this one', run: editor(insertDivision('chapter')) },
   { name: 'New appendix', run: editor(insertDivision('appendix')) },
   { name: 'New contents', run: editor(insertDivision('contents', 'Contents')) },
+  { name: 'New division for all notes', run: editor(insertDivision('endnotes', 'Notes')) },
   { name: 'New list of figures', run: editor(insertDivision('seriesList', 'List of figures', 'figure')) },
   { name: 'New list of listings', run: editor(insertDivision('seriesList', 'List of listings', 'listing')) },
   { name: 'New list of tables', run: editor(insertDivision('seriesList', 'List of tables', 'table')) },

@@ -1,7 +1,7 @@
 /** Things an author adds, as commands: each puts a block at the cursor's place and the cursor where the writing goes on. */
 
 import type { Wording } from '@steady-ledger/core/references/wordReference.ts'
-import { schema } from '@steady-ledger/core/work/schema.ts'
+import { type Role, roles, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
@@ -136,7 +136,7 @@ export const setHeading =
 export const insertDivision =
   (role: string, title = '', series = ''): Command =>
   (state, dispatch) => {
-    const generated = role === 'contents' || role === 'seriesList'
+    const generated = roles[role as Role].generated
     const heading = nodes.title!.create(null, title ? schema.text(title) : null)
     const division = nodes.division!.create(
       { id: newId(), role, series, listed: role !== 'contents' && role !== 'titlePage' },

@@ -9,6 +9,7 @@ import { useLocation, useNavigate, useParams } from 'react-router'
 import { offerActs } from '../../app/acts.ts'
 import { Divider, useWidth } from '../../app/Divider.tsx'
 import { notify } from '../../app/notice.ts'
+import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { Composer } from '../../composer/Composer.tsx'
 import { insertEquation, insertFigure, insertFormula, insertNote } from '../../editor/insert.ts'
@@ -49,6 +50,7 @@ export function Galley() {
   const [floating, setFloating] = useState<Floating>(null)
   const [view, setView] = useState<EditorView | null>(null)
   const [panels, setPanels] = useState({ spine: true, slip: true })
+  const [turns, setTurns] = useState(turnsShown)
   const [spineWidth, setSpineWidth] = useWidth('spine', spineLimits)
   const [slipWidth, setSlipWidth] = useWidth('slip', slipLimits)
   const writer = useView(shown => shown.writer)
@@ -220,6 +222,17 @@ export function Galley() {
           title="Show or hide the slip"
         >
           Slip
+        </button>
+        <button
+          type="button"
+          aria-pressed={turns}
+          onClick={() => {
+            showTurns(!turns)
+            setTurns(!turns)
+          }}
+          title="Show or hide where pages turn"
+        >
+          Page turns
         </button>
       </div>
       <input

@@ -1,17 +1,31 @@
 /** How the work looks on paper: every rule a field, a page of the work beside them, set anew after each change. */
 import { type HouseStyle, pageProblem, readyStyles } from '@steady-ledger/core/work/houseStyle.ts'
 import { readLength, type Unit, writeLength } from '@steady-ledger/core/work/lengths.ts'
+import { division, schema } from '@steady-ledger/core/work/schema.ts'
+import type { CounterForm, Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { houseStyleFromJson, houseStyleToJson } from '@steady-ledger/core/work/workFile.ts'
+import { setPart } from '@steady-ledger/core/work/workStep.ts'
 import { DropdownMenu } from 'radix-ui'
 import { useRef } from 'react'
 import { Check, Choice, Field } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
+import { newId } from '../../storage/database.ts'
 import { download, fileName } from '../download.ts'
 import { RunningHeads } from './RunningHeads.tsx'
 import { SamplePage } from './SamplePage.tsx'
 import { StyleTable } from './StyleTable.tsx'
 
+const markForms: Record<CounterForm, string> = {
+  arabic: '1 2 3',
+  symbols: '* † ‡',
+  letterLower: 'a b c',
+  letterUpper: 'A B C',
+  romanLower: 'i ii iii',
+  romanUpper: 'I II III',
+  greek: 'α β γ',
+  words: 'One, two, three',
+}
 const millimetre = 72 / 25.4
 const sheets: Record<string, [number, number]> = {
   A4: [210, 297],
@@ -28,6 +42,17 @@ export function HouseStyleView() {
   const writer = useView(view => view.writer)
   const chooser = useRef<HTMLInputElement>(null)
   const change = (next: HouseStyle): void => session.setPart('houseStyle', next)
+  const scheme = useView(view => view.scheme)
+  const setNotes = (more: Partial<Scheme['notes']>): void => session.setPart('scheme', { ...scheme, notes: { ...scheme.notes, ...more } })
+  /** Notes that go to a division of their own get one in the same step, where there is none. */
+  const placeNotes = (place: Scheme['notes']['place']): void => {
+    const tr = setPart(session.state.tr, session.work, 'scheme', { ...scheme, notes: { ...scheme.notes, place } })
+    if (place === 'work' && !tr.doc.children.some(node => division(node).role === 'endnotes')) {
+      const title = schema.nodes.title!.create(null, schema.text('Notes'))
+      tr.insert(tr.doc.content.size, schema.nodes.division!.create({ id: newId(), role: 'endnotes' }, title))
+    }
+    session.dispatch(tr)
+  }
   const apply = (next: HouseStyle): void => {
     change(next)
     notify({ kind: 'done', text: `“${next.name}” is applied.`, action: { says: 'Undo', run: () => session.undo() } })
@@ -199,6 +224,24 @@ export function HouseStyleView() {
                   onChange={text => change({ ...style, lineNumbers: { ...style.lineNumbers, every: Number(text) } })}
                 />
               )}
+            </div>
+          </section>
+          <section>
+            <h2>Notes</h2>
+            <div className="house-grid">
+              <Choice
+                label="Notes stand"
+                value={scheme.notes.place}
+                options={{ foot: 'At the foot of the page', chapter: 'At the end of the chapter', work: 'In a division of their own' }}
+                onChange={placeNotes}
+              />
+              <Choice
+                label="They count"
+                value={scheme.notes.restart}
+                options={{ work: 'Through the work', chapter: 'Within each chapter' }}
+                onChange={restart => setNotes({ restart })}
+              />
+              <Choice label="Their marks are" value={scheme.notes.form} options={markForms} onChange={form => setNotes({ form })} />
             </div>
           </section>
           <section>

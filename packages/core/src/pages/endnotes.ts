@@ -1,0 +1,71 @@
+/** Notes: their lines, and where they stand when it is not the foot of the page. */
+import type { Node } from 'prosemirror-model'
+import { scanDivision } from '../numbers/scan.ts'
+import { plainTextOf } from '../references/wordReference.ts'
+import { type Box, lineBoxes, type StripItem, space } from './box.ts'
+import { blockDependencies, type Setting, setText, setWords, words } from './setting.ts'
+import { saysPages } from './strip.ts'
+
+export const noteIdsIn = (node: Node): string[] =>
+  scanDivision(node)
+    .items.filter(item => item.kind === 'note')
+    .map(item => item.id)
+
+const headings: Record<string, string> = { en: 'Notes', de: 'Anmerkungen', fr: 'Notes', es: 'Notas' }
+const headStrips = new WeakMap<object, Map<string, StripItem[]>>()
+
+/** The notes of a division under a heading of their own, for its end. */
+export function chapterNotes(node: Node, setting: Setting): StripItem[][] {
+  return [head(headings[setting.language.slice(0, 2)] ?? headings.en!, setting), ...noteIdsIn(node).map(id => noteBoxes(id, setting))]
+}
+
+/** All notes of the work; by division where their numbers begin again in each. */
+export function allNotes(setting: Setting): StripItem[][] {
+  const { ledger, scheme } = setting
+  const strips: StripItem[][] = []
+  let last = -1
+  for (const entry of ledger.entries) {
+    if (entry.item.kind !== 'note') continue
+    if (entry.division !== last && scheme.notes.restart === 'chapter') {
+      const host = ledger.entries.find(other => other.division === entry.division && other.item.level === 1)
+      const title = host?.item.text ? plainTextOf(host.item.text, setting.wordingOf) : ''
+      strips.push(head([host?.number, title].filter(Boolean).join('\u2002'), setting))
+    }
+    last = entry.division
+    strips.push(noteBoxes(entry.id, setting))
+  }
+  return strips
+}
+
+/** A heading that is not in the document; the same strip for the same words, so that pages can be compared at a glance. */
+function head(text: string, setting: Setting): StripItem[] {
+  const { houseStyle } = setting
+  let known = headStrips.get(houseStyle)
+  if (!known) headStrips.set(houseStyle, (known = new Map()))
+  let strip = known.get(text)
+  if (!strip) {
+    const style = houseStyle.headings[1] ?? houseStyle.headings[0]!
+    const boxes = lineBoxes(setWords([words(text, style)], setting, style, setting.measure), { ...style, x: 0, tag: 'H2', block: '' })
+    for (const box of boxes) box.breakAfter = Infinity
+    known.set(text, (strip = [space(style.before), ...boxes, space(style.after)]))
+  }
+  return strip
+}
+
+/** The lines of a note as they stand at the foot of a page or at the end of the text, mark first. */
+export function noteBoxes(id: string, setting: Setting): Box[] {
+  const { cache, houseStyle, pictures, ledger } = setting
+  const entry = ledger.byId.get(id)
+  const node = entry?.item.text
+  if (!node) return []
+  const kept = cache.settled.get(node)
+  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && !saysPages(node)) return kept.value as Box[]
+  const { note: style } = houseStyle
+  const value = cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => {
+    const mark = words(`${entry.number}\u2002`, style, { size: style.size * 0.75, rise: style.size * 0.3 })
+    const lines = setText(node, setting, { style, measure: setting.measure, leadIn: [mark] })
+    return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: [id] })
+  })
+  cache.settled.set(node, { stamp: ledger.stamp, place: '', houseStyle, pictures, value })
+  return value
+}
