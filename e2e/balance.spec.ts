@@ -94,7 +94,7 @@ test('chapter 4 moved before chapter 2 by the keyboard: numbers, references, con
   expect(contents).toMatch(/2 Wind, fetch and the thermocline/)
   expect(contents).toMatch(/3 Moorings and records/)
   expect(contents.indexOf('Wind, fetch')).toBeLessThan(contents.indexOf('Moorings and records'))
-  const text = await pageText(page, '1')
+  const text = await pageText(page, '2')
   expect(text).toMatch(/Figure\s1\.1\./)
   const moved = await ledgerRows(page, 'Headings')
   expect(moved).toContain('2.1 Fetch')

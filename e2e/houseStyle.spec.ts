@@ -70,3 +70,18 @@ test('running heads are composed of tiles', async ({ page }) => {
   await inBalance(page)
   expect(await pageText(page, '9')).toContain('Ilse Maren Tolvay')
 })
+
+test('notes go to a division of their own, which is made in the same step, and come back with one undo', async ({ page }) => {
+  await openDemo(page, 'house-style')
+  const place = page.getByLabel('Notes stand')
+  await place.selectOption('work')
+  await inBalance(page)
+  await page.getByRole('link', { name: 'Galley' }).click()
+  const own = page.locator('.spine-row', { hasText: /^Notes/ })
+  await expect(own).toHaveCount(1)
+  await page.getByRole('link', { name: 'House style' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(place).toHaveValue('foot')
+  await page.getByRole('link', { name: 'Galley' }).click()
+  await expect(own).toHaveCount(0)
+})

@@ -22,7 +22,7 @@ export const descriptionList: BlockHandler = (node, setting) => {
     if (part.type.name === 'term') {
       const style = termStyle(body)
       const lines = setText(part, setting, { style, measure: setting.measure })
-      const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'Lbl', block: id, within: [...within, `Lbl ${id} ${index}`] })
+      const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'P', block: id, within: [...within, `Lbl ${id} ${index}`] })
       // A term never stands without the beginning of what it means.
       for (const box of boxes) box.breakAfter = Infinity
       strip.push(...boxes)

@@ -1,0 +1,233 @@
+/** What must hold of the pages of any work: random works of every kind of block, in every ready-made house style. */
+import fc from 'fast-check'
+import {
+  bullets,
+  described,
+  div,
+  epigraph,
+  eq,
+  fig,
+  h2,
+  h3,
+  listing,
+  note,
+  p,
+  quote,
+  ref,
+  steps,
+  t,
+  tab,
+  verse,
+} from '../../../demo/src/builder.ts'
+import type { Mark } from '../src/pages/box.ts'
+import type { Turnover } from '../src/turnover/turnover.ts'
+import { readyStyles } from '../src/work/houseStyle.ts'
+import type { Node } from '../src/work/schema.ts'
+import type { Work } from '../src/work/work.ts'
+import { newEngine, workOf } from './support/work.ts'
+
+const vocabulary =
+  'wind water basin sill thermocline mooring drift pressure afternoon upland measurement instrument of the and in to a record'.split(' ')
+const prose = fc.array(fc.constantFrom(...vocabulary), { minLength: 3, maxLength: 90 }).map(words => words.join(' '))
+const short = fc.array(fc.constantFrom(...vocabulary), { minLength: 1, maxLength: 9 }).map(words => words.join(' '))
+
+type Maker = (label: () => string) => Node | Node[]
+const paragraph: fc.Arbitrary<Maker> = prose.map(words => () => p`${words}.`)
+const block: fc.Arbitrary<Maker> = fc.oneof(
+  { weight: 8, arbitrary: paragraph },
+  {
+    weight: 3,
+    arbitrary: fc.tuple(prose, prose).map(
+      ([a, b]): Maker =>
+        () =>
+          p`${a}${note`${b}.`} and more.`,
+    ),
+  },
+  {
+    weight: 2,
+    arbitrary: short.map(
+      (words): Maker =>
+        label =>
+          h2(label(), words),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: short.map(
+      (words): Maker =>
+        label =>
+          h3(label(), words),
+    ),
+  },
+  {
+    weight: 3,
+    arbitrary: fc.tuple(short, fc.integer({ min: 20, max: 100 })).map(
+      ([words, width]): Maker =>
+        label =>
+          fig(label(), { picture: '', width: width / 100, alternative: '' }, t`${words}.`),
+    ),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.tuple(short, fc.integer({ min: 1, max: 70 })).map(
+      ([words, rows]): Maker =>
+        label =>
+          tab(label(), t`${words}.`, 'lr', [['Head', 'Value'], ...Array.from({ length: rows }, (_, i) => [`row${i}`, String(i)])]),
+    ),
+  },
+  { weight: 2, arbitrary: fc.constant((label => eq(label(), '\\frac{a}{b}')) as Maker) },
+  {
+    weight: 1,
+    arbitrary: fc.array(short, { minLength: 1, maxLength: 6 }).map(
+      (items): Maker =>
+        () =>
+          bullets(...items.map(words => t`${words}`)),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.array(prose, { minLength: 1, maxLength: 4 }).map(
+      (items): Maker =>
+        () =>
+          steps(...items.map(words => t`${words}`)),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: prose.map(
+      (words): Maker =>
+        () =>
+          quote(p`${words}.`),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.array(short, { minLength: 1, maxLength: 9 }).map(
+      (lines): Maker =>
+        () =>
+          verse(...lines),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: short.map(
+      (words): Maker =>
+        () =>
+          epigraph(t`${words}`, t`a ferryman`),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.tuple(short, prose).map(
+      ([term, meaning]): Maker =>
+        () =>
+          described([t`${term}`, p`${meaning}.`]),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.tuple(short, fc.integer({ min: 1, max: 80 })).map(
+      ([words, lines]): Maker =>
+        label =>
+          listing(label(), t`${words}.`, Array.from({ length: lines }, (_, i) => `  step ${i}`).join('\n')),
+    ),
+  },
+)
+const works: fc.Arbitrary<Work> = fc
+  .tuple(
+    fc.array(fc.array(block, { minLength: 1, maxLength: 16 }), { minLength: 1, maxLength: 3 }),
+    fc.nat(readyStyles.length - 1),
+    fc.boolean(),
+  )
+  .map(([chapters, style, evenFeet]) => {
+    let count = 0
+    const labels: string[] = []
+    const label = (): string => {
+      labels.push(`l${count++}`)
+      return labels.at(-1)!
+    }
+    const made = chapters.map((makers, index) =>
+      div({ role: 'chapter', label: `c${index}` }, `Chapter of ${index}`, ...makers.map(make => make(label))),
+    )
+    const contents = div({ role: 'contents', listed: false }, 'Contents')
+    const last = div({ role: 'appendix' }, 'Where it all is', ...labels.slice(0, 6).map(name => p`See ${ref(name)}.`))
+    return {
+      ...workOf([contents, ...made, last]),
+      houseStyle: { ...readyStyles[style]!.make(), evenFeet },
+    }
+  })
+
+const lineMarks = (marks: Mark[]): Extract<Mark, { kind: 'line' }>[] =>
+  marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
+/** All words on the pages that are the author's own, in no order: letters of a kind, sorted. */
+const lettersOnPages = ({ pages }: Turnover): string =>
+  [
+    ...pages
+      .flatMap(page => page.placed.flatMap(({ box }) => lineMarks(box.marks)))
+      .filter(mark => mark.tag !== 'Artifact' && mark.tag !== 'Lbl' && !mark.tag.startsWith('TOC'))
+      .flatMap(({ line }) =>
+        line.pieces.flatMap((piece, index) =>
+          'shape' in piece ? [line.hyphenated && index === line.pieces.length - 1 ? piece.shape.text.slice(0, -1) : piece.shape.text] : [],
+        ),
+      )
+      .join('')
+      .replace(/[^\p{L}]/gu, ''),
+  ]
+    .sort()
+    .join('')
+
+test('any work in any ready-made style: within its margins, nothing over anything, floats whole, notes with their marks', () => {
+  fc.assert(
+    fc.property(works, work => {
+      const { pages, ledger, settled } = newEngine().run(work)
+      expect(settled).toBe(true)
+      const { page: sheet } = work.houseStyle
+      const marksOn = new Map<string, number>()
+      const notesOn = new Map<string, number>()
+      for (const made of pages) {
+        const left = made.side === 'recto' ? sheet.inner : sheet.outer
+        let bottom = 0
+        for (const { y, box } of made.placed) {
+          expect(y).toBeGreaterThanOrEqual(bottom - 0.02)
+          bottom = y + box.height
+          for (const id of box.notes) marksOn.set(id, made.index)
+          for (const id of box.begins) if (ledger.byId.get(id)?.item.kind === 'note') notesOn.set(id, made.index)
+          for (const mark of lineMarks(box.marks)) {
+            if (!mark.line.pieces.length || mark.tag === 'Artifact') continue
+            expect(left + mark.x + mark.line.pieces[0]!.x).toBeGreaterThanOrEqual(left - 0.5)
+            expect(mark.x + mark.line.end).toBeLessThanOrEqual(sheet.width - sheet.inner - sheet.outer + 0.8)
+          }
+        }
+        expect(bottom).toBeLessThanOrEqual(sheet.height - sheet.bottom + 0.02)
+      }
+      expect(notesOn).toEqual(marksOn)
+    }),
+    { numRuns: 150 },
+  )
+}, 240_000)
+
+test('any work: every letter of the text is on the pages, once', () => {
+  fc.assert(
+    fc.property(works, work => {
+      const turnover = newEngine().run(work)
+      let text = ''
+      work.doc.descendants(node => {
+        if (node.isText) text += node.text
+        if (node.type.name === 'figure') text += 'No picture yet'
+        if (node.type.name === 'reference')
+          text += turnover
+            .wordingOf(node)
+            .map(part => part.text)
+            .join('')
+        return true
+      })
+      // Numbered titles and captions say their names as well.
+      for (const { item, number, names } of turnover.ledger.entries) {
+        if (item.kind === 'heading' && number) text += number
+        if (item.kind === 'series' && item.block !== 'equation' && number) text += `${names.one} ${number}`
+      }
+      expect(lettersOnPages(turnover)).toBe([...text.replace(/[^\p{L}]/gu, '')].sort().join(''))
+    }),
+    { numRuns: 120 },
+  )
+}, 240_000)
