@@ -16,7 +16,7 @@ import { bodiesOf, type FlowCache, flowsOf, makePages, type Page, type PagePlace
 import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips } from '../pages/strip.ts'
 import { explainPage, type PageReasons } from '../pages/why.ts'
-import { plainTextOf, type ReferencePart, saysPage, type Wording, wordReference } from '../references/wordReference.ts'
+import { plainTextOf, type ReferencePart, referenceText, saysPage, type Wording, wordReference } from '../references/wordReference.ts'
 import type { Fonts } from '../type/fonts.ts'
 import { division, titleOf } from '../work/schema.ts'
 import type { Work } from '../work/work.ts'
@@ -34,7 +34,9 @@ export interface Turnover {
   errorOf(source: string, display: boolean): string
   /** How often pages were made up until nothing changed. */
   rounds: number
-  /** False where page numbers and page references chased each other and had to be settled. */
+  /** How many references chased the pages they name, and were given a place that fits whatever they say. */
+  reserved: number
+  /** False where even that did not bring the books into balance. */
   settled: boolean
 }
 
@@ -44,7 +46,7 @@ export interface TurnoverProgress {
   of: number
 }
 
-const mostRounds = 12
+const mostRounds = 30
 
 /** Holds what is kept from one turnover of a work to the next. */
 export class TurnoverEngine {
@@ -102,10 +104,14 @@ export class TurnoverEngine {
       height: page.height - page.top - page.bottom,
       cache: this.cache,
       wordingOf: node => wordingOf(node),
+      reserveOf: node => reserved.get(node),
       noteMark: id => ledger.byId.get(id)?.number ?? '',
     }
     const printed = new Set(relevantIds(doc, ledger))
-    const seen = new Set<string>()
+    /** States of the rounds so far by what they changed, and the labels each round began with. */
+    const seen = new Map<string, number>()
+    const history: Map<string, string>[] = []
+    const reserved = new Map<Node, string[]>()
     let places: ReturnType<typeof placePages> = []
     let settled = true
     let rounds = 0
@@ -131,15 +137,19 @@ export class TurnoverEngine {
       const changed = [...printed].filter(id => labels.get(id) !== next.get(id))
       if (changed.length === 0) break
       const state = changed.map(id => `${id}:${next.get(id)}`).join()
-      if (seen.has(state) || rounds >= mostRounds) {
+      history.push(labels)
+      const cycle = seen.get(state)
+      if (cycle !== undefined) {
+        // The labels chase each other. Each reference that took part gets a place as wide as the widest thing it said; what it says
+        // no longer moves anything, and can be what is true.
+        this.reserve(doc, [...history.slice(cycle), next], reserved, { ledger, language: settings.language, sentences })
+        seen.clear()
+      } else seen.set(state, history.length - 1)
+      if (rounds >= mostRounds) {
         settled = false
-        const wider = widerLabels(labels, next)
-        if (sameLabels(wider, labels) || rounds >= mostRounds + 4) break
-        labels = wider
-      } else {
-        seen.add(state)
-        labels = next
+        break
       }
+      labels = next
       wordings = new Map()
     }
     const pages = makePages(places, setting, this.pages)
@@ -149,13 +159,32 @@ export class TurnoverEngine {
     this.forgetFlows(doc)
     const errorOf = (source: string, display: boolean): string => this.formulas.set(source, display).error
     const textOf = (node: Node): string => plainTextOf(node, wordingOf)
-    return { work, ledger, pages, pageIndexOf, wordingOf, textOf, errorOf, rounds, settled }
+    return { work, ledger, pages, pageIndexOf, wordingOf, textOf, errorOf, rounds, settled, reserved: reserved.size }
   }
 
   /** Why a page of the last turnover ended where it did, and its figures and tables stand where they stand; null for empty pages. */
   why(index: number): PageReasons | null {
     const place = this.latest?.places[index]
     return place?.body ? explainPage(place, this.latest!.places, this.latest!.setting) : null
+  }
+
+  /** Notes what each page reference said under any of the labels; only those that said more than one thing matter. */
+  private reserve(
+    doc: Node,
+    labels: Map<string, string>[],
+    reserved: Map<Node, string[]>,
+    context: { ledger: WorkLedger; language: string; sentences: WeakMap<Node, boolean> },
+  ): void {
+    for (const node of doc.children)
+      for (const { node: reference } of scanDivision(node).references) {
+        if (!saysPage(reference.attrs.wording)) continue
+        const said = new Set(reserved.get(reference))
+        for (const known of labels)
+          said.add(
+            referenceText(this.word(reference, context.ledger, context.language, known, context.sentences)).replaceAll(' ', '\u00a0'),
+          )
+        if (said.size > 1) reserved.set(reference, [...said])
+      }
   }
 
   /** Wordings that say no page depend on the numbers alone and are kept with them. */
@@ -207,17 +236,3 @@ function relevantIds(doc: Node, ledger: WorkLedger): string[] {
       if (saysPage(reference.attrs.wording)) for (const target of targets) ids.add(target)
   return [...ids]
 }
-
-/** Where labels chase each other the wider form wins; of two as wide, the later page. */
-function widerLabels(a: Map<string, string>, b: Map<string, string>): Map<string, string> {
-  const out = new Map(b)
-  for (const [id, label] of a) {
-    const other = out.get(id)
-    if (other !== undefined && (label.length > other.length || (label.length === other.length && Number(label) > Number(other))))
-      out.set(id, label)
-  }
-  return out
-}
-
-const sameLabels = (a: Map<string, string>, b: Map<string, string>): boolean =>
-  a.size === b.size && [...a].every(([id, label]) => b.get(id) === label)

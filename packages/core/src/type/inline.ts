@@ -1,7 +1,7 @@
 /** The inline content of a text block as styled runs: what is set, in which face, and where it leads. */
 import type { Node } from 'prosemirror-model'
 import type { FormulaBox, FormulaTypesetter } from '../formulas/typesetter.ts'
-import type { ReferencePart } from '../references/wordReference.ts'
+import { type ReferencePart, referenceText } from '../references/wordReference.ts'
 import type { FaceName, TextStyle } from '../work/houseStyle.ts'
 import { faceWith } from './fonts.ts'
 
@@ -25,12 +25,16 @@ export interface Run {
   divisible: boolean
   /** Something that must be mended: a lost target, a formula that cannot be set. */
   marked: boolean
+  /** Other texts that the place of this one must have room for: the widest of all decides its width. */
+  reserve?: string[]
 }
 
 /** What inline content needs to know of the rest of the work. */
 export interface InlineContext {
   formulas: FormulaTypesetter
   wordingOf(reference: Node): ReferencePart[]
+  /** What a reference said in rounds that did not settle: its place is as wide as the widest, whatever it says in the end. */
+  reserveOf(reference: Node): string[] | undefined
   /** The number of a note by id. */
   noteMark(id: string): string
 }
@@ -62,7 +66,16 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
       if (formula.error) runs.push({ ...plain, text: source || '□', face: 'mono', size: style.size * 0.85, divisible: false, marked: true })
       else runs.push({ ...plain, text: 'x', face, formula, source, divisible: false })
     } else if (child.type.name === 'reference') {
-      for (const part of context.wordingOf(child))
+      const parts = context.wordingOf(child)
+      const reserve = context.reserveOf(child)
+      if (reserve) {
+        const target = parts.find(part => part.target && !part.lost)?.target
+        const text = referenceText(parts).replaceAll(' ', '\u00a0')
+        const lead = target ? { entry: target } : null
+        runs.push({ ...plain, text, face, lead, divisible: false, marked: parts.some(part => part.lost), reserve })
+        return
+      }
+      for (const part of parts)
         runs.push({
           ...plain,
           text: part.text,
@@ -95,6 +108,7 @@ export function dependencies(node: Node, context: InlineContext): string {
   let key = ''
   for (const reference of references)
     for (const part of context.wordingOf(reference)) key += `${part.text}>${part.target ?? ''}${part.lost ? '!' : ''}|`
+  for (const reference of references) key += context.reserveOf(reference)?.join('=') ?? ''
   for (const note of notes) key += `${context.noteMark(note)}~`
   return key
 }

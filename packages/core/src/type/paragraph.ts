@@ -124,9 +124,10 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
       items.box(width, number)
     } else {
       const shape = fonts[run.face].shape(text)
-      chunks.push({ run, text, shape, width: shape.width * run.size })
+      const width = placeOf(shape, run, fonts) * run.size
+      chunks.push({ run, text, shape, width })
       if (hyphenate && run.divisible && text.length > 4) boxesWithHyphens(shape, run, number, fonts, options.language)
-      else items.box(shape.width * run.size, number)
+      else items.box(width, number)
     }
     if (breaks) items.penalty(openBreakCost, 0, 0, false, -1)
   }
@@ -134,6 +135,10 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
   items.penalty(-forbidden, 0, 0, false, -1)
   return chunks
 }
+
+/** Width in em of the place of a text: its own, or that of the widest text it must have room for. */
+const placeOf = (shape: Shape, run: Run, fonts: Fonts): number =>
+  run.reserve ? Math.max(shape.width, ...run.reserve.map(text => fonts[run.face].shape(text).width)) : shape.width
 
 interface HyphenPoint {
   at: number
@@ -295,7 +300,7 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
     above = Math.max(above, fonts[run.face].ascender * run.size * 0.8 + run.rise)
     below = Math.max(below, fonts[run.face].descender * run.size * 0.8 - run.rise)
     if (run.note && !notes.includes(run.note)) notes.push(run.note)
-    add({ x: 0, shape: part, size: run.size, rise: run.rise, lead: run.lead, marked: run.marked }, part.width * run.size)
+    add({ x: 0, shape: part, size: run.size, rise: run.rise, lead: run.lead, marked: run.marked }, placeOf(part, run, fonts) * run.size)
   }
   const left = measure - natural
   const justified = style.align === 'justified' && (!last || left < 0)
