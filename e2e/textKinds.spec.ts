@@ -80,3 +80,16 @@ test('a paragraph is taken into a quotation by “> ”, and undo gives it back'
   await page.keyboard.press('Control+z')
   await expect(page.locator('.division.open blockquote')).toHaveCount(0)
 })
+
+test('words get a language of their own by name, and lose it again', async ({ page }) => {
+  await openDemo(page)
+  await openChapter(page, '1')
+  await page
+    .locator('.division.open > p')
+    .first()
+    .dblclick({ position: { x: 60, y: 14 } })
+  await command(page, 'Language of these words: German')
+  await expect(page.locator('.division.open span[lang="de"]')).toHaveCount(1)
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.division.open span[lang="de"]')).toHaveCount(0)
+})

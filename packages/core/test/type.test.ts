@@ -170,3 +170,14 @@ test('units are not torn apart at their slash, long words are', () => {
   const parted = setParagraph([run('atmosphere/hydrosphere')], fonts, options(80)).map(textOf)
   expect(parted[0]).toBe('atmosphere/')
 })
+
+test('words in another language are divided by its rules', () => {
+  const german = 'Oberflächentemperatur'
+  const lines = (language?: string): string[] =>
+    setParagraph([{ ...run(`Of the ${german} more`), ...(language ? { language } : {}) }], fonts, options(92)).map(textOf)
+  const parts = (found: string[]): string[] => found.filter(line => line.endsWith('-'))
+  expect(
+    parts(lines('de')).some(line => /(Ober|Oberflä|Oberflächen|Oberflächentem|Oberflächentempe|Oberflächentempera)-$/.test(line)),
+  ).toBe(true)
+  expect(parts(lines('hu'))).toEqual([])
+})

@@ -22,7 +22,7 @@ import { lostTargets } from './editor/lostTargets.ts'
 import { oneDivision, opensDivision } from './editor/oneDivision.ts'
 import { pageTurns, setPages } from './editor/pageTurns.ts'
 import { stableIds } from './editor/stableIds.ts'
-import { dropPictures, loadWork } from './storage/database.ts'
+import { dropPictures, loadWork, notePages } from './storage/database.ts'
 import { Saver, type SaveState } from './storage/saver.ts'
 import { askToWrite, type WriterLock } from './storage/writerLock.ts'
 import type { FromTurnover, ToTurnover, TurnoverSummary } from './workers/protocol.ts'
@@ -72,6 +72,7 @@ export class Session {
   private readonly lock: WriterLock
   private readonly addresses = new Map<string, string>()
   private version = 0
+  private pagesOnShelf = -1
   private later: ReturnType<typeof setTimeout> | undefined
   /** Messages wait until the worker has said that it listens: what comes earlier would be lost. */
   private waiting: ToTurnover[] | null = []
@@ -346,6 +347,10 @@ export class Session {
       return index === undefined ? undefined : labels[index]
     }
     this.use.setState({ turnover, progress: null, failure: '' })
+    if (labels.length !== this.pagesOnShelf && this.use.getState().writer) {
+      this.pagesOnShelf = labels.length
+      void notePages(this.id, labels.length)
+    }
     this.live.push()
     const { key, value } = setPages(id => {
       const index = pageOf.get(id)

@@ -38,11 +38,11 @@ export function explainPage(place: PagePlace, places: PagePlace[], setting: Sett
   const chosen = cuts.find(cut => cut.end === taken.cut!.end && cut.noteLines === taken.cut!.noteLines) ?? taken.cut!
   const best = total(chosen)
   return {
-    ends: endOf(chosen, strip),
+    ends: endOf(chosen, strip, setting),
     parts: partsOf(chosen, from.state, strip),
     others: cuts
       .filter(cut => cut !== chosen)
-      .map(cut => ({ ends: endOf(cut, strip), parts: partsOf(cut, from.state, strip), more: Math.max(0, total(cut) - best) }))
+      .map(cut => ({ ends: endOf(cut, strip, setting), parts: partsOf(cut, from.state, strip), more: Math.max(0, total(cut) - best) }))
       .sort((a, b) => a.more - b.more)
       .slice(0, mostOthers),
     floats: floatReasons(
@@ -66,7 +66,7 @@ function costsToTheEnd(visited: { node: Reached; cuts: Cut[] }[], strip: Measure
 }
 
 /** “the paragraph “The spacing is a”, line 3 of 7”. */
-function endOf(cut: Cut, strip: MeasuredStrip): string {
+function endOf(cut: Cut, strip: MeasuredStrip, setting: Setting): string {
   let at = cut.end - 1
   while (at >= 0 && strip.items[at]!.kind !== 'box') at--
   if (at < 0) return 'the head of the page'
@@ -80,7 +80,8 @@ function endOf(cut: Cut, strip: MeasuredStrip): string {
     if (index === at) own = lines.length
   })
   const words = firstWords(lines[0] ?? box)
-  const name = words ? `“${words}”` : 'a display'
+  const entry = setting.ledger.byId.get(box.block)
+  const name = entry?.item.kind === 'series' && entry.number ? `${entry.names.one} ${entry.number}` : words ? `“${words}”` : 'a display'
   return lines.length > 1 ? `${name}, line ${own} of ${lines.length}` : name
 }
 

@@ -27,6 +27,8 @@ export interface Run {
   marked: boolean
   /** Other texts that the place of this one must have room for: the widest of all decides its width. */
   reserve?: string[]
+  /** BCP 47 tag of words in another language than the work's. */
+  language?: string
 }
 
 /** What inline content needs to know of the rest of the work. */
@@ -59,7 +61,9 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
       const script = has('superscript') ? raised : has('subscript') ? lowered : 0
       const size = style.size * (script ? scriptSize : face === 'mono' ? 0.92 : 1)
       const lead = link ? { address: link.attrs.address as string } : null
-      runs.push({ ...plain, text: child.text!, face, size, rise: script * style.size, lead, divisible: face !== 'mono' && !link })
+      const language = child.marks.find(mark => mark.type.name === 'language')?.attrs.tag as string | undefined
+      const divisible = face !== 'mono' && !link
+      runs.push({ ...plain, text: child.text!, face, size, rise: script * style.size, lead, divisible, ...(language ? { language } : {}) })
     } else if (child.type.name === 'formula') {
       const source = child.attrs.formula as string
       const formula = context.formulas.set(source, false)

@@ -126,7 +126,7 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
       const shape = fonts[run.face].shape(text)
       const width = placeOf(shape, run, fonts) * run.size
       chunks.push({ run, text, shape, width })
-      if (hyphenate && run.divisible && text.length > 4) boxesWithHyphens(shape, run, number, fonts, options.language)
+      if (hyphenate && run.divisible && text.length > 4) boxesWithHyphens(shape, run, number, fonts, run.language ?? options.language)
       else items.box(width, number)
     }
     if (breaks) items.penalty(openBreakCost, 0, 0, false, -1)

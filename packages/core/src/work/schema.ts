@@ -234,6 +234,19 @@ const marks: Record<string, MarkSpec> = {
   emphasis: { parseDOM: [{ tag: 'em' }, { tag: 'i' }], toDOM: () => ['em', 0] },
   strong: { parseDOM: [{ tag: 'strong' }, { tag: 'b' }], toDOM: () => ['strong', 0] },
   code: { parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
+  /** Words in another language: hyphenated by its rules, and said so to those who listen. */
+  language: {
+    attrs: {
+      tag: {
+        validate: (value: unknown) => {
+          if (typeof value !== 'string' || !/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/.test(value))
+            throw new RangeError(`“${value}” is not a language`)
+        },
+      },
+    },
+    parseDOM: [{ tag: 'span[lang]', getAttrs: dom => readLanguage((dom as { getAttribute(name: string): string }).getAttribute('lang')) }],
+    toDOM: mark => ['span', { lang: mark.attrs.tag }, 0],
+  },
   subscript: { excludes: 'superscript', parseDOM: [{ tag: 'sub' }], toDOM: () => ['sub', 0] },
   superscript: { excludes: 'subscript', parseDOM: [{ tag: 'sup' }], toDOM: () => ['sup', 0] },
   link: {
@@ -249,6 +262,8 @@ const marks: Record<string, MarkSpec> = {
     toDOM: mark => ['a', { href: mark.attrs.address, rel: 'noreferrer' }, 0],
   },
 }
+
+const readLanguage = (tag: string): { tag: string } | false => (/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/.test(tag) ? { tag } : false)
 
 /** Only addresses that open a page or a letter may become links; anything else stays plain text. */
 export function safeAddress(address: string | null): { address: string } | false {

@@ -3,10 +3,11 @@
 import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
-import { insertDivision, insertTable, insertText, setHeading } from '../editor/insert.ts'
+import { insertDivision, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
 import { onSection } from '../editor/keys.ts'
 import type { Session } from '../session.ts'
 import { act } from './acts.ts'
+import { languages } from './languages.ts'
 import { applyTheme } from './theme.ts'
 
 export interface NamedCommand {
@@ -45,6 +46,8 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Make this a heading of level 3', keys: 'Ctrl Alt 3', run: editor(setHeading(3)) },
   { name: 'Make this a heading of level 4', keys: 'Ctrl Alt 4', run: editor(setHeading(4)) },
   { name: 'Make this a paragraph', keys: 'Ctrl Alt P', run: editor(setHeading(0)) },
+  ...Object.entries(languages).map(([tag, name]) => ({ name: `Language of these words: ${name}`, run: editor(setLanguage(tag)) })),
+  { name: 'Language of these words: that of the work', run: editor(setLanguage(null)) },
   { name: 'Promote this section', keys: 'Ctrl Alt [', run: editor(onSection(promote)) },
   { name: 'Demote this section', keys: 'Ctrl Alt ]', run: editor(onSection(demote)) },
   { name: 'Move this section up', keys: 'Ctrl Alt ↑', run: editor(onSection((tr, id) => moveStep(tr, id, -1))) },

@@ -117,6 +117,18 @@ export const insertReference =
     return true
   }
 
+/** Says in which language the selected words are; null makes it that of the work again. */
+export const setLanguage =
+  (tag: string | null): Command =>
+  (state, dispatch) => {
+    const { from, to, empty } = state.selection
+    if (empty) return false
+    const { language } = schema.marks
+    const tr = state.tr.removeMark(from, to, language)
+    dispatch?.(tag ? tr.addMark(from, to, language!.create({ tag })) : tr)
+    return true
+  }
+
 /** Turns the text block at the cursor into a heading of a level, or back into a paragraph with 0. */
 export const setHeading =
   (level: number): Command =>

@@ -126,6 +126,11 @@ export async function loadWork(id: string): Promise<{ record: WorkRecord; work: 
   return { record, work: { settings, scheme, houseStyle, doc: documentFromJson({ type: 'doc', content }), pictures } }
 }
 
+/** The card on the shelf says how many pages the work has; a full storage only leaves it as it was. */
+export async function notePages(id: string, pages: number): Promise<void> {
+  await database.works.update(id, { pages }).catch(() => {})
+}
+
 /** Lets go of pictures that no figure shows. */
 export async function dropPictures(id: string, work: Work): Promise<void> {
   const used = new Set(usedPictures(work).map(picture => picture.name))

@@ -10,6 +10,7 @@ import { countWords, type Node, type Placement, plainText, roles, schema } from 
 import type { Settings } from '@steady-ledger/core/work/work.ts'
 import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
+import { languages } from '../../app/languages.ts'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 
@@ -388,12 +389,4 @@ function WorkFields() {
       />
     </section>
   )
-}
-
-const languages: Record<string, string> = {
-  'en-GB': 'English (British)',
-  'en-US': 'English (American)',
-  de: 'German',
-  fr: 'French',
-  es: 'Spanish',
 }
