@@ -208,7 +208,7 @@ test('a paragraph of the abstract can be held at line 40 of its page, and lines 
   expect(mark.line.end).toBeCloseTo(page.width - page.inner - page.outer, 5)
 })
 
-test('even feet: spaces are opened where text goes on overleaf, and the last page ends where it ends', () => {
+test('even feet: spaces are opened where text goes on to the next page, and the last page ends where it ends', () => {
   const strip = Array.from({ length: 16 }, (_, i) => [space(7), ...paragraph(`p${i}`, 4)]).flat()
   const foot = (page: PageBody): number => page.placed.at(-1)!.y + leading
   const even = cut(strip, true)

@@ -27,7 +27,7 @@ const plain = (name: string, key: PlainKey): Kind => ({
   set: (style, text) => ({ ...style, [key]: { ...style[key], ...text } }),
 })
 const heading = (index: number): Kind => ({
-  name: index === 0 ? 'Chapter title' : `Heading ${index + 1}`,
+  name: index === 0 ? 'Chapter title' : `Heading of level ${index + 1}`,
   get: style => style.headings[Math.min(index, style.headings.length - 1)]!,
   set: (style, text) => ({
     ...style,
