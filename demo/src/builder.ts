@@ -77,10 +77,13 @@ export const described = (...pairs: [term: Node[], meaning: Node][]): Node =>
   )
 export const listing = (label: string, caption: Node[], text: string): Node =>
   nodes.listing!.create({ label }, [nodes.caption!.create(null, caption), nodes.listingText!.create(null, schema.text(text))])
+export const signature = (who: string): Node => nodes.signature!.create(null, schema.text(who))
 export const fill = (): Node => nodes.fill!.create()
 
 interface FigureOptions {
   picture: string
+  numbered?: boolean
+  placement?: string
   width?: number
   short?: Node[]
   alternative: string

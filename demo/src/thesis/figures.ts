@@ -245,10 +245,20 @@ function mooring(): string {
   return svg(400, 280, rows)
 }
 
+/** The mark of the university: a hill over two waves. */
+const mark = (): string =>
+  svg(120, 120, [
+    '<circle cx="60" cy="60" r="55" fill="none" stroke="#0f5a58" stroke-width="3"/>',
+    '<path d="M 18 70 Q 44 22 60 34 Q 78 48 102 70" fill="none" stroke="#0f5a58" stroke-width="4"/>',
+    '<path d="M 20 82 q 10 -9 20 0 t 20 0 t 20 0 t 20 0" fill="none" stroke="#0f5a58" stroke-width="3"/>',
+    '<path d="M 32 95 q 9 -8 18 0 t 18 0 t 18 0" fill="none" stroke="#0f5a58" stroke-width="3"/>',
+  ])
+
 export function thesisPictures(): Map<string, Picture> {
   const pictures = new Map<string, Picture>()
   const add = (picture: Picture): void => void pictures.set(picture.name, picture)
   add(drawing('lake-map.svg', map()))
+  add(drawing('mark.svg', mark()))
   add(drawing('mooring.svg', mooring()))
   for (const [name, options] of Object.entries(charts)) add(drawing(`${name}.svg`, plot(options)))
   add({ name: 'echogram.png', type: 'image/png', bytes: grainPng(1400, 620), width: 1400, height: 620 })

@@ -2,7 +2,7 @@
 import { thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
 import { newSettings, type Work } from '@steady-ledger/core/work/work.ts'
-import { div, fill, identified, p } from '../builder.ts'
+import { div, fig, fill, identified, p, signature } from '../builder.ts'
 import { appendixA, appendixB, appendixC } from './appendices.ts'
 import { chapter1 } from './chapter1.ts'
 import { chapter2 } from './chapter2.ts'
@@ -18,10 +18,22 @@ const front = [
     'Wind Mixing in the Basins of Lake Vessary',
     p`Ilse Maren Tolvay`,
     p`A thesis submitted for the degree of Doctor of Philosophy`,
+    fig(
+      'mark',
+      {
+        picture: 'mark.svg',
+        width: 0.16,
+        numbered: false,
+        placement: 'here',
+        alternative: 'The mark of the university: a hill over two waves.',
+      },
+      [],
+    ),
     fill(),
     p`Faculty of Waters`,
     p`University of the Orrin Uplands`,
     p`October of the fourth year`,
+    signature('The candidate'),
   ),
   div(
     { role: 'abstract', label: 'abstract' },

@@ -1,9 +1,10 @@
-import { described, div, epigraph, listing, p, quote, ref, t, verse } from '../../../demo/src/builder.ts'
+import { described, div, epigraph, fig, listing, p, quote, ref, t, verse } from '../../../demo/src/builder.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
+import { findingsOf } from '../src/findings/index.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Page } from '../src/pages/page.ts'
 import { referenceText } from '../src/references/wordReference.ts'
-import type { Node } from '../src/work/schema.ts'
+import { type Node, schema } from '../src/work/schema.ts'
 import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
 const words = (page: Page): { x: number; text: string; face: string }[] =>
@@ -93,4 +94,30 @@ describe('listings', () => {
     expect(counts.length).toBeGreaterThan(2)
     expect(Math.min(...counts)).toBeGreaterThan(1)
   })
+})
+
+test('a line to sign on stands over who signs, with room for a hand above it', () => {
+  const signed = schema.nodes.signature!.create(null, schema.text('Bram Oskarsen, supervisor'))
+  const { pages, work } = set(p`Accepted.`, signed)
+  const rule = drawPage({ ...pages[0]!, furniture: [] }).rules[0]!
+  const line = drawPage(pages[0]!).lines.find(found => found.runs[0]!.words[0] === 'Bram')!
+  expect(rule[2]).toBeCloseTo((work.houseStyle.page.width - work.houseStyle.page.inner - work.houseStyle.page.outer) / 2, 3)
+  expect(line.y).toBeGreaterThan(rule[1])
+  expect(line.y - rule[1]).toBeLessThan(work.houseStyle.body.leading)
+})
+
+test('a picture without a number takes none from the others, has no caption and is not asked for one', () => {
+  const mark = fig('mark', { picture: '', alternative: 'A wave' }, [])
+  const work = workOf([
+    chapter(
+      'one',
+      'One',
+      mark.type.create({ ...mark.attrs, numbered: false, placement: 'here' }, mark.content),
+      fig('f', { picture: '', alternative: '' }, t`First.`),
+    ),
+  ])
+  const turnover = newEngine().run(work)
+  expect(turnover.ledger.byId.get(idOf(work, 'mark'))!.number).toBe('')
+  expect(turnover.ledger.byId.get(idOf(work, 'f'))!.number).toBe('1.1')
+  expect(findingsOf(turnover).filter(finding => finding.check === 'missingCaption')).toEqual([])
 })

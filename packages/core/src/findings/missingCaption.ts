@@ -5,7 +5,7 @@ export const missingCaption: Check = {
   title: 'Figures, tables and listings without a caption',
   look: ({ ledger }) =>
     ledger.entries
-      .filter(({ item }) => ['figure', 'table', 'listing'].includes(item.block) && item.text!.content.size === 0)
+      .filter(({ item }) => ['figure', 'table', 'listing'].includes(item.block) && item.numbered && item.text!.content.size === 0)
       .map(entry => ({
         weight: 'shouldMend' as const,
         message: `${entry.names.one} ${entry.number} has no caption.`,

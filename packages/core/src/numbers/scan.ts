@@ -92,6 +92,7 @@ function scanAnew(root: Node): DivisionScan {
           kind: 'series',
           block: node.type.name,
           series: node.type.name,
+          numbered: attrs.numbered ?? true,
           label: attrs.label,
           text: node.firstChild,
           shortText: short,

@@ -143,6 +143,8 @@ const nodes: Record<string, NodeSpec> = {
   verse: { ...carried('verse', 'div', identified), group: 'block', content: 'paragraph+', defining: true },
   epigraph: { ...carried('epigraph', 'div', identified), group: 'block', content: 'paragraph+ attribution?', defining: true },
   attribution: { ...carried('attribution', 'cite', {}), content: 'inline*', defining: true },
+  /** A line to sign on, with what stands under it. */
+  signature: { ...carried('signature', 'p', identified), group: 'block', content: 'inline*', defining: true },
   descriptionList: {
     group: 'block',
     content: '(term description)+',
@@ -169,7 +171,14 @@ const nodes: Record<string, NodeSpec> = {
     toDOM: () => ['pre', ['code', 0]],
   },
   figure: {
-    ...carried('figure', 'figure', { ...labelled, picture: string(), width: number(0.8), alternative: string(), placement }),
+    ...carried('figure', 'figure', {
+      ...labelled,
+      picture: string(),
+      width: number(0.8),
+      alternative: string(),
+      placement,
+      numbered: boolean(true),
+    }),
     group: 'block',
     content: 'caption shortCaption?',
     isolating: true,

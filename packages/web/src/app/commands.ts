@@ -29,6 +29,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Insert a quotation', run: editor(insertText('quotation')) },
   { name: 'Insert verse', run: editor(insertText('verse')) },
   { name: 'Insert an epigraph', run: editor(insertText('epigraph')) },
+  { name: 'Insert a line to sign on', run: editor(insertText('signature')) },
   { name: 'Insert a list of descriptions', run: editor(insertText('descriptionList')) },
   { name: 'Insert a listing', run: editor(insertText('listing')) },
   { name: 'Insert an equation', keys: 'Ctrl Alt E', run: act.equation },

@@ -12,6 +12,7 @@ export function captionStack(node: Node, setting: Setting): { marks: Mark[]; hei
   const rule = seriesRule(setting.scheme, node.type.name)
   const name = entry?.number ? `${entry.names.one}\u00a0${entry.number}` : ''
   const text = node.firstChild!
+  if (!name && text.content.size === 0) return { marks: [], height: 0, notes: [] }
   const leadIn = name ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: strongOf(style.face) })] : []
   const lines = setText(text, setting, { style, measure: setting.measure, leadIn })
   const { id } = node.attrs

@@ -11,12 +11,14 @@ export const figure: BlockHandler = (node, setting) => {
   const caption = captionStack(node, setting)
   const picture = setting.pictures.get(node.attrs.picture)
   const shape = picture ? picture.height / picture.width : missingShape
-  const room = setting.height - caption.height - float.captionGap
+  // A picture without number and caption, as the mark of an institution, has no gap for one either.
+  const gap = caption.height ? float.captionGap : 0
+  const room = setting.height - caption.height - gap
   const width = Math.min(setting.measure * clampShare(node.attrs.width), room / shape)
   const height = width * shape
   const x = (setting.measure - width) / 2
   const above = seriesRule(setting.scheme, 'figure').captionPlace === 'above'
-  const top = above ? caption.height + float.captionGap : 0
+  const top = above ? caption.height + gap : 0
   const marks: Mark[] = picture
     ? [{ kind: 'picture', x, y: top, width, height, picture: picture.name, alternative: node.attrs.alternative }]
     : missing(x, top, width, height)
@@ -24,14 +26,9 @@ export const figure: BlockHandler = (node, setting) => {
     const [line] = setWords([words('No picture yet', style, { marked: true })], setting, style, width)
     marks.push({ kind: 'line', x: x + (width - line!.end) / 2, baseline: top + height / 2, line: line!, tag: 'P' })
   }
-  marks.push(...caption.marks.map(mark => moved(mark, 0, above ? 0 : height + float.captionGap)))
+  marks.push(...caption.marks.map(mark => moved(mark, 0, above ? 0 : height + gap)))
   const { id } = node.attrs
-  return stood(
-    box(height + float.captionGap + caption.height, marks, { block: id, begins: [id], notes: caption.notes }),
-    node,
-    'figure',
-    setting,
-  )
+  return stood(box(height + gap + caption.height, marks, { block: id, begins: [id], notes: caption.notes }), node, 'figure', setting)
 }
 
 const clampShare = (share: unknown): number => Math.min(1, Math.max(0.05, Number(share) || 0.8))

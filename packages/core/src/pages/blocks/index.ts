@@ -8,6 +8,7 @@ import { list } from './list.ts'
 import { listing } from './listing.ts'
 import { paragraph } from './paragraph.ts'
 import { epigraph, quotation, verse } from './quotation.ts'
+import { signature } from './signature.ts'
 import { table } from './table.ts'
 
 export const blockHandlers: Record<string, BlockHandler> = {
@@ -23,5 +24,6 @@ export const blockHandlers: Record<string, BlockHandler> = {
   epigraph,
   descriptionList,
   listing,
+  signature,
   fill: () => [{ kind: 'fill' }],
 }

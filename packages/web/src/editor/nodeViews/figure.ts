@@ -19,7 +19,7 @@ export const figureView =
     dom.append(column.dom, frame, content)
     const paint = (): void => {
       const { picture, alternative, width } = node.attrs
-      dom.classList.toggle('uncaptioned', node.firstChild!.content.size === 0)
+      dom.classList.toggle('uncaptioned', node.attrs.numbered && node.firstChild!.content.size === 0)
       const address = live.pictureAddress(picture)
       const shown = frame.firstElementChild
       frame.style.setProperty('--share', String(width))

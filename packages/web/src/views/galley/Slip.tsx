@@ -54,6 +54,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       )}
       {node.type.name === 'figure' && <FigureFields node={node} at={at} set={set} onPicture={onPicture} />}
       {(node.type.name === 'table' || node.type.name === 'listing') && <ShortCaption node={node} at={at} />}
+      {node.type.name === 'figure' && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
       {['figure', 'table', 'listing'].includes(node.type.name) && (
         <Choice
           label="Where it stands"
