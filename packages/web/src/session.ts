@@ -165,8 +165,9 @@ export class Session {
   /** Takes over what another tab saved. The history begins anew: what the other tab did cannot be undone here. */
   private async refresh(): Promise<void> {
     const { work } = await loadWork(this.id)
-    if (work.doc.eq(this.state.doc)) return
+    if (work.doc.eq(this.state.doc) && JSON.stringify(partsOf(work)) === JSON.stringify(partsOf(this.work))) return
     this.work = work
+    this.live.language = work.settings.language
     this.state = EditorState.create({
       doc: work.doc,
       plugins: this.state.plugins,

@@ -331,7 +331,7 @@ export class Filling {
     return lines.length ? (this.noteHeight ? 0 : this.strip.input.noteSeparator) + this.strip.heightOf(lines) : 0
   }
 
-  /** The page as recorded: fills opened, or spaces where feet are even and text goes on overleaf; notes at the foot. */
+  /** The page as recorded: fills opened, or spaces where feet are even and text goes on to the next page; notes at the foot. */
   body(goesOn: boolean): PageBody {
     const { placed, foot, notes, fills, gaps } = this.record!
     const { height, noteSeparator, leading } = this.strip.input

@@ -82,7 +82,9 @@ export function HouseStyleView() {
     <main className="house">
       <div className="tools">
         <DropdownMenu.Root modal={false}>
-          <DropdownMenu.Trigger className="button">Begin from a ready-made style</DropdownMenu.Trigger>
+          <DropdownMenu.Trigger className="button" disabled={!writer}>
+            Begin from a ready-made style
+          </DropdownMenu.Trigger>
           <DropdownMenu.Portal>
             <DropdownMenu.Content className="menu ready-menu" align="start">
               {readyStyles.map(({ make, looks }) => (
@@ -103,7 +105,7 @@ export function HouseStyleView() {
         >
           Save as a file
         </button>
-        <button type="button" className="button" onClick={() => chooser.current?.click()}>
+        <button type="button" className="button" disabled={!writer} onClick={() => chooser.current?.click()}>
           Load a file
         </button>
         <input
@@ -120,7 +122,9 @@ export function HouseStyleView() {
           }}
         />
         <span className="spring" />
-        <span className="quiet-note">Every change is one step that can be undone.</span>
+        <span className="quiet-note">
+          {writer ? 'Every change is one step that can be undone.' : 'Another tab is writing this work; here you can look.'}
+        </span>
       </div>
       <div className="house-columns">
         <fieldset className="house-fields" disabled={!writer}>
@@ -309,7 +313,7 @@ export function HouseStyleView() {
             </div>
           </section>
         </fieldset>
-        <SamplePage style={style} change={change} />
+        <SamplePage style={style} change={change} fixed={!writer} />
       </div>
     </main>
   )

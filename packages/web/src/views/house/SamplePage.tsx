@@ -10,7 +10,8 @@ const names: Record<Margin, string> = { top: 'Top margin', bottom: 'Bottom margi
 const millimetre = 72 / 25.4
 const width = 372
 
-export function SamplePage({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
+/** `fixed` margins are shown and cannot be moved. */
+export function SamplePage({ style, change, fixed }: { style: HouseStyle; change(next: HouseStyle): void; fixed: boolean }) {
   const session = useSession()
   const turnover = useView(view => view.turnover)
   const drawings = useView(view => view.drawings)
@@ -68,7 +69,7 @@ export function SamplePage({ style, change }: { style: HouseStyle; change(next: 
           aria-label="Margins"
         >
           <rect className="text-area" x={edge[left]} y={edge.top} width={edge[right] - edge[left]} height={edge.bottom - edge.top} />
-          {(Object.keys(names) as Margin[]).map(margin => {
+          {(fixed ? [] : (Object.keys(names) as Margin[])).map(margin => {
             const across = margin === 'top' || margin === 'bottom'
             const at = edge[margin]
             return (
@@ -115,7 +116,7 @@ export function SamplePage({ style, change }: { style: HouseStyle; change(next: 
           ›
         </button>
       </div>
-      <p className="quiet-note">Drag a margin, or move it with the arrow keys by a millimetre.</p>
+      {!fixed && <p className="quiet-note">Drag a margin, or move it with the arrow keys by a millimetre.</p>}
     </div>
   )
 }

@@ -42,13 +42,15 @@ export function PagesView() {
   const scroll = useRef<HTMLDivElement>(null)
   const scale = mode === 'grid' ? gridScale : zooms[zoom]!
   const labels = turnover?.labels ?? []
+  const shown = turnover !== null
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the area is there once the pages are
   useEffect(() => {
     const area = scroll.current
     if (!area) return
     const watch = new ResizeObserver(() => setAcross(Math.max(1, Math.floor((area.clientWidth - 24) / (page.width * gridScale + 16)))))
     watch.observe(area)
     return () => watch.disconnect()
-  })
+  }, [page.width, shown])
   // Facing pages stand as in the bound book: the first page alone on the right.
   const spreads = useMemo(() => {
     if (mode === 'single') return labels.map((_, index) => [index])
@@ -227,8 +229,13 @@ export function PagesView() {
                     <div key={index} className="page-place" style={size} data-page={labels[index]}>
                       {drawing && (
                         <PageSheet drawing={drawing} scale={scale} pictureAddress={address} current={selected} onGo={go}>
-                          {overlays.size > 0 && <Overlays drawing={drawing} page={page} shown={overlays} />}
-                          {matches.length > 0 && <Matches matches={matches} current={match} />}
+                          {/* Nothing at all where nothing lies over the page, so that scrolling does not draw it again. */}
+                          {overlays.size > 0 || matches.length > 0 ? (
+                            <>
+                              <Overlays drawing={drawing} page={page} shown={overlays} />
+                              <Matches matches={matches} current={match} />
+                            </>
+                          ) : undefined}
                         </PageSheet>
                       )}
                       {mode === 'grid' && (

@@ -12,12 +12,22 @@ export function PrintPages({ onDone }: { onDone(): void }) {
   const ready = drawings.size >= count
   useEffect(() => {
     if (!ready) return
-    // Pictures and faces are there already; one frame lets the browser lay the sheets out.
-    const frame = requestAnimationFrame(() => {
+    let wanted = true
+    const addresses = new Set([...document.querySelectorAll('.print-pages image')].map(image => image.getAttribute('href') ?? ''))
+    const decoded = [...addresses].map(async address => {
+      const image = new Image()
+      image.src = address
+      // A picture that cannot be shown is told by the findings; the other pages print all the same.
+      await image.decode().catch(() => {})
+    })
+    void Promise.all([document.fonts.ready, ...decoded]).then(() => {
+      if (!wanted) return
       print()
       onDone()
     })
-    return () => cancelAnimationFrame(frame)
+    return () => {
+      wanted = false
+    }
   }, [ready, onDone])
   return createPortal(
     <div className="print-pages">

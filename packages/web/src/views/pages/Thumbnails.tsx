@@ -1,6 +1,6 @@
 /** All pages small, in a strip beside the large ones. */
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useRef } from 'react'
+import { useCallback, useEffect, useRef } from 'react'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { PageSheet } from './PageSheet.tsx'
 
@@ -21,6 +21,7 @@ export function Thumbnails({
   const drawings = useView(view => view.drawings)
   const { page } = useView(view => view.houseStyle)
   const scroll = useRef<HTMLDivElement>(null)
+  const address = useCallback((name: string) => session.pictureAddress(name), [session])
   const scale = width / page.width
   const virtual = useVirtualizer({
     count: labels.length,
@@ -52,15 +53,7 @@ export function Thumbnails({
               onClick={() => onChoose(item.index)}
             >
               <span className="page-place" style={{ width, height: page.height * scale }}>
-                {drawing && (
-                  <PageSheet
-                    drawing={drawing}
-                    scale={scale}
-                    pictureAddress={name => session.pictureAddress(name)}
-                    current=""
-                    onGo={nowhere}
-                  />
-                )}
+                {drawing && <PageSheet drawing={drawing} scale={scale} pictureAddress={address} current="" onGo={nowhere} />}
               </span>
               <span>{labels[item.index]}</span>
             </button>
