@@ -47,6 +47,11 @@ test('an epigraph ends with where it is from, upright, and stands at the right',
   expect(from.x).toBeGreaterThan(motto.x)
 })
 
+test('an epigraph without a source has no empty line for one', () => {
+  const height = (from: Node[]): number => set(epigraph(t`Still.`, from)).pages[0]!.placed.filter(({ box }) => box.marks.length).length
+  expect(height([])).toBe(height(t`A ferryman`) - 1)
+})
+
 test('a term stands over what it means and never at the foot of a page alone', () => {
   const pairs = Array.from({ length: 60 }, (_, i): [Node[], Node] => [t`Term ${String(i)}`, p`${long.trim()}`])
   const { pages } = set(described(...pairs))

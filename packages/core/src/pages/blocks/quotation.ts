@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model'
-import { type Box, costs, lineBoxes, type StripItem, space, type Tag } from '../box.ts'
+import { type Box, costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
 
 /** Words of another, set in from both sides. */
@@ -41,10 +41,12 @@ export const epigraph: BlockHandler = (node, setting) => {
   const upright = { ...style, face: 'serif' as const }
   const boxes: Box[] = []
   node.forEach((part, _at, index) => {
-    const tag: Tag = 'P'
-    const look = part.type.name === 'attribution' ? upright : style
+    const attribution = part.type.name === 'attribution'
+    // A motto of which nobody says where it is from has no empty line for it.
+    if (attribution && part.content.size === 0) return
+    const look = attribution ? upright : style
     const lines = setText(part, setting, { style: look, measure: setting.measure - style.indent })
-    boxes.push(...lineBoxes(lines, { ...style, x: style.indent, tag, block: node.attrs.id, within: inQuotation(node, index) }))
+    boxes.push(...lineBoxes(lines, { ...style, x: style.indent, tag: 'P', block: node.attrs.id, within: inQuotation(node, index) }))
   })
   for (const box of boxes) box.breakAfter = Infinity
   return [space(style.before), ...boxes, space(style.after)]
