@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { words } from '../src/pages/setting.ts'
 import { divisionsOf } from '../src/type/hyphenation.ts'
-import { type Line, type ParagraphOptions, setParagraph } from '../src/type/paragraph.ts'
+import type { Line } from '../src/type/line.ts'
+import { type ParagraphOptions, setParagraph } from '../src/type/paragraph.ts'
 import { thesisStyle } from '../src/work/houseStyle.ts'
 import { fonts } from './support/work.ts'
 

@@ -1,7 +1,7 @@
 /** The material pages are made of: a strip of boxes and spaces, each with what it draws. All lengths in points; y grows downwards. */
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { Lead } from '../type/inline.ts'
-import type { Line } from '../type/paragraph.ts'
+import type { Line } from '../type/line.ts'
 
 /** Something drawn, placed from the top left corner of its box. */
 export type Mark =
@@ -38,9 +38,9 @@ export interface Box {
   /** The identified block this stands for. */
   block: string
   /** Entries that begin in this box: they are on its page. */
-  begins: string[]
+  begins: readonly string[]
   /** Notes whose marks stand in it. */
-  notes: string[]
+  notes: readonly string[]
   /** What a page break after this box costs; Infinity forbids it. */
   breakAfter: number
   /** What a break just before it costs. */
@@ -82,8 +82,10 @@ export interface Placed {
 
 export const space = (height: number): Space => ({ kind: 'space', height })
 
+const nothing: readonly string[] = Object.freeze([])
+
 export function box(height: number, marks: Mark[], more: Partial<Box> = {}): Box {
-  return { kind: 'box', height, marks, block: '', begins: [], notes: [], breakAfter: 0, breakBefore: 0, ...more }
+  return { kind: 'box', height, marks, block: '', begins: nothing, notes: nothing, breakAfter: 0, breakBefore: 0, ...more }
 }
 
 /** Costs of page breaks, in the units of the page cost: 100 is a break no author would mind. */
@@ -104,7 +106,7 @@ export const costs = {
 /** Boxes for the lines of a text, one a line, on a grid of the given leading. */
 export function lineBoxes(
   lines: Line[],
-  options: { leading: number; size: number; x: number; tag: Tag; block: string; begins?: string[]; within?: Structure },
+  options: { leading: number; size: number; x: number; tag: Tag; block: string; begins?: readonly string[]; within?: Structure },
 ): Box[] {
   const { leading, size, x, tag, block, within } = options
   const usualAbove = (leading - size) / 2 + size * 0.78
@@ -118,7 +120,7 @@ export function lineBoxes(
         : (index === 0 ? costs.orphan : 0) + (index === lines.length - 2 ? costs.widow : 0) + (line.hyphenated ? costs.hyphen : 0)
     return box(above + below, [{ kind: 'line', x, baseline: above, line, tag, ...(within ? { within } : {}) }], {
       block,
-      begins: index === 0 ? (options.begins ?? []) : [],
+      begins: index === 0 ? (options.begins ?? nothing) : nothing,
       notes: line.notes,
       breakAfter,
     })

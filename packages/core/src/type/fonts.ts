@@ -42,7 +42,7 @@ export interface OpenFace {
 
 export type Fonts = Record<FaceName, OpenFace>
 
-/** Distinct texts a face remembers before it starts afresh: bounds memory over long sittings. */
+/** Distinct texts a face remembers at least; of older ones those not asked for since are forgotten. Bounds memory over long sittings. */
 const rememberedShapes = 60_000
 
 export function openFonts(files: FontFiles): Fonts {
@@ -52,7 +52,8 @@ export function openFonts(files: FontFiles): Fonts {
     const font = new hb.Font(face)
     const unit = 1 / face.upem
     const extents = font.hExtents()
-    const shapes = new Map<string, Shape>()
+    let shapes = new Map<string, Shape>()
+    let olderShapes = new Map<string, Shape>()
     const advances = new Map<number, number>()
     const shapeAnew = (text: string): Shape => {
       buffer.clearContents()
@@ -89,8 +90,11 @@ export function openFonts(files: FontFiles): Fonts {
       shape(text) {
         let shape = shapes.get(text)
         if (!shape) {
-          if (shapes.size > rememberedShapes) shapes.clear()
-          shapes.set(text, (shape = shapeAnew(text)))
+          if (shapes.size >= rememberedShapes) {
+            olderShapes = shapes
+            shapes = new Map()
+          }
+          shapes.set(text, (shape = olderShapes.get(text) ?? shapeAnew(text)))
         }
         return shape
       },

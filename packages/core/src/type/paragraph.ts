@@ -5,36 +5,8 @@ import type { TextStyle } from '../work/houseStyle.ts'
 import { breakLines, fillLines, forbidden, Items } from './breakLines.ts'
 import type { Fonts, Shape } from './fonts.ts'
 import { divisionsOf } from './hyphenation.ts'
-import type { Lead, Run } from './inline.ts'
-
-/** A shaped text on a line. Lengths in points from the line's left end; y grows upwards from the baseline. */
-export interface TextPiece {
-  x: number
-  shape: Shape
-  size: number
-  rise: number
-  lead: Lead | null
-  marked: boolean
-}
-export interface FormulaPiece {
-  x: number
-  formula: FormulaBox
-  source: string
-  size: number
-}
-export type Piece = TextPiece | FormulaPiece
-
-export interface Line {
-  pieces: Piece[]
-  /** Where the last piece ends, in points from the left end. */
-  end: number
-  /** How far the line reaches above and below its baseline, in points. */
-  above: number
-  below: number
-  /** Notes whose marks stand on this line. */
-  notes: string[]
-  hyphenated: boolean
-}
+import type { Run } from './inline.ts'
+import { Line, type PieceStyle, pieceStyleOf } from './line.ts'
 
 export interface ParagraphOptions {
   measure: number
@@ -53,6 +25,7 @@ const items = new Items()
 /** An unbroken stretch of one run. */
 interface Chunk {
   run: Run
+  style: PieceStyle
   text: string
   shape: Shape | null
   width: number
@@ -108,24 +81,30 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
   const chunks: Chunk[] = []
   if (options.indent) items.box(options.indent, -1)
   const stretches = options.style.align === 'justified'
+  let styled: Run | null = null
+  let style: PieceStyle | null = null
   for (const { run, text, breaks } of pieces(runs)) {
+    if (run !== styled || !style) {
+      styled = run
+      style = pieceStyleOf(run)
+    }
     if (text === ' ') {
       // Space at the start, and more than one space, is the author's slip and never printed.
       if (chunks.length === 0 || items.isGlue(items.count - 1)) continue
       const width = fonts[run.face].shape(' ').width * run.size
       items.glue(width, stretches ? width * 0.5 : 0, stretches ? width * 0.333 : 0, chunks.length)
-      chunks.push({ run, text, shape: null, width })
+      chunks.push({ run, style, text, shape: null, width })
       continue
     }
     const number = chunks.length
     if (run.formula) {
       const width = run.formula.width * run.size
-      chunks.push({ run, text, shape: null, width })
+      chunks.push({ run, style, text, shape: null, width })
       items.box(width, number)
     } else {
       const shape = fonts[run.face].shape(text)
       const width = placeOf(shape, run, fonts) * run.size
-      chunks.push({ run, text, shape, width })
+      chunks.push({ run, style, text, shape, width })
       if (hyphenate && run.divisible && text.length > 4) boxesWithHyphens(shape, run, number, fonts, run.language ?? options.language)
       else items.box(width, number)
     }
@@ -266,56 +245,58 @@ interface EmitOptions {
 
 /** Sets the items from `start` up to the break at `end` on a line of their own. */
 function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measure, style, indent, last }: EmitOptions): Line {
-  const set: { piece: Piece | null; width: number }[] = []
+  const places: number[] = []
+  const things: (Shape | FormulaBox)[] = []
+  const styles: PieceStyle[] = []
+  const glues: number[] = []
+  let tailWidth = 0
   let natural = indent
   let stretch = 0
   let above = 0
   let below = 0
   const notes: string[] = []
   const hyphenated = items.flagged[end] === 1
-  const add = (piece: Piece | null, width: number): void => {
-    set.push({ piece, width })
+  /** Places are natural first, then opened by the glue before them. */
+  const add = (thing: Shape | FormulaBox, style: PieceStyle, width: number): void => {
+    places.push(natural)
+    things.push(thing)
+    styles.push(style)
+    glues.push(stretch)
     natural += width
+    tailWidth = width
   }
   let number = -1
   for (let i = start; i < end; i++) {
     if (items.isGlue(i)) {
-      const width = items.width[i + 1]! - items.width[i]!
       if (items.payload[i]! < 0) continue
+      const width = items.width[i + 1]! - items.width[i]!
       stretch += width
-      add(null, width)
+      natural += width
       continue
     }
     const payload = items.payload[i]!
     if (!items.isBox(i) || payload < 0 || payload === number) continue
     number = payload
-    const { run, shape, width } = chunks[payload]!
+    const { run, style: pieceStyle, shape, width } = chunks[payload]!
     if (run.formula) {
       above = Math.max(above, run.formula.height * run.size)
       below = Math.max(below, run.formula.depth * run.size)
-      add({ x: 0, formula: run.formula, source: run.source, size: run.size }, width)
+      add(run.formula, pieceStyle, width)
       continue
     }
     const part = partOnLine(chunks, fonts, payload, shape!, start, end)
     above = Math.max(above, fonts[run.face].ascender * run.size * 0.8 + run.rise)
     below = Math.max(below, fonts[run.face].descender * run.size * 0.8 - run.rise)
     if (run.note && !notes.includes(run.note)) notes.push(run.note)
-    add({ x: 0, shape: part, size: run.size, rise: run.rise, lead: run.lead, marked: run.marked }, placeOf(part, run, fonts) * run.size)
+    add(part, pieceStyle, placeOf(part, run, fonts) * run.size)
   }
   const left = measure - natural
   const justified = style.align === 'justified' && (!last || left < 0)
   const each = justified && stretch > 0 ? Math.max(left / stretch, -0.4) : 0
-  let x = indent + (style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : 0)
-  const line: Line = { pieces: [], end: x, above, below, notes, hyphenated }
-  for (const { piece, width } of set) {
-    if (piece) {
-      piece.x = x
-      line.pieces.push(piece)
-      x += width
-      line.end = x
-    } else x += width * (1 + each)
-  }
-  return line
+  const shift = style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : 0
+  for (let i = 0; i < places.length; i++) places[i]! += shift + each * glues[i]!
+  const tail = places.length - 1
+  return new Line(places, things, styles, { end: tail < 0 ? indent + shift : places[tail]! + tailWidth, above, below, notes, hyphenated })
 }
 
 /** The part of a chunk between the hyphens at which its lines are broken; the hyphen is shaped with it. */

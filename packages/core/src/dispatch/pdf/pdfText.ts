@@ -2,7 +2,7 @@
 import type PDFDocument from 'pdfkit'
 import type { EmbeddedFont } from 'pdfkit'
 import type { Fonts, OpenFace, Shape } from '../../type/fonts.ts'
-import type { TextPiece } from '../../type/paragraph.ts'
+import type { TextPiece } from '../../type/line.ts'
 import type { FaceName } from '../../work/houseStyle.ts'
 
 /** Two decimals are a hundredth of a point: finer than any press. */

@@ -9,7 +9,7 @@ import type { Page } from '../../pages/page.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import type { Fonts } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
-import type { FormulaPiece, Piece, TextPiece } from '../../type/paragraph.ts'
+import type { FormulaPiece, Piece, TextPiece } from '../../type/line.ts'
 import type { FaceName } from '../../work/houseStyle.ts'
 import { titleOf } from '../../work/schema.ts'
 import { PdfFormulas } from './pdfFormula.ts'
@@ -126,12 +126,13 @@ class PdfWriter {
     const { line } = mark
     const element = mark.within ? this.nested(mark.within) : this.element(mark.tag, box.block)
     const tag = mark.within || mark.tag !== 'Lbl' ? (structureType[mark.tag] ?? mark.tag) : 'P'
-    for (let from = 0; from < line.pieces.length; ) {
-      const lead = leadOf(line.pieces[from]!)
+    const all = line.pieces
+    for (let from = 0; from < all.length; ) {
+      const lead = leadOf(all[from]!)
       let to = from + 1
-      while (to < line.pieces.length && sameLead(leadOf(line.pieces[to]!), lead)) to++
-      const pieces = line.pieces.slice(from, to)
-      const last = to === line.pieces.length
+      while (to < all.length && sameLead(leadOf(all[to]!), lead)) to++
+      const pieces = all.slice(from, to)
+      const last = to === all.length
       const parent = lead ? this.document.struct('Link') : element
       if (lead) element.add(parent)
       const content = this.document.markStructureContent(lead ? 'Link' : tag)

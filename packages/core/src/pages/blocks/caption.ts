@@ -21,7 +21,11 @@ export function captionStack(node: Node, setting: Setting): { marks: Mark[]; hei
 }
 
 /** Boxes on top of each other as one list of marks. */
-export function stack(boxes: { height: number; marks: Mark[]; notes: string[] }[]): { marks: Mark[]; height: number; notes: string[] } {
+export function stack(boxes: { height: number; marks: Mark[]; notes: readonly string[] }[]): {
+  marks: Mark[]
+  height: number
+  notes: string[]
+} {
   const marks: Mark[] = []
   const notes: string[] = []
   let height = 0

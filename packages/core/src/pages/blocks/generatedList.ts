@@ -1,7 +1,8 @@
 import type { ListEntry } from '../../lists/entries.ts'
 import { strongOf } from '../../type/fonts.ts'
 import { dependencies, runsOf } from '../../type/inline.ts'
-import { type Line, setParagraph, type TextPiece } from '../../type/paragraph.ts'
+import { type Line, plainLine } from '../../type/line.ts'
+import { setParagraph } from '../../type/paragraph.ts'
 import type { TextStyle } from '../../work/houseStyle.ts'
 import { type Box, box, type Mark, type StripItem, space } from '../box.ts'
 import type { Setting } from '../setting.ts'
@@ -76,9 +77,7 @@ function text(words: string, style: TextStyle, x: number, baseline: number, sett
 }
 
 function lineOf(words: string, style: TextStyle, setting: Setting): Line {
-  const shape = setting.fonts[style.face].shape(words)
-  const piece: TextPiece = { x: 0, shape, size: style.size, rise: 0, lead: null, marked: false }
-  return { pieces: [piece], end: shape.width * style.size, above: 0, below: 0, notes: [], hyphenated: false }
+  return plainLine(setting.fonts[style.face].shape(words), style.size)
 }
 
 /** Dots stand under each other from line to line: they are set from the right edge. */

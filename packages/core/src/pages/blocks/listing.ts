@@ -1,4 +1,4 @@
-import type { Line, TextPiece } from '../../type/paragraph.ts'
+import { type Line, plainLine } from '../../type/line.ts'
 import type { TextStyle } from '../../work/houseStyle.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
@@ -82,7 +82,5 @@ function wrapped(source: string, columns: number): string[] {
 }
 
 function lineOf(text: string, style: TextStyle, setting: Setting): Line {
-  const shape = setting.fonts[style.face].shape(text)
-  const piece: TextPiece = { x: 0, shape, size: style.size, rise: 0, lead: null, marked: false }
-  return { pieces: text ? [piece] : [], end: shape.width * style.size, above: 0, below: 0, notes: [], hyphenated: false }
+  return plainLine(setting.fonts[style.face].shape(text), style.size)
 }

@@ -1,7 +1,7 @@
 import type { Node } from 'prosemirror-model'
 import type { Entry } from '../../numbers/ledger.ts'
 import { strongOf } from '../../type/fonts.ts'
-import type { Line } from '../../type/paragraph.ts'
+import type { Line } from '../../type/line.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
@@ -175,7 +175,7 @@ function columnWidths(layout: Cell[][], columns: number, setting: Setting): numb
 }
 
 /** Width of a line from its first piece on, whatever its alignment did with the endless measure. */
-const lineWidth = (line: { end: number; pieces: { x: number }[] }): number => line.end - (line.pieces[0]?.x ?? line.end)
+const lineWidth = (line: Line): number => line.end - line.start
 
 const styles = new WeakMap<object, Record<string, Setting['houseStyle']['table']>>()
 

@@ -1,0 +1,105 @@
+/** A line of a paragraph with everything on it in place. Long works keep hundreds of thousands: pieces are packed, and unpacked on demand. */
+import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { Shape } from './fonts.ts'
+import type { Lead } from './inline.ts'
+
+/** A shaped text on a line. Lengths in points from the line's left end; y grows upwards from the baseline. */
+export interface TextPiece {
+  x: number
+  shape: Shape
+  size: number
+  rise: number
+  lead: Lead | null
+  marked: boolean
+}
+export interface FormulaPiece {
+  x: number
+  formula: FormulaBox
+  source: string
+  size: number
+}
+export type Piece = TextPiece | FormulaPiece
+
+/** What all pieces of a run have in common. */
+export interface PieceStyle {
+  size: number
+  rise: number
+  lead: Lead | null
+  marked: boolean
+  source: string
+}
+
+const plainStyles = new Map<string, PieceStyle>()
+let latest: PieceStyle | null = null
+
+/** One object for all runs that look alike and lead nowhere, so that a long work does not keep one for each of its runs. */
+export function pieceStyleOf({ size, rise, lead, marked, source }: PieceStyle): PieceStyle {
+  if (lead || source) return { size, rise, lead, marked, source }
+  if (latest?.size === size && latest.rise === rise && latest.marked === marked) return latest
+  const key = `${size} ${rise} ${marked}`
+  let style = plainStyles.get(key)
+  if (!style) plainStyles.set(key, (style = { size, rise, lead, marked, source }))
+  latest = style
+  return style
+}
+
+export interface LineExtent {
+  /** Where the last piece ends, in points from the left end. */
+  end: number
+  /** How far the line reaches above and below its baseline, in points. */
+  above: number
+  below: number
+  /** Notes whose marks stand on this line. */
+  notes: readonly string[]
+  hyphenated: boolean
+}
+
+const none: readonly string[] = Object.freeze([])
+
+export class Line implements LineExtent {
+  readonly end: number
+  readonly above: number
+  readonly below: number
+  readonly notes: readonly string[]
+  readonly hyphenated: boolean
+  private readonly places: readonly number[]
+  private readonly things: readonly (Shape | FormulaBox)[]
+  private readonly styles: readonly PieceStyle[]
+
+  /** Three lists of one length: where each piece begins, what it is, and the run it belongs to. */
+  constructor(places: number[], things: (Shape | FormulaBox)[], styles: PieceStyle[], extent: LineExtent) {
+    // Lists that were filled one by one have room to spare: copies have none.
+    this.places = places.slice()
+    this.things = things.slice()
+    this.styles = styles.slice()
+    this.end = extent.end
+    this.above = extent.above
+    this.below = extent.below
+    this.notes = extent.notes.length ? extent.notes : none
+    this.hyphenated = extent.hyphenated
+  }
+
+  get isEmpty(): boolean {
+    return this.things.length === 0
+  }
+  /** Where the first piece begins; the end of an empty line. */
+  get start(): number {
+    return this.places[0] ?? this.end
+  }
+
+  /** The pieces from left to right, made anew each time. */
+  get pieces(): Piece[] {
+    return this.things.map((thing, i): Piece => {
+      const { size, rise, lead, marked, source } = this.styles[i]!
+      const x = this.places[i]!
+      return 'glyphs' in thing ? { x, shape: thing, size, rise, lead, marked } : { x, formula: thing, source, size }
+    })
+  }
+}
+
+/** A line of one shaped text that leads nowhere; empty where the text is. `size` in points. */
+export function plainLine(shape: Shape, size: number): Line {
+  const styles = shape.text ? [pieceStyleOf({ size, rise: 0, lead: null, marked: false, source: '' })] : []
+  const extent = { end: shape.width * size, above: 0, below: 0, notes: none, hyphenated: false }
+  return new Line(shape.text ? [0] : [], shape.text ? [shape] : [], styles, extent)
+}
