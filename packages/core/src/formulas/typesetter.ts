@@ -29,8 +29,19 @@ export interface FormulaBox {
   outlines: { path: string; place: Affine }[]
   /** Filled rectangles: x, y, width, height in 1/1000 em after `place`. */
   rules: { rect: [number, number, number, number]; place: Affine }[]
+  /** Where a line may end within it: after a relation outside all brackets. */
+  breaks: FormulaBreak[]
   /** What is wrong with the source, where it cannot be set. */
   error: string
+}
+
+export interface FormulaBreak {
+  /** Where what comes before it ends and what comes after it begins, in em: the space between them is that of the relation. */
+  end: number
+  begin: number
+  /** The first outline and the first rectangle that come after it. */
+  outline: number
+  rule: number
 }
 
 export interface FormulaTypesetter {
@@ -86,7 +97,8 @@ export function createTypesetter(): FormulaTypesetter {
       return boxes
     },
     takeIn(boxes) {
-      for (const [key, box] of boxes) known.set(key, box)
+      // Boxes kept by an earlier version do not say where they break: they are set again.
+      for (const [key, box] of boxes) if (Array.isArray(box.breaks)) known.set(key, box)
     },
   }
 }
@@ -102,16 +114,17 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaBox
       depth: (height! + top!) / 1000,
       outlines: [],
       rules: [],
+      breaks: [],
       error: '',
     }
-    collect(root, [1, 0, 0, -1, 0, 0], box, true)
+    collect(root, [1, 0, 0, -1, 0, 0], box, display ? noNodes : afterRelations(root), true)
     return box
   } catch (error) {
     return failed((error as Error).message)
   }
 }
 
-const failed = (error: string): FormulaBox => ({ width: 1, height: 0.7, depth: 0.2, outlines: [], rules: [], error })
+const failed = (error: string): FormulaBox => ({ width: 1, height: 0.7, depth: 0.2, outlines: [], rules: [], breaks: [], error })
 
 const numbers = (text: string): number[] => (text.match(/-?[\d.]+(e-?\d+)?/g) ?? []).map(Number)
 
@@ -124,12 +137,44 @@ const times = (m: Affine, n: Affine): Affine => [
   m[1] * n[4] + m[3] * n[5] + m[5],
 ]
 
+/** The space that stands on each side of a relation, in em. */
+const relationSpace = 5 / 18
+const codeOf = (sign: string): string => sign.codePointAt(0)!.toString(16).toUpperCase()
+const relations = new Set([...'=<>≤≥≪≫≈≃≅∼≡≠∝→←↔⇒⇔↦∈∋⊂⊃⊆⊇≺≻∥⊥⩽⩾≲≳'].map(codeOf))
+const opening = new Set([...'([{⟨'].map(codeOf))
+const closing = new Set([...')]}⟩'].map(codeOf))
+const noNodes: ReadonlySet<LiteElement> = new Set()
+
+const elementsOf = (node: LiteElement): LiteElement[] => (node.children ?? []).filter(child => 'attributes' in child) as LiteElement[]
+const kindOf = (node: LiteElement): string => (node.attributes as Record<string, string>)['data-mml-node'] ?? ''
+
+/** The elements of the outermost row that come straight after a relation. */
+function afterRelations(root: LiteElement): ReadonlySet<LiteElement> {
+  let row = elementsOf(root)
+  while (row.length === 1 && ['', 'math', 'mrow', 'mstyle', 'TeXAtom'].includes(kindOf(row[0]!))) row = elementsOf(row[0]!)
+  const found = new Set<LiteElement>()
+  let depth = 0
+  for (let i = 0; i + 1 < row.length; i++) {
+    const [glyph, more] = elementsOf(row[i]!)
+    const sign = glyph && !more ? (glyph.attributes as Record<string, string>)['data-c'] : undefined
+    if (kindOf(row[i]!) !== 'mo' || !sign) continue
+    if (opening.has(sign)) depth++
+    else if (closing.has(sign)) depth--
+    else if (i > 0 && depth <= 0 && relations.has(sign)) found.add(row[i + 1]!)
+  }
+  return found
+}
+
 /** Walks the drawing and gathers outlines and rectangles with their whole transform. */
-function collect(node: LiteElement, outer: Affine, box: FormulaBox, root = false): void {
+function collect(node: LiteElement, outer: Affine, box: FormulaBox, breaks: ReadonlySet<LiteElement>, root = false): void {
   const attributes = node.attributes as Record<string, string> | undefined
   if (!attributes) return
   let place = outer
   if (attributes.transform) place = times(place, transformOf(attributes.transform))
+  if (breaks.has(node)) {
+    const begin = place[4] / 1000
+    box.breaks.push({ begin, end: Math.max(0, begin - relationSpace), outline: box.outlines.length, rule: box.rules.length })
+  }
   if (node.kind === 'svg' && !root && attributes.viewBox) {
     const [left, top, width, height] = numbers(attributes.viewBox) as [number, number, number, number]
     const across = Number(attributes.width) / width
@@ -147,7 +192,7 @@ function collect(node: LiteElement, outer: Affine, box: FormulaBox, root = false
       ],
       place: rounded(place),
     })
-  for (const child of node.children ?? []) collect(child as LiteElement, place, box)
+  for (const child of node.children ?? []) collect(child as LiteElement, place, box, breaks)
 }
 
 const rounded = (place: Affine): Affine => place.map(value => Math.round(value * 1e4) / 1e4) as Affine

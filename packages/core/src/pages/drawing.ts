@@ -14,7 +14,7 @@ export interface PageDrawing {
   height: number
   lines: {
     y: number
-    runs: { face: FaceName; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
+    runs: { face: FaceName; features: string; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
   }[]
   formulas: { x: number; y: number; size: number; formula: FormulaBox }[]
   rules: [x: number, y: number, width: number, height: number][]
@@ -89,6 +89,7 @@ function drawLine(line: Line, x: number, y: number, drawing: PageDrawing): void 
     if (
       last &&
       last.face === piece.shape.face &&
+      last.features === piece.shape.features &&
       last.size === piece.size &&
       last.rise === piece.rise &&
       last.lead === lead &&
@@ -99,6 +100,7 @@ function drawLine(line: Line, x: number, y: number, drawing: PageDrawing): void 
     } else
       runs.push({
         face: piece.shape.face,
+        features: piece.shape.features,
         size: piece.size,
         rise: piece.rise,
         lead,

@@ -93,15 +93,17 @@ export interface TextOptions {
 
 /** The lines of a text block, from the cache where nothing they depend on has changed. */
 export function setText(node: Node, setting: Setting, { style, measure, indent = 0, leadIn = [] }: TextOptions): Line[] {
-  let key = `${measure}|${indent}|${dependencies(node, setting)}`
-  for (const run of leadIn) key += `|${run.text}`
   const { fonts, language, houseStyle } = setting
+  const { hyphenate, opticalMargins } = houseStyle
+  let key = `${measure}|${indent}|${hyphenate}|${opticalMargins}|${dependencies(node, setting)}`
+  for (const run of leadIn) key += `|${run.text}`
   return setting.cache.lines.get(node, key, style, () =>
     setParagraph([...leadIn, ...runsOf(node, style, setting)], fonts, {
       measure,
       style,
       indent,
-      hyphenate: houseStyle.hyphenate,
+      hyphenate,
+      opticalMargins,
       language,
     }),
   )

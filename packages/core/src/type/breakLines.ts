@@ -216,21 +216,26 @@ export function breakLines(items: Items, measure: number, limits: BreakLimits): 
 export function fillLines(items: Items, measure: number): number[] {
   const breaks: number[] = []
   let from = 0
+  /** The latest place to break that costs little, and the latest that costs much. */
   let latest = -1
+  let dear = -1
+  const breakAt = (at: number): void => {
+    breaks.push(at)
+    from = items.width[items.lineStart(at)]!
+    latest = latest > at ? latest : -1
+    dear = dear > at ? dear : -1
+  }
   for (let i = 0; i < items.count; i++) {
     if (!items.mayBreak(i) || items.flagged[i]) continue
-    const forced = items.isPenalty(i) && items.cost[i]! <= -forbidden
-    if (items.width[i]! - from > measure + 0.01 && latest >= 0) {
-      breaks.push(latest)
-      from = items.width[items.lineStart(latest)]!
-      latest = -1
-    }
-    latest = i
-    if (forced) {
-      breaks.push(i)
-      from = items.width[items.lineStart(i)]!
-      latest = -1
-    }
+    const penalty = items.isPenalty(i)
+    const ends = items.width[i]! + (penalty ? items.before[i]! : 0)
+    while (ends - from > measure + 0.01 && (latest >= 0 || dear >= 0)) breakAt(latest >= 0 ? latest : dear)
+    if (penalty && items.cost[i]! <= -forbidden) breakAt(i)
+    else if (penalty && items.cost[i]! >= dearCost) dear = i
+    else latest = i
   }
   return breaks
 }
+
+/** A break at such a cost is taken only where there is no other on the line. */
+const dearCost = 200

@@ -20,6 +20,8 @@ export const fontPackages: Record<FaceName, string> = {
 export interface Shape {
   text: string
   face: FaceName
+  /** OpenType features it is drawn with beside the usual ones, separated by spaces; faces that have none of them ignore them. */
+  features: string
   glyphs: Uint16Array
   advances: Float32Array
   clusters: Uint16Array
@@ -35,7 +37,7 @@ export interface OpenFace {
   /** Above and below the baseline, in em, both positive. */
   ascender: number
   descender: number
-  shape(text: string): Shape
+  shape(text: string, features?: string): Shape
   /** The width the font gives a glyph before kerning, in em. */
   plainAdvance(glyph: number): number
 }
@@ -55,17 +57,18 @@ export function openFonts(files: FontFiles): Fonts {
     let shapes = new Map<string, Shape>()
     let olderShapes = new Map<string, Shape>()
     const advances = new Map<number, number>()
-    const shapeAnew = (text: string): Shape => {
+    const shapeAnew = (text: string, features: string): Shape => {
       buffer.clearContents()
       buffer.addText(text)
       buffer.guessSegmentProperties()
-      hb.shape(font, buffer)
+      hb.shape(font, buffer, features ? features.split(' ').map(tag => new hb.Feature(tag)) : [])
       const infos = buffer.getGlyphInfos()
       const positions = buffer.getGlyphPositions()
       const count = infos.length
       const shape: Shape = {
         text,
         face: name,
+        features,
         glyphs: new Uint16Array(count),
         advances: new Float32Array(count),
         clusters: new Uint16Array(count),
@@ -87,14 +90,15 @@ export function openFonts(files: FontFiles): Fonts {
       unitsPerEm: face.upem,
       ascender: extents.ascender * unit,
       descender: -extents.descender * unit,
-      shape(text) {
-        let shape = shapes.get(text)
+      shape(text, features = '') {
+        const key = features ? `${features}\n${text}` : text
+        let shape = shapes.get(key)
         if (!shape) {
           if (shapes.size >= rememberedShapes) {
             olderShapes = shapes
             shapes = new Map()
           }
-          shapes.set(text, (shape = olderShapes.get(text) ?? shapeAnew(text)))
+          shapes.set(key, (shape = olderShapes.get(key) ?? shapeAnew(text, features)))
         }
         return shape
       },

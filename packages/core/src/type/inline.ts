@@ -27,6 +27,8 @@ export interface Run {
   marked: boolean
   /** Other texts that the place of this one must have room for: the widest of all decides its width. */
   reserve?: string[]
+  /** OpenType features: small capitals, old-style figures. */
+  features?: string
   /** BCP 47 tag of words in another language than the work's. */
   language?: string
 }
@@ -48,7 +50,8 @@ const lowered = -0.14
 
 export function runsOf(node: Node, style: TextStyle, context: InlineContext): Run[] {
   const runs: Run[] = []
-  const plain = { size: style.size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: true, marked: false }
+  const figures = style.oldStyleFigures ? { features: 'onum' } : {}
+  const plain = { size: style.size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: true, marked: false, ...figures }
   node.forEach(child => {
     if (child.isText && child.marks.length === 0) {
       runs.push({ ...plain, text: child.text!, face: style.face })
@@ -63,7 +66,9 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
       const lead = link ? { address: link.attrs.address as string } : null
       const language = child.marks.find(mark => mark.type.name === 'language')?.attrs.tag as string | undefined
       const divisible = face !== 'mono' && !link
-      runs.push({ ...plain, text: child.text!, face, size, rise: script * style.size, lead, divisible, ...(language ? { language } : {}) })
+      const features = has('smallCapitals') ? { features: style.oldStyleFigures ? 'smcp onum' : 'smcp' } : {}
+      const rise = script * style.size
+      runs.push({ ...plain, text: child.text!, face, size, rise, lead, divisible, ...features, ...(language ? { language } : {}) })
     } else if (child.type.name === 'formula') {
       const source = child.attrs.formula as string
       const formula = context.formulas.set(source, false)

@@ -1,5 +1,6 @@
 /** Sets a paragraph: runs become boxes, glue and penalties, lines are broken, and every line is left with its pieces in place. */
 import LineBreaker from 'linebreak'
+import { formulaPart, partBegin, partCount, partEnd } from '../formulas/formulaParts.ts'
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { TextStyle } from '../work/houseStyle.ts'
 import { breakLines, fillLines, forbidden, Items } from './breakLines.ts'
@@ -14,12 +15,16 @@ export interface ParagraphOptions {
   /** Indent of the first line in points. */
   indent: number
   hyphenate: boolean
+  /** Signs hang over the edges of justified text. */
+  opticalMargins?: boolean
   language: string
 }
 
 const hyphenCost = 60
 /** Break after a hyphen or dash the author typed. */
 const openBreakCost = 20
+/** Break after a relation of a formula: rather two stretched lines. */
+const relationCost = 300
 const items = new Items()
 
 /** An unbroken stretch of one run. */
@@ -29,10 +34,12 @@ interface Chunk {
   text: string
   shape: Shape | null
   width: number
+  /** Which part of its formula it is. */
+  part: number
 }
 
 export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOptions): Line[] {
-  const { measure, style, language } = options
+  const { measure, style } = options
   const justified = style.align === 'justified'
   const chunks = build(runs, fonts, options, justified && options.hyphenate)
   const breaks = justified ? totalFit(measure) : ragged(measure)
@@ -40,7 +47,15 @@ export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOption
   let start = 0
   breaks.forEach((end, index) => {
     const last = index === breaks.length - 1
-    lines.push(emit(chunks, fonts, start, end, { measure, style, indent: index === 0 ? options.indent : 0, last, language }))
+    lines.push(
+      emit(chunks, fonts, start, end, {
+        measure,
+        style,
+        indent: index === 0 ? options.indent : 0,
+        last,
+        hang: justified && options.opticalMargins === true,
+      }),
+    )
     start = items.lineStart(end)
   })
   return lines
@@ -93,18 +108,25 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
       if (chunks.length === 0 || items.isGlue(items.count - 1)) continue
       const width = fonts[run.face].shape(' ').width * run.size
       items.glue(width, stretches ? width * 0.5 : 0, stretches ? width * 0.333 : 0, chunks.length)
-      chunks.push({ run, style, text, shape: null, width })
+      chunks.push({ run, style, text, shape: null, width, part: 0 })
       continue
     }
     const number = chunks.length
     if (run.formula) {
-      const width = run.formula.width * run.size
-      chunks.push({ run, style, text, shape: null, width })
-      items.box(width, number)
+      const parts = partCount(run.formula)
+      for (let part = 0; part < parts; part++) {
+        const begin = partBegin(run.formula, part)
+        const next = part + 1 < parts ? partBegin(run.formula, part + 1) : run.formula.width
+        const width = (next - begin) * run.size
+        items.box(width, chunks.length)
+        // Unbroken, the space after the relation is kept; a line that ends here ends with the relation.
+        if (part + 1 < parts) items.penalty(relationCost, (partEnd(run.formula, part) - next) * run.size, 0, false, -1)
+        chunks.push({ run, style, text, shape: null, width, part })
+      }
     } else {
-      const shape = fonts[run.face].shape(text)
+      const shape = fonts[run.face].shape(text, run.features)
       const width = placeOf(shape, run, fonts) * run.size
-      chunks.push({ run, style, text, shape, width })
+      chunks.push({ run, style, text, shape, width, part: 0 })
       if (hyphenate && run.divisible && text.length > 4) boxesWithHyphens(shape, run, number, fonts, run.language ?? options.language)
       else items.box(width, number)
     }
@@ -117,7 +139,7 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
 
 /** Width in em of the place of a text: its own, or that of the widest text it must have room for. */
 const placeOf = (shape: Shape, run: Run, fonts: Fonts): number =>
-  run.reserve ? Math.max(shape.width, ...run.reserve.map(text => fonts[run.face].shape(text).width)) : shape.width
+  run.reserve ? Math.max(shape.width, ...run.reserve.map(text => fonts[run.face].shape(text, run.features).width)) : shape.width
 
 interface HyphenPoint {
   at: number
@@ -140,7 +162,12 @@ function pointsOf(shape: Shape, fonts: Fonts, language: string): HyphenPoint[] {
     for (const division of divisionsOf(word[0], language)) {
       const at = word.index + division
       while (glyph < shape.glyphs.length && shape.clusters[glyph]! < at) sum += shape.advances[glyph++]!
-      points.push({ at, sum, before: face.shape(`${shape.text.slice(0, at)}-`).width, after: face.shape(shape.text.slice(at)).width })
+      points.push({
+        at,
+        sum,
+        before: face.shape(`${shape.text.slice(0, at)}-`, shape.features).width,
+        after: face.shape(shape.text.slice(at), shape.features).width,
+      })
     }
   }
   hyphenPoints.set(shape, { language, points })
@@ -216,7 +243,8 @@ function* cut(word: { run: Run; text: string }[]): Generator<Stretch> {
 
 const none: ReadonlySet<number> = new Set()
 
-function opportunitiesIn(text: string): ReadonlySet<number> {
+/** Where a line may end within an unbroken text, as UTF-16 indices: Unicode Annex 14, with our rules for addresses and units. */
+export function opportunitiesIn(text: string): ReadonlySet<number> {
   const found = new Set<number>()
   const breaker = new LineBreaker(text)
   for (let next = breaker.nextBreak(); next; next = breaker.nextBreak())
@@ -240,11 +268,11 @@ interface EmitOptions {
   style: TextStyle
   indent: number
   last: boolean
-  language: string
+  hang: boolean
 }
 
 /** Sets the items from `start` up to the break at `end` on a line of their own. */
-function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measure, style, indent, last }: EmitOptions): Line {
+function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measure, style, indent, last, hang }: EmitOptions): Line {
   const places: number[] = []
   const things: (Shape | FormulaBox)[] = []
   const styles: PieceStyle[] = []
@@ -266,6 +294,8 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
     tailWidth = width
   }
   let number = -1
+  let firstPart = 0
+  let lastPart = -1
   for (let i = start; i < end; i++) {
     if (items.isGlue(i)) {
       if (items.payload[i]! < 0) continue
@@ -277,11 +307,20 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
     const payload = items.payload[i]!
     if (!items.isBox(i) || payload < 0 || payload === number) continue
     number = payload
-    const { run, style: pieceStyle, shape, width } = chunks[payload]!
+    const { run, style: pieceStyle, shape, width, part: formulaIndex } = chunks[payload]!
     if (run.formula) {
+      // Parts that stand on one line are one formula again; a part at the end of its line leaves out the space after it.
+      if (formulaIndex > 0 && chunks[payload - 1]!.run === run && lastPart === payload - 1 && things.length) {
+        things[things.length - 1] = formulaPart(run.formula, firstPart, formulaIndex)
+        natural += width
+        tailWidth += width
+      } else {
+        firstPart = formulaIndex
+        add(formulaPart(run.formula, formulaIndex, formulaIndex), pieceStyle, width)
+      }
+      lastPart = payload
       above = Math.max(above, run.formula.height * run.size)
       below = Math.max(below, run.formula.depth * run.size)
-      add(run.formula, pieceStyle, width)
       continue
     }
     const part = partOnLine(chunks, fonts, payload, shape!, start, end)
@@ -290,13 +329,39 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
     if (run.note && !notes.includes(run.note)) notes.push(run.note)
     add(part, pieceStyle, placeOf(part, run, fonts) * run.size)
   }
-  const left = measure - natural
+  // A line that ends within a formula ends with its relation.
+  if (items.isPenalty(end) && items.before[end]! < 0) {
+    natural += items.before[end]!
+    tailWidth += items.before[end]!
+  }
+  const overLeft = hang && indent === 0 ? overhang(things[0], styles[0], 0) : 0
+  const overRight = hang ? overhang(things.at(-1), styles.at(-1), -1) : 0
+  const left = measure - natural + overLeft + overRight
   const justified = style.align === 'justified' && (!last || left < 0)
   const each = justified && stretch > 0 ? Math.max(left / stretch, -0.4) : 0
-  const shift = style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : 0
+  const shift = style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : -overLeft
   for (let i = 0; i < places.length; i++) places[i]! += shift + each * glues[i]!
   const tail = places.length - 1
   return new Line(places, things, styles, { end: tail < 0 ? indent + shift : places[tail]! + tailWidth, above, below, notes, hyphenated })
+}
+
+/** How much of its width a sign hangs over the left and the right edge. */
+const overhangs: [signs: string, left: number, right: number][] = [
+  ['.,-\u2010', 0, 0.7],
+  ['“‘„«‹"\'', 0.6, 0.6],
+  ['’”»›', 0.5, 0.7],
+  [':;', 0, 0.5],
+  ['–—', 0.2, 0.3],
+  ['!?)]', 0, 0.2],
+  ['([', 0.2, 0],
+]
+
+/** In points; `end` is 0 for the left end of the line and -1 for the right one. */
+function overhang(thing: Shape | FormulaBox | undefined, style: PieceStyle | undefined, end: 0 | -1): number {
+  if (!thing || !style || !('glyphs' in thing) || style.rise !== 0) return 0
+  const sign = thing.text.at(end)!
+  const found = overhangs.find(([signs]) => signs.includes(sign))
+  return found ? found[end === 0 ? 1 : 2] * thing.advances.at(end)! * style.size : 0
 }
 
 /** The part of a chunk between the hyphens at which its lines are broken; the hyphen is shaped with it. */
@@ -305,5 +370,5 @@ function partOnLine(chunks: Chunk[], fonts: Fonts, number: number, shape: Shape,
   const closed = items.flagged[end] && items.payload[end]! >> 8 === number ? items.payload[end]! % 256 : -1
   if (!opened && closed < 0) return shape
   const text = chunks[number]!.text
-  return fonts[shape.face].shape(closed < 0 ? text.slice(opened) : `${text.slice(opened, closed)}-`)
+  return fonts[shape.face].shape(closed < 0 ? text.slice(opened) : `${text.slice(opened, closed)}-`, shape.features)
 }

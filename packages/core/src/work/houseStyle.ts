@@ -9,6 +9,8 @@ export interface TextStyle {
   /** Distance from baseline to baseline in points. */
   leading: number
   align: 'justified' | 'left' | 'centre' | 'right'
+  /** Figures with ascenders and descenders, where the face has them. */
+  oldStyleFigures?: boolean
   before: number
   after: number
 }
@@ -39,6 +41,8 @@ export interface HouseStyle {
   hyphenate: boolean
   /** Full pages end at the same height, by opening their spaces; else each ends where its text does. */
   evenFeet: boolean
+  /** Points, commas, hyphens and quotation marks hang a little over the edges of justified text. */
+  opticalMargins: boolean
   /** Looks of headings by level, 1 first; deeper levels repeat the last. */
   headings: TextStyle[]
   quotation: TextStyle & { indent: number }
@@ -120,6 +124,7 @@ export const thesisStyle = (): HouseStyle => ({
   paragraphGap: 0,
   hyphenate: true,
   evenFeet: false,
+  opticalMargins: false,
   headings: [
     style('serifBold', 22, 28, { after: 26 }),
     style('serifBold', 14, 18, { before: 20, after: 8 }),

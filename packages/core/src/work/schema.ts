@@ -256,6 +256,11 @@ const marks: Record<string, MarkSpec> = {
     parseDOM: [{ tag: 'span[lang]', getAttrs: dom => readLanguage((dom as { getAttribute(name: string): string }).getAttribute('lang')) }],
     toDOM: mark => ['span', { lang: mark.attrs.tag }, 0],
   },
+  /** Small letters drawn as small capitals, where the face has them. */
+  smallCapitals: {
+    parseDOM: [{ tag: 'span[data-small-capitals]' }, { style: 'font-variant=small-caps' }, { style: 'font-variant-caps=small-caps' }],
+    toDOM: () => ['span', { 'data-small-capitals': '', style: 'font-variant-caps: small-caps' }, 0],
+  },
   subscript: { excludes: 'superscript', parseDOM: [{ tag: 'sub' }], toDOM: () => ['sub', 0] },
   superscript: { excludes: 'subscript', parseDOM: [{ tag: 'sup' }], toDOM: () => ['sup', 0] },
   link: {

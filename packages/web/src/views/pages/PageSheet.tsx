@@ -14,6 +14,13 @@ const faces: Record<FaceName, { family: string; weight?: number; style?: string 
   mono: { family: "'Source Code Pro'" },
 }
 
+/** As a style sheet writes them: 'smcp', 'onum'. */
+const settings = (features: string): string =>
+  features
+    .split(' ')
+    .map(tag => `'${tag}'`)
+    .join(', ')
+
 interface Props {
   drawing: PageDrawing
   /** Pixels a point. */
@@ -79,6 +86,7 @@ export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddres
                   fontSize={run.size}
                   fontWeight={weight}
                   fontStyle={style}
+                  style={run.features ? { fontFeatureSettings: settings(run.features) } : undefined}
                   className={run.marked ? 'marked' : run.lead ? 'lead' : undefined}
                 >
                   {run.words.map((word, w) => (
