@@ -12,6 +12,7 @@ export const strong = (words: Inline): Inline => marked('strong', words)
 export const code = (words: Inline): Inline => marked('code', words)
 export const sub = (words: Inline): Inline => marked('subscript', words)
 export const sup = (words: Inline): Inline => marked('superscript', words)
+export const smallCapitals = (words: Inline): Inline => marked('smallCapitals', words)
 export const link = (words: string, address: string): Inline => marked('link', words, { address })
 /** An inline formula. */
 export const formula = (source: string): Node => nodes.formula!.create({ formula: source })
@@ -78,7 +79,8 @@ export const described = (...pairs: [term: Node[], meaning: Node][]): Node =>
 export const listing = (label: string, caption: Node[], text: string): Node =>
   nodes.listing!.create({ label }, [nodes.caption!.create(null, caption), nodes.listingText!.create(null, schema.text(text))])
 export const signature = (who: string): Node => nodes.signature!.create(null, schema.text(who))
-export const fill = (): Node => nodes.fill!.create()
+export const fill = (height = 0): Node => nodes.fill!.create({ height })
+export const row = (...figures: Node[]): Node => nodes.row!.create(null, figures)
 
 interface FigureOptions {
   picture: string
@@ -94,8 +96,8 @@ export const fig = (label: string, { short, ...attrs }: FigureOptions, caption: 
     ...(short ? [nodes.shortCaption!.create(null, short)] : []),
   ])
 
-/** A table from rows of words; the first row heads it. Columns are aligned by a letter each: l, c or r. */
-export function tab(label: string, caption: Node[], columns: string, rows: (string | Node[])[][], short?: Node[]): Node {
+/** A table from rows of words; the first row heads it. Columns are aligned by a letter each: l, c or r. Notes are paragraphs below it. */
+export function tab(label: string, caption: Node[], columns: string, rows: (string | Node[])[][], short?: Node[], ...notes: Node[]): Node {
   const align = (i: number): string | null => ({ c: 'centre', r: 'right' })[columns[i]!] ?? null
   const grid = nodes.grid!.create(
     null,
@@ -113,6 +115,7 @@ export function tab(label: string, caption: Node[], columns: string, rows: (stri
     nodes.caption!.create(null, caption),
     ...(short ? [nodes.shortCaption!.create(null, short)] : []),
     grid,
+    ...(notes.length ? [nodes.tableNotes!.create(null, notes)] : []),
   ])
 }
 

@@ -89,7 +89,7 @@ describe('house styles as files', () => {
   test.each([
     ['text', 'hello', /not readable as JSON/],
     ['another file', '{"a":1}', /not a house style/],
-    ['a later version', houseStyleToJson(thesisStyle()).replace('"version": 2', '"version": 99'), /newer version/],
+    ['a later version', houseStyleToJson(thesisStyle()).replace('"version": 3', '"version": 99'), /newer version/],
     ['a page without room', houseStyleToJson({ ...thesisStyle(), page: { ...thesisStyle().page, inner: 420 } }), /39 mm of width/],
     ['a size that is none', houseStyleToJson({ ...thesisStyle(), sink: -4 }), /sink/],
     ['a field that is unknown', houseStyleToJson({ ...thesisStyle(), glitter: true } as HouseStyle), /additional properties/],

@@ -4,6 +4,7 @@ import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
+import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/notesByPage.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
@@ -73,6 +74,8 @@ export class Session {
   private readonly addresses = new Map<string, string>()
   private version = 0
   private pagesOnShelf = -1
+  /** Of notes that count by page, as of the last turnover. */
+  private noteNumbers = new Map<string, string>()
   private later: ReturnType<typeof setTimeout> | undefined
   /** Messages wait until the worker has said that it listens: what comes earlier would be lost. */
   private waiting: ToTurnover[] | null = []
@@ -82,7 +85,7 @@ export class Session {
   constructor(id: string, work: Work) {
     this.id = id
     this.work = work
-    const ledger = numberWork(work.doc, work.scheme)
+    const ledger = this.number(work.doc)
     this.live = new LiveNumbers(ledger)
     this.live.language = work.settings.language
     this.live.pictureAddress = name => this.pictureAddress(name)
@@ -173,7 +176,7 @@ export class Session {
       plugins: this.state.plugins,
       selection: Selection.near(work.doc.resolve(Math.min(this.state.selection.from, work.doc.content.size))),
     })
-    this.live.setLedger(numberWork(work.doc, work.scheme), work.doc)
+    this.live.setLedger(this.number(work.doc), work.doc)
     this.saver = this.newSaver(work)
     this.version = 0
     this.openInWorker()
@@ -212,7 +215,7 @@ export class Session {
     if (changed) {
       this.work = afterSteps(this.work, steps)
       this.live.language = this.work.settings.language
-      this.live.setLedger(numberWork(state.doc, this.work.scheme, this.live.ledger), state.doc)
+      this.live.setLedger(this.number(state.doc, this.live.ledger), state.doc)
       this.tell({ kind: 'steps', version: this.version, steps: steps.map(step => step.toJSON()) })
       this.version += steps.length
       this.saver.changed(this.current())
@@ -220,6 +223,14 @@ export class Session {
     this.view?.updateState(state)
     for (const follow of this.followers) follow()
     this.publish(changed)
+  }
+
+  /** Numbers the work as it is. Notes that count by page keep what the last turnover gave them; new ones wait for the next. */
+  private number(doc: Node, previous?: WorkLedger): WorkLedger {
+    const ledger = numberWork(doc, this.work.scheme, previous)
+    if (!notesCountByPage(this.work.scheme) || ledger.stamp === previous?.stamp) return ledger
+    const known = this.noteNumbers
+    return withNoteNumbers(ledger, new Map([...noteNumbersOf(ledger).keys()].map(id => [id, known.get(id) ?? '…'])))
   }
 
   /** Changes what stands beside the text, as one step that can be undone. */
@@ -348,6 +359,11 @@ export class Session {
       return index === undefined ? undefined : labels[index]
     }
     this.use.setState({ turnover, progress: null, failure: '' })
+    if (turnover.noteNumbers && [...turnover.noteNumbers].some(([id, number]) => this.live.number(id) !== number)) {
+      this.noteNumbers = turnover.noteNumbers
+      this.live.setLedger(withNoteNumbers(this.live.ledger, turnover.noteNumbers), this.state.doc)
+      this.showDocument()
+    }
     if (labels.length !== this.pagesOnShelf && this.use.getState().writer) {
       this.pagesOnShelf = labels.length
       void notePages(this.id, labels.length)

@@ -21,6 +21,9 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
   if (restart) {
     const where = restart.bare ? called(restart) : 'its division'
     say(`${capital(many)} count within ${where}, and began again at its heading.`, restart.id)
+  } else if (entry.item.kind === 'note' && ledger.scheme.notes.restart === 'page') {
+    say('Notes begin again on every page, in the order of their marks.')
+    return steps
   } else say(`${capital(many)} count on through the whole work.`)
   const fellows = ledger.entries.filter(
     other =>

@@ -31,8 +31,9 @@ const silent: Said = { left: '', centre: '', right: '' }
 export function frameOf(place: PagePlace, sections: Sections, setting: Setting): { key: string; boxes(): { y: number; box: Box }[] } {
   const { runningHead, opens } = setting.houseStyle
   const { body, opening, side } = place
-  const none = !body || (division(place.flow.divisions[0]!).role === 'titlePage' && opens !== 'runOn')
-  const rule: PageFrame | null = none ? null : opening ? runningHead.opening : runningHead[side]
+  const { role } = division(place.flow.divisions[0]!)
+  const heads = runningHead.roles[role] ?? (role === 'titlePage' && opens !== 'runOn' ? null : runningHead)
+  const rule: PageFrame | null = !body || !heads ? null : opening ? heads.opening : heads[side]
   const head = rule ? say(rule.head, place, sections, setting) : silent
   const foot = rule ? say(rule.foot, place, sections, setting) : silent
   return {

@@ -19,6 +19,7 @@ export interface Setting extends InlineContext {
   /** Of the work, for running heads. */
   title: string
   author: string
+  /** Of this round: notes that count by page have other numbers from round to round. */
   ledger: WorkLedger
   pictures: Map<string, Picture>
   /** Width of the text area in points. */

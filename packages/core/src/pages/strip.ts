@@ -9,6 +9,7 @@ import { divisionTitle } from './blocks/heading.ts'
 import { blockHandlers } from './blocks/index.ts'
 import type { StripItem } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
+import { floatOrder } from './floatOrder.ts'
 import { blockDependencies, type Setting, type StripPart } from './setting.ts'
 
 export interface Listing {
@@ -44,6 +45,9 @@ function partsOf(node: Node): StripPart[] {
       make: setting => cached(title, `title ${role}`, id, setting, () => divisionTitle(title, id, role, setting)),
     },
   ]
+  const order = floatOrder(node)
+  const moved = new Set(order.filter(found => found.moved).map(({ index }) => index))
+  const blocks: StripPart[] = []
   let after = 'title'
   let listed = 0
   for (let i = 1; i < node.childCount; i++) {
@@ -55,16 +59,25 @@ function partsOf(node: Node): StripPart[] {
     const place = { after, role, firstNumber }
     const handler = blockHandlers[kind]
     if (!handler) throw new RangeError(`No page make-up for a block of kind “${kind}”.`)
-    const key = `${after} ${role} ${firstNumber}`
-    parts.push({
+    const late = moved.has(i)
+    const key = `${after} ${role} ${firstNumber} ${late}`
+    blocks.push({
       saysPages: saysPages(block),
-      make: setting => cached(block, key, block.attrs.id, setting, () => handler(block, setting, place)),
+      make: setting =>
+        cached(block, key, block.attrs.id, setting, () => {
+          const strip = handler(block, setting, place)
+          return late ? strip.map(afterReference) : strip
+        }),
     })
     // A figure that may float away does not part the paragraphs around it.
     if (!('placement' in block.attrs) || block.attrs.placement === 'here') after = kind
   }
-  return parts
+  return [...parts, ...order.map(({ index }) => blocks[index - 1]!)]
 }
+
+/** Notes that a float stands after the text that refers to it, for those who ask why. */
+const afterReference = (item: StripItem): StripItem =>
+  item.kind === 'box' && item.float ? { ...item, float: { ...item.float, afterReference: true } } : item
 
 /** A list whose entries and page labels are what they were is the same strip. */
 function cachedList(node: Node, { entries, pageOf }: Listing, setting: Setting): StripItem[] {
@@ -97,13 +110,21 @@ function cached(node: Node, place: string, id: string, setting: Setting, make: (
     !saysPages(node)
   )
     return kept.value as StripItem[]
-  const number = ledger.byId.get(id)
-  const picture = node.type.name === 'figure' && pictures.has(node.attrs.picture) ? 'p' : ''
-  const key = `${place}|${number ? `${number.names.one} ${number.number}` : ''}|${picture}|${blockDependencies(node, setting)}`
+  const number = [id, ...(node.type.name === 'row' ? node.children.map(child => child.attrs.id as string) : [])]
+    .map(own => ledger.byId.get(own))
+    .map(entry => (entry ? `${entry.names.one} ${entry.number}` : ''))
+    .join()
+  const picture = picturesOf(node)
+    .map(name => (pictures.has(name) ? 'p' : '-'))
+    .join('')
+  const key = `${place}|${number}|${picture}|${blockDependencies(node, setting)}`
   const value = cache.blocks.get(node, key, houseStyle, make)
   cache.settled.set(node, { stamp: ledger.stamp, place, houseStyle, pictures, value })
   return value
 }
+
+const picturesOf = (node: Node): string[] =>
+  node.type.name === 'row' ? node.children.flatMap(picturesOf) : node.type.name === 'figure' ? [node.attrs.picture] : []
 
 const sayingPages = new WeakMap<Node, boolean>()
 

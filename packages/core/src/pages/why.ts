@@ -169,7 +169,12 @@ function floatReasons(path: Reached[], order: number, places: PagePlace[], strip
       const box = strip.items[at] as Box
       return {
         block: box.block,
-        says: box.float!.placement === 'foot' ? 'It is to stand at the foot of a page.' : 'It stands where it was put in the text.',
+        says:
+          box.float!.placement === 'foot'
+            ? 'It is to stand at the foot of a page.'
+            : box.float!.afterReference
+              ? 'It was put before the text that refers to it first, and stands after it.'
+              : 'It stands where it was put in the text.',
       }
     }),
   ]

@@ -20,6 +20,7 @@ import { plainTextOf, type ReferencePart, referenceText, saysPage, type Wording,
 import type { Fonts } from '../type/fonts.ts'
 import { division, titleOf } from '../work/schema.ts'
 import type { Work } from '../work/work.ts'
+import { notesByPage, notesCountByPage, withNoteNumbers } from './notesByPage.ts'
 
 export interface Turnover {
   work: Work
@@ -34,7 +35,7 @@ export interface Turnover {
   errorOf(source: string, display: boolean): string
   /** How often pages were made up until nothing changed. */
   rounds: number
-  /** How many references chased the pages they name, and were given a place that fits whatever they say. */
+  /** How many references and note marks chased the pages they depend on, and were given a place that fits whatever they say. */
   reserved: number
   /** False where even that did not bring the books into balance. */
   settled: boolean
@@ -86,7 +87,7 @@ export class TurnoverEngine {
     let wordings = new Map<Node, ReferencePart[]>()
     const wordingOf = (node: Node): ReferencePart[] => {
       let parts = wordings.get(node)
-      if (!parts) wordings.set(node, (parts = this.word(node, ledger, settings.language, labels, sentences)))
+      if (!parts) wordings.set(node, (parts = this.word(node, setting.ledger, settings.language, labels, sentences)))
       return parts
     }
     const { page } = houseStyle
@@ -105,13 +106,17 @@ export class TurnoverEngine {
       cache: this.cache,
       wordingOf: node => wordingOf(node),
       reserveOf: node => reserved.get(node),
-      noteMark: id => ledger.byId.get(id)?.number ?? '',
+      noteMark: id => setting.ledger.byId.get(id)?.number ?? '',
+      noteReserve: id => reservedNotes.get(id),
     }
+    const byPage = notesCountByPage(scheme)
+    let noteNumbers = new Map<string, string>()
     const printed = new Set(relevantIds(doc, ledger))
     /** States of the rounds so far by what they changed, and the labels each round began with. */
     const seen = new Map<string, number>()
-    const history: Map<string, string>[] = []
+    const history: { labels: Map<string, string>; noteNumbers: Map<string, string> }[] = []
     const reserved = new Map<Node, string[]>()
+    const reservedNotes = new Map<string, string[]>()
     let places: ReturnType<typeof placePages> = []
     let settled = true
     let rounds = 0
@@ -134,15 +139,27 @@ export class TurnoverEngine {
       const next = new Map<string, string>()
       for (const { body, label } of places)
         if (body) for (const id of idsOn(body)) if (printed.has(id) && !next.has(id)) next.set(id, label)
-      const changed = [...printed].filter(id => labels.get(id) !== next.get(id))
+      const nextNumbers = byPage ? notesByPage(places, scheme) : noteNumbers
+      const changed = [...printed].filter(id => labels.get(id) !== next.get(id)).map(id => `${id}:${next.get(id)}`)
+      for (const [id, number] of nextNumbers) if (setting.noteMark(id) !== number) changed.push(`${id}:${number}`)
       if (changed.length === 0) break
-      const state = changed.map(id => `${id}:${next.get(id)}`).join()
-      history.push(labels)
+      const state = changed.join()
+      history.push({ labels, noteNumbers })
       const cycle = seen.get(state)
       if (cycle !== undefined) {
         // The labels chase each other. Each reference that took part gets a place as wide as the widest thing it said; what it says
         // no longer moves anything, and can be what is true.
-        this.reserve(doc, [...history.slice(cycle), next], reserved, { ledger, language: settings.language, sentences })
+        const states = [...history.slice(cycle), { labels: next, noteNumbers: nextNumbers }]
+        this.reserve(
+          doc,
+          states.map(found => found.labels),
+          reserved,
+          { ledger: setting.ledger, language: settings.language, sentences },
+        )
+        for (const id of nextNumbers.keys()) {
+          const said = new Set([...(reservedNotes.get(id) ?? []), ...states.flatMap(found => found.noteNumbers.get(id) ?? [])])
+          if (said.size > 1) reservedNotes.set(id, [...said])
+        }
         seen.clear()
       } else seen.set(state, history.length - 1)
       if (rounds >= mostRounds) {
@@ -150,6 +167,8 @@ export class TurnoverEngine {
         break
       }
       labels = next
+      noteNumbers = nextNumbers
+      if (byPage) setting.ledger = withNoteNumbers(ledger, noteNumbers)
       wordings = new Map()
     }
     const pages = makePages(places, setting, this.pages)
@@ -159,7 +178,18 @@ export class TurnoverEngine {
     this.forgetFlows(doc)
     const errorOf = (source: string, display: boolean): string => this.formulas.set(source, display).error
     const textOf = (node: Node): string => plainTextOf(node, wordingOf)
-    return { work, ledger, pages, pageIndexOf, wordingOf, textOf, errorOf, rounds, settled, reserved: reserved.size }
+    return {
+      work,
+      ledger: setting.ledger as WorkLedger,
+      pages,
+      pageIndexOf,
+      wordingOf,
+      textOf,
+      errorOf,
+      rounds,
+      settled,
+      reserved: reserved.size + reservedNotes.size,
+    }
   }
 
   /** Why a page of the last turnover ended where it did, and its figures and tables stand where they stand; null for empty pages. */

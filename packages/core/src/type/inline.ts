@@ -39,8 +39,9 @@ export interface InlineContext {
   wordingOf(reference: Node): ReferencePart[]
   /** What a reference said in rounds that did not settle: its place is as wide as the widest, whatever it says in the end. */
   reserveOf(reference: Node): string[] | undefined
-  /** The number of a note by id. */
+  /** The number of a note by id, and what else it was in rounds that did not settle. */
   noteMark(id: string): string
+  noteReserve(id: string): string[] | undefined
 }
 
 /** Share of the type size that raised and lowered text and note marks have, and how far they move. */
@@ -104,6 +105,7 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
         lead: { note: id },
         note: id,
         divisible: false,
+        ...(context.noteReserve(id) ? { reserve: context.noteReserve(id)! } : {}),
       })
     }
   })
@@ -118,7 +120,7 @@ export function dependencies(node: Node, context: InlineContext): string {
   for (const reference of references)
     for (const part of context.wordingOf(reference)) key += `${part.text}>${part.target ?? ''}${part.lost ? '!' : ''}|`
   for (const reference of references) key += context.reserveOf(reference)?.join('=') ?? ''
-  for (const note of notes) key += `${context.noteMark(note)}~`
+  for (const note of notes) key += `${context.noteMark(note)}${context.noteReserve(note)?.join('=') ?? ''}~`
   return key
 }
 

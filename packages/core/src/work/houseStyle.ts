@@ -1,5 +1,7 @@
 /** How a work looks on paper. All lengths in PostScript points (1/72 inch). */
 
+import type { Role } from './schema.ts'
+
 export type FaceName = 'serif' | 'serifItalic' | 'serifBold' | 'serifBoldItalic' | 'sans' | 'sansSemibold' | 'mono'
 
 export interface TextStyle {
@@ -31,6 +33,22 @@ export interface PageFrame {
   foot: HeadLine
 }
 
+/** Heads of the pages of a division, by side, and of the page on which it opens. */
+export interface Heads {
+  recto: PageFrame
+  verso: PageFrame
+  opening: PageFrame
+}
+
+/** How the entries of one level of the contents look. */
+export interface ListLook {
+  strong: boolean
+  /** Dots from the text to the page number. */
+  leader: boolean
+  /** Space above an entry, in points. */
+  before: number
+}
+
 export interface HouseStyle {
   name: string
   page: { width: number; height: number; twoSided: boolean; top: number; bottom: number; inner: number; outer: number }
@@ -57,9 +75,13 @@ export interface HouseStyle {
   /** Space above and below a figure or table that stands in the text. */
   float: { before: number; after: number; captionGap: number }
   titlePage: { title: TextStyle; line: TextStyle }
-  contents: { line: TextStyle; depth: number; indent: number }
-  /** By side, and for the page on which a division opens. Title pages and empty pages carry none. `rule` is a line under the head. */
-  runningHead: { size: number; rule: boolean; recto: PageFrame; verso: PageFrame; opening: PageFrame }
+  /** `looks` are by level, 1 first; deeper levels repeat the last. Lists of one level look as the last one says. */
+  contents: { line: TextStyle; depth: number; indent: number; looks: ListLook[] }
+  /**
+   * `rule` is a line under the head. Divisions of some roles may have heads of their own. Empty pages carry none, and title pages
+   * only their own.
+   */
+  runningHead: { size: number; rule: boolean; roles: Partial<Record<Role, Heads>> } & Heads
   /** Numbers beside the lines of text: counted by page, by division or through the work. */
   lineNumbers: { by: 'none' | 'page' | 'division' | 'work'; every: number }
   /** Where a chapter begins: on a new page, on a right-hand page, or where the text stands. */
@@ -91,20 +113,34 @@ const chapter = (): HeadTile[] => [field('chapterNumber'), words('\u2002'), fiel
 const bookHeads = (size: number): HouseStyle['runningHead'] => ({
   size,
   rule: false,
+  roles: {},
   recto: { head: line([field('lastSection')], [], [field('pageLabel')]), foot: nothing() },
   verso: { head: line([field('pageLabel')], [], chapter()), foot: nothing() },
   opening: folioAtFoot(),
 })
 const sheetHeads = (size: number, rule: boolean): HouseStyle['runningHead'] => {
   const frame = (): PageFrame => ({ head: line(chapter(), [], [field('pageLabel')]), foot: nothing() })
-  return { size, rule, recto: frame(), verso: frame(), opening: folioAtFoot() }
+  return { size, rule, roles: {}, recto: frame(), verso: frame(), opening: folioAtFoot() }
 }
 const folioOnly = (size: number): HouseStyle['runningHead'] => ({
   size,
   rule: false,
+  roles: {},
   recto: folioAtFoot(),
   verso: folioAtFoot(),
   opening: folioAtFoot(),
+})
+
+/** Chapters stand out, everything below them runs over dots to its page. */
+const usualLooks = (leading: number): ListLook[] => [
+  { strong: true, leader: false, before: Math.round(leading * 5.5) / 10 },
+  { strong: false, leader: true, before: 0 },
+]
+const contents = (face: FaceName, size: number, leading: number, depth: number, indent: number): HouseStyle['contents'] => ({
+  line: style(face, size, leading),
+  depth,
+  indent,
+  looks: usualLooks(leading),
 })
 
 /** Looks of the kinds of text beside the body, in proportion to it. */
@@ -142,7 +178,7 @@ export const thesisStyle = (): HouseStyle => ({
     title: style('serifBold', 26, 33, { align: 'centre', before: 120, after: 40 }),
     line: style('serif', 13, 19, { align: 'centre', after: 8 }),
   },
-  contents: { line: style('serif', 11, 15.5), depth: 3, indent: 18 },
+  contents: contents('serif', 11, 15.5, 3, 18),
   runningHead: bookHeads(9),
   lineNumbers: { by: 'none', every: 5 },
   opens: 'page',
@@ -165,7 +201,7 @@ export const oneSidedThesisStyle = (): HouseStyle => ({
     style('serifBold', 12, 17, { before: 16, after: 5 }),
     style('serifItalic', 12, 17, { before: 14, after: 3 }),
   ],
-  contents: { line: style('serif', 11.5, 17), depth: 3, indent: 20 },
+  contents: contents('serif', 11.5, 17, 3, 20),
   runningHead: sheetHeads(9.5, true),
   sink: 28,
 })
@@ -189,7 +225,7 @@ export const reportStyle = (): HouseStyle => ({
   caption: style('sans', 9, 12),
   table: style('sans', 9, 12),
   note: style('serif', 8.5, 11),
-  contents: { line: style('sans', 10, 14.5), depth: 2, indent: 16 },
+  contents: contents('sans', 10, 14.5, 2, 16),
   titlePage: {
     title: style('sansSemibold', 28, 34, { before: 150, after: 26 }),
     line: style('sans', 12, 17, { after: 6 }),
@@ -246,4 +282,14 @@ export function fromFirstVersion(old: HouseStyle & { runningHead: { show: boolea
   const { show, size } = old.runningHead
   const heads = old.opens === 'runOn' || !show ? folioOnly(size) : old.page.twoSided ? bookHeads(size) : sheetHeads(size, false)
   return { ...thesisStyle(), ...kinds(old.body.size, old.body.leading), ...old, name: 'House style of this work', runningHead: heads }
+}
+
+/** A house style of the second version, in which all divisions had the same heads and contents one look. */
+export function fromSecondVersion(old: HouseStyle): HouseStyle {
+  return {
+    ...old,
+    opticalMargins: false,
+    contents: { ...old.contents, looks: usualLooks(old.contents.line.leading) },
+    runningHead: { ...old.runningHead, roles: {} },
+  }
 }

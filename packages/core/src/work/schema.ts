@@ -2,7 +2,9 @@
  * The document of a work: one tree, `division+`, each a title and blocks. Computed text is never in it; captions, notes and
  * table cells are content, so that they can hold emphasis, formulas and references.
  */
+
 import { type MarkSpec, type Node, type NodeSpec, Schema } from 'prosemirror-model'
+import { writeLength } from './lengths.ts'
 
 /** What a division is for. The role decides where it stands, how it is numbered and whether its content is generated. */
 export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'chapter' | 'appendix' | 'endnotes'
@@ -115,8 +117,20 @@ const nodes: Record<string, NodeSpec> = {
     })),
     toDOM: node => [`h${Math.min(6, node.attrs.level as number)}`, { 'data-id': node.attrs.id, 'data-label': node.attrs.label }, 0],
   },
-  /** Empty space that takes what a page has left, so that what follows stands at its foot. */
-  fill: { ...carried('fill', 'hr', identified, true), group: 'block', atom: true },
+  /** Empty space of a height in points; of height 0, it takes what a page has left, so that what follows stands at its foot. */
+  fill: {
+    ...carried('fill', 'hr', { ...identified, height: number(0) }, true),
+    toDOM: node => [
+      'hr',
+      {
+        'data-kind': 'fill',
+        'data-attributes': JSON.stringify(node.attrs),
+        ...(node.attrs.height > 0 ? { 'data-height': `${writeLength(node.attrs.height, 'mm')} mm` } : {}),
+      },
+    ],
+    group: 'block',
+    atom: true,
+  },
   bulletedList: { group: 'block', content: 'listItem+', attrs: identified, parseDOM: [{ tag: 'ul' }], toDOM: () => ['ul', 0] },
   numberedList: {
     group: 'block',
@@ -183,12 +197,16 @@ const nodes: Record<string, NodeSpec> = {
     content: 'caption shortCaption?',
     isolating: true,
   },
+  /** Figures side by side, each with a number and caption of its own; they stand where the row stands, their widths are shares of it. */
+  row: { ...carried('row', 'div', { ...identified, placement }), group: 'block', content: 'figure+', isolating: true },
   table: {
     ...carried('table', 'figure', { ...labelled, placement }),
     group: 'block',
-    content: 'caption shortCaption? grid',
+    content: 'caption shortCaption? grid tableNotes?',
     isolating: true,
   },
+  /** What has to be said about a table, below it. */
+  tableNotes: { ...carried('tableNotes', 'div', {}), content: 'paragraph+', defining: true },
   caption: { content: 'inline*', isolating: true, parseDOM: [{ tag: 'figcaption' }, { tag: 'caption' }], toDOM: () => ['figcaption', 0] },
   shortCaption: { ...carried('shortCaption', 'figcaption', {}), content: 'inline*', isolating: true },
   grid: { content: 'gridRow+', tableRole: 'table', isolating: true, parseDOM: [{ tag: 'table' }], toDOM: () => ['table', ['tbody', 0]] },
@@ -298,6 +316,11 @@ export function titleOf(doc: Node): string {
   })
   return title || plainText(doc.firstChild!.firstChild!) || 'Untitled'
 }
+
+/** The grid of a table. */
+export const gridOf = (table: Node): Node => table.children.find(child => child.type.name === 'grid')!
+/** The notes below a table, where it has any. */
+export const tableNotesOf = (table: Node): Node | undefined => table.children.find(child => child.type.name === 'tableNotes')
 
 /** Text of a node as a reader would say it; notes are left out and formulas stand as a placeholder sign. `say` words references. */
 export function plainText(node: Node, say?: (reference: Node) => string): string {

@@ -50,7 +50,7 @@ export interface Scheme {
   levels: Record<RuleSet, LevelRule[]>
   series: SeriesRule[]
   /** Notes stand at the foot of the page of their mark, at the end of their chapter, or in a division of their own. */
-  notes: { form: CounterForm; restart: 'work' | 'chapter'; place: 'foot' | 'chapter' | 'work' }
+  notes: { form: CounterForm; restart: 'work' | 'chapter' | 'page'; place: 'foot' | 'chapter' | 'work' }
   /** Counter form of numbered lists by depth, outermost first. */
   lists: CounterForm[]
   nameForm: 'full' | 'short'

@@ -1,5 +1,5 @@
 /** The file of a work: `work.json`, checked against its schema and against the document's own rules, and brought up to date. */
-import { fromFirstVersion, type HouseStyle, pageProblem } from './houseStyle.ts'
+import { fromFirstVersion, fromSecondVersion, type HouseStyle, pageProblem } from './houseStyle.ts'
 import { type Node, schema } from './schema.ts'
 import { listingSeries, type Scheme } from './scheme.ts'
 import type { Picture, Settings, Work } from './work.ts'
@@ -8,7 +8,7 @@ import { validateHouseStyle, validateWork } from './workFile.validate.js'
 /** A file that is not a work this program can open; the message says why, in plain words. Nothing was changed. */
 export class WorkFileError extends Error {}
 
-export const currentVersion = 2
+export const currentVersion = 3
 
 interface WorkFile {
   format: 'steady-ledger-work'
@@ -34,6 +34,8 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
       scheme: { ...scheme, notes: { ...scheme.notes, place: 'foot' }, series: [...scheme.series, listingSeries(prefixLevel)] },
     }
   },
+  // Version 3: looks of lists by level, heads by role, optical margins; notes by page, rows, notes to tables.
+  2: file => ({ ...file, version: 3, houseStyle: fromSecondVersion(file.houseStyle as HouseStyle) }),
 }
 
 /** Settings, scheme and house style of an earlier version, brought up to date. */
@@ -84,9 +86,9 @@ export function houseStyleFromJson(text: string): HouseStyle {
     throw new WorkFileError('This is not a house style. Choose a file that was saved from the House style view.')
   if (Number(file.version) > currentVersion)
     throw new WorkFileError('The house style was written by a newer version of Steady Ledger. Update the program to load it.')
-  if (!validateHouseStyle(file.houseStyle))
-    throw new WorkFileError(`The house style does not keep to its form: ${firstError(validateHouseStyle)}.`)
-  const style = file.houseStyle as HouseStyle
+  const given = file.houseStyle as HouseStyle
+  const style = file.version === 2 ? reformed(() => fromSecondVersion(given)) : given
+  if (!validateHouseStyle(style)) throw new WorkFileError(`The house style does not keep to its form: ${firstError(validateHouseStyle)}.`)
   const problem = pageProblem(style.page)
   if (problem) throw new WorkFileError(`The house style cannot be used: ${problem}`)
   return style
@@ -110,11 +112,20 @@ function migrated(file: Record<string, unknown>): Record<string, unknown> {
     const step = migrations[current.version]
     if (!step)
       throw new WorkFileError(`The work was written in version ${current.version} of its form, which this program cannot bring up to date.`)
-    current = step(current)
+    current = reformed(() => step(current))
   }
   if (Number(current.version) > currentVersion)
     throw new WorkFileError('The work was written by a newer version of Steady Ledger. Update the program to open it.')
   return current
+}
+
+/** A step from one version to the next, of a file that may not be what it says it is. */
+function reformed<Made>(step: () => Made): Made {
+  try {
+    return step()
+  } catch {
+    throw new WorkFileError('The file does not keep to the form of its version, so it cannot be brought up to date.')
+  }
 }
 
 /** A document from its JSON: every node, attribute and id checked. */

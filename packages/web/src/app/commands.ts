@@ -1,10 +1,14 @@
 /** Everything the command box can do: a name, what it is called for, and its keys. */
 
 import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import { toggleMark } from '@tiptap/pm/commands'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
-import { insertDivision, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
+import { insertDivision, insertSpace, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
 import { onSection } from '../editor/keys.ts'
+import { joinRow, splitRow } from '../editor/rows.ts'
+import { addTableNotes } from '../editor/tableNotes.ts'
 import type { Session } from '../session.ts'
 import { act } from './acts.ts'
 import { languages } from './languages.ts'
@@ -29,6 +33,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Insert a quotation', run: editor(insertText('quotation')) },
   { name: 'Insert verse', run: editor(insertText('verse')) },
   { name: 'Insert an epigraph', run: editor(insertText('epigraph')) },
+  { name: 'Insert empty space', run: editor(insertSpace) },
   { name: 'Insert a line to sign on', run: editor(insertText('signature')) },
   { name: 'Insert a list of descriptions', run: editor(insertText('descriptionList')) },
   { name: 'Insert a listing', run: editor(insertText('listing')) },
@@ -49,10 +54,14 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Make this a paragraph', keys: 'Ctrl Alt P', run: editor(setHeading(0)) },
   ...Object.entries(languages).map(([tag, name]) => ({ name: `Language of these words: ${name}`, run: editor(setLanguage(tag)) })),
   { name: 'Language of these words: that of the work', run: editor(setLanguage(null)) },
+  { name: 'Small capitals', keys: 'Ctrl Alt K', run: editor(toggleMark(schema.marks.smallCapitals!)) },
+  { name: 'Stand this figure beside the next one', run: editor(joinRow) },
+  { name: 'Stand these figures below each other again', run: editor(splitRow) },
   { name: 'Promote this section', keys: 'Ctrl Alt [', run: editor(onSection(promote)) },
   { name: 'Demote this section', keys: 'Ctrl Alt ]', run: editor(onSection(demote)) },
   { name: 'Move this section up', keys: 'Ctrl Alt ↑', run: editor(onSection((tr, id) => moveStep(tr, id, -1))) },
   { name: 'Move this section down', keys: 'Ctrl Alt ↓', run: editor(onSection((tr, id) => moveStep(tr, id, 1))) },
+  { name: 'Table: notes below it', run: editor(addTableNotes) },
   { name: 'Table: add a row below', run: editor(addRowAfter) },
   { name: 'Table: add a column after', run: editor(addColumnAfter) },
   { name: 'Table: remove this row', run: editor(deleteRow) },

@@ -1,10 +1,11 @@
 /** Things an author adds, as commands: each puts a block at the cursor's place and the cursor where the writing goes on. */
 
 import type { Wording } from '@steady-ledger/core/references/wordReference.ts'
-import { type Role, roles, schema } from '@steady-ledger/core/work/schema.ts'
+import { matterOf, type Role, roles, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
+import type { Transform } from '@tiptap/pm/transform'
 import { newId } from '../storage/database.ts'
 
 const { nodes } = schema
@@ -83,6 +84,12 @@ export const insertText =
     return true
   }
 
+/** Empty space, at first all that the page has left. */
+export const insertSpace: Command = (state, dispatch) => {
+  dispatch?.(placeBlock(state, nodes.fill!.create({ id: newId() }), null))
+  return true
+}
+
 export const insertEquation: Command = (state, dispatch) => {
   dispatch?.(placeBlock(state, nodes.equation!.create({ id: newId() }), null))
   return true
@@ -145,16 +152,35 @@ export const setHeading =
     return true
   }
 
+/** A division of a role, empty but for its title and a paragraph to write in. */
+function newDivision(role: string, title: string, series: string): Node {
+  const { generated } = roles[role as Role]
+  const heading = nodes.title!.create(null, title ? schema.text(title) : null)
+  return nodes.division!.create(
+    { id: newId(), role, series, listed: role !== 'contents' && role !== 'titlePage' },
+    generated ? [heading] : [heading, nodes.paragraph!.create({ id: newId() })],
+  )
+}
+
+/** Puts a division behind the last one of its matter; a title page before everything. */
+export function addDivision(tr: Transform, role: Role, title = '', series = ''): boolean {
+  let at = 0
+  let place = 0
+  for (const node of tr.doc.children) {
+    at += node.nodeSize
+    const { matter } = roles[role]
+    const own = matterOf(node)
+    if (role !== 'titlePage' && (own === matter || own === 'front' || matter === 'back')) place = at
+  }
+  tr.insert(place, newDivision(role, title, series))
+  return true
+}
+
 /** A new chapter (or section of a paper) behind the open division. */
 export const insertDivision =
   (role: string, title = '', series = ''): Command =>
   (state, dispatch) => {
-    const generated = roles[role as Role].generated
-    const heading = nodes.title!.create(null, title ? schema.text(title) : null)
-    const division = nodes.division!.create(
-      { id: newId(), role, series, listed: role !== 'contents' && role !== 'titlePage' },
-      generated ? [heading] : [heading, nodes.paragraph!.create({ id: newId() })],
-    )
+    const division = newDivision(role, title, series)
     const index = state.selection.$head.index(0)
     let at = 0
     for (let i = 0; i <= index; i++) at += state.doc.child(i).nodeSize

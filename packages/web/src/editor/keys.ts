@@ -25,6 +25,7 @@ import { goToNextCell } from '@tiptap/pm/tables'
 import type { Transform } from '@tiptap/pm/transform'
 import { setHeading } from './insert.ts'
 import { opensDivision } from './oneDivision.ts'
+import { dropTableNotes, leaveTableNotes } from './tableNotes.ts'
 
 const { nodes, marks } = schema
 
@@ -157,7 +158,7 @@ const insertText =
     return true
   }
 
-const backspace = chainCommands(deleteSelection, headingToParagraph, joinBackward, selectNodeBackward)
+const backspace = chainCommands(deleteSelection, dropTableNotes, headingToParagraph, joinBackward, selectNodeBackward)
 
 export const editingKeys = (): Plugin =>
   keymap({
@@ -168,6 +169,7 @@ export const editingKeys = (): Plugin =>
       leaveCaption,
       leaveAttribution,
       inDescriptions,
+      leaveTableNotes,
       newlineInCode,
       createParagraphNear,
       liftEmptyBlock,
@@ -182,6 +184,7 @@ export const editingKeys = (): Plugin =>
     'Mod-b': toggleMark(marks.strong!),
     'Mod-i': toggleMark(marks.emphasis!),
     'Mod-Alt-c': toggleMark(marks.code!),
+    'Mod-Alt-k': toggleMark(marks.smallCapitals!),
     'Mod-Alt-u': toggleMark(marks.superscript!),
     'Mod-Alt-d': toggleMark(marks.subscript!),
     'Mod-Shift-Space': insertText('\u00a0'),

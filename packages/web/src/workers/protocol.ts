@@ -39,6 +39,8 @@ export interface TurnoverSummary {
   rounds: number
   settled: boolean
   findings: Finding[]
+  /** Numbers of notes by id where they begin again on every page, and so depend on the pages. */
+  noteNumbers: Map<string, string> | null
   /** How long it took, in milliseconds. */
   milliseconds: number
 }

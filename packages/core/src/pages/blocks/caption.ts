@@ -5,8 +5,8 @@ import { seriesRule } from '../../work/scheme.ts'
 import { type Box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type Setting, setText, words } from '../setting.ts'
 
-/** The caption of a figure or table as one stack of marks, from its own top. */
-export function captionStack(node: Node, setting: Setting): { marks: Mark[]; height: number; notes: string[] } {
+/** The caption of a figure or table as one stack of marks, from its own top left corner. `measure` in points. */
+export function captionStack(node: Node, setting: Setting, measure = setting.measure): { marks: Mark[]; height: number; notes: string[] } {
   const style = setting.houseStyle.caption
   const entry = setting.ledger.byId.get(node.attrs.id)
   const rule = seriesRule(setting.scheme, node.type.name)
@@ -14,9 +14,9 @@ export function captionStack(node: Node, setting: Setting): { marks: Mark[]; hei
   const text = node.firstChild!
   if (!name && text.content.size === 0) return { marks: [], height: 0, notes: [] }
   const leadIn = name ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: strongOf(style.face) })] : []
-  const lines = setText(text, setting, { style, measure: setting.measure, leadIn })
+  const lines = setText(text, setting, { style, measure, leadIn })
   const { id } = node.attrs
-  const within = node.type.name === 'table' ? { within: [`Table ${id}`, `Caption ${id}`] } : {}
+  const within = { within: [...(node.type.name === 'table' ? [`Table ${id}`] : []), `Caption ${id}`] }
   return stack(lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: id, ...within }))
 }
 

@@ -1,44 +1,63 @@
+import type { Node } from 'prosemirror-model'
 import { seriesRule } from '../../work/scheme.ts'
 import { box, type Mark } from '../box.ts'
-import { type BlockHandler, setWords, words } from '../setting.ts'
+import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
 
 /** Height of the frame that stands for a picture that is not there, as a share of its width. */
 const missingShape = 0.5
 
-export const figure: BlockHandler = (node, setting) => {
-  const { float, caption: style } = setting.houseStyle
-  const caption = captionStack(node, setting)
-  const picture = setting.pictures.get(node.attrs.picture)
-  const shape = picture ? picture.height / picture.width : missingShape
-  // A picture without number and caption, as the mark of an institution, has no gap for one either.
-  const gap = caption.height ? float.captionGap : 0
-  const room = setting.height - caption.height - gap
-  const width = Math.min(setting.measure * clampShare(node.attrs.width), room / shape)
-  const height = width * shape
-  const x = (setting.measure - width) / 2
-  const above = seriesRule(setting.scheme, 'figure').captionPlace === 'above'
-  const top = above ? caption.height + gap : 0
-  const marks: Mark[] = picture
-    ? [{ kind: 'picture', x, y: top, width, height, picture: picture.name, alternative: node.attrs.alternative }]
-    : missing(x, top, width, height)
-  if (!picture) {
-    const [line] = setWords([words('No picture yet', style, { marked: true })], setting, style, width)
-    marks.push({ kind: 'line', x: x + (width - line!.end) / 2, baseline: top + height / 2, line: line!, tag: 'P' })
-  }
-  marks.push(...caption.marks.map(mark => moved(mark, 0, above ? 0 : height + gap)))
-  const { id } = node.attrs
-  return stood(box(height + gap + caption.height, marks, { block: id, begins: [id], notes: caption.notes }), node, 'figure', setting)
+/** The picture and the caption of a figure, each from its own top left corner. */
+export interface SetFigure {
+  id: string
+  picture: { marks: Mark[]; width: number; height: number }
+  caption: ReturnType<typeof captionStack>
+  /** Space between the two; none where there is no caption, as under the mark of an institution. */
+  gap: number
 }
 
-const clampShare = (share: unknown): number => Math.min(1, Math.max(0.05, Number(share) || 0.8))
+/** Sets a figure in a column. `width` is that of the picture, in points; it is set smaller where it would be higher than a page. */
+export function setFigure(node: Node, column: number, width: number, setting: Setting): SetFigure {
+  const { float, caption: style } = setting.houseStyle
+  const caption = captionStack(node, setting, column)
+  const found = setting.pictures.get(node.attrs.picture)
+  const shape = found ? found.height / found.width : missingShape
+  const gap = caption.height ? float.captionGap : 0
+  const fitting = Math.min(width, (setting.height - caption.height - gap) / shape)
+  const height = fitting * shape
+  const marks: Mark[] = found
+    ? [{ kind: 'picture', x: 0, y: 0, width: fitting, height, picture: found.name, alternative: node.attrs.alternative }]
+    : missing(fitting, height)
+  if (!found) {
+    const [line] = setWords([words('No picture yet', style, { marked: true })], setting, style, fitting)
+    marks.push({ kind: 'line', x: (fitting - line!.end) / 2, baseline: height / 2, line: line!, tag: 'P' })
+  }
+  return { id: node.attrs.id, picture: { marks, width: fitting, height }, caption, gap }
+}
 
-function missing(x: number, y: number, width: number, height: number): Mark[] {
+export const captionsAbove = (setting: Setting): boolean => seriesRule(setting.scheme, 'figure').captionPlace === 'above'
+
+export const figure: BlockHandler = (node, setting) => {
+  const { id, picture, caption, gap } = setFigure(node, setting.measure, setting.measure * shareOf(node), setting)
+  const x = (setting.measure - picture.width) / 2
+  const above = captionsAbove(setting)
+  const marks = [
+    ...picture.marks.map(mark => moved(mark, x, above ? caption.height + gap : 0)),
+    ...caption.marks.map(mark => moved(mark, 0, above ? 0 : picture.height + gap)),
+  ]
+  const height = picture.height + gap + caption.height
+  return stood(box(height, marks, { block: id, begins: [id], notes: caption.notes }), node, 'figure', setting)
+}
+
+/** Share of the measure that the picture of a figure is to have. */
+export const shareOf = (node: Node): number => Math.min(1, Math.max(0.05, Number(node.attrs.width) || 0.8))
+
+function missing(width: number, height: number): Mark[] {
   const rule = 0.5
   return [
-    { kind: 'rule', x, y, width, height: rule },
-    { kind: 'rule', x, y: y + height - rule, width, height: rule },
-    { kind: 'rule', x, y, width: rule, height },
-    { kind: 'rule', x: x + width - rule, y, width: rule, height },
+    { kind: 'rule', x: 0, y: 0, width, height: rule },
+    { kind: 'rule', x: 0, y: height - rule, width, height: rule },
+    { kind: 'rule', x: 0, y: 0, width: rule, height },
+    { kind: 'rule', x: width - rule, y: 0, width: rule, height },
   ]
 }

@@ -17,12 +17,13 @@ export function generatedList(
   pageOf: (id: string) => string | undefined,
   setting: Setting,
 ): StripItem[] {
-  const { line: style, indent } = setting.houseStyle.contents
+  const { line: style, indent, looks } = setting.houseStyle.contents
   const chapters = entries.some(entry => entry.level > 1)
   const numberWidth = widestNumber(entries, setting)
   return entries.flatMap((entry): StripItem[] => {
+    const { strong, leader, before } = looks[chapters ? Math.min(entry.level, looks.length) - 1 : looks.length - 1]!
+    const look = strong ? bold(style) : style
     const top = chapters && entry.level === 1
-    const look = top ? bold(style) : style
     const left = chapters ? leftEdge(entry.level, indent) : 0
     const gap = entry.number ? Math.max(numberWidth.get(entry.level)!, 0) + style.size * 0.9 : 0
     const measure = setting.measure - left - gap - labelRoom * style.size
@@ -33,7 +34,7 @@ export function generatedList(
       if (index === 0 && entry.number) marks.push(text(entry.number, look, left, baseline, setting))
       marks.push({ kind: 'line', x: left + gap, baseline, line, tag: 'TOCI' })
       if (index === lines.length - 1)
-        marks.push(...leaderAndLabel(left + gap + line.end, pageOf(entry.id) ?? '…', look, baseline, !top, setting))
+        marks.push(...leaderAndLabel(left + gap + line.end, pageOf(entry.id) ?? '…', look, baseline, leader, setting))
       const within = [`TOC ${list}`, `TOCI ${list} ${entry.id}`]
       for (const mark of marks) if (mark.kind === 'line') mark.within = within
       return box(style.leading, marks, {
@@ -42,7 +43,7 @@ export function generatedList(
         breakAfter: top || index < lines.length - 1 ? Infinity : 0,
       })
     })
-    return top ? [space(style.leading * 0.55), ...boxes] : boxes
+    return before ? [space(before), ...boxes] : boxes
   })
 }
 

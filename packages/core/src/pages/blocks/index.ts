@@ -1,4 +1,5 @@
 /** The table of block handlers: a new kind of block is a file beside this one and a line here. */
+import { box } from '../box.ts'
 import type { BlockHandler } from '../setting.ts'
 import { descriptionList } from './descriptionList.ts'
 import { equation } from './equation.ts'
@@ -8,8 +9,12 @@ import { list } from './list.ts'
 import { listing } from './listing.ts'
 import { paragraph } from './paragraph.ts'
 import { epigraph, quotation, verse } from './quotation.ts'
+import { row } from './row.ts'
 import { signature } from './signature.ts'
 import { table } from './table.ts'
+
+/** Highest gap that a block may be, in points: a page is rarely higher. */
+const mostGap = 600
 
 export const blockHandlers: Record<string, BlockHandler> = {
   paragraph,
@@ -17,6 +22,7 @@ export const blockHandlers: Record<string, BlockHandler> = {
   bulletedList: list,
   numberedList: list,
   figure,
+  row,
   table,
   equation,
   quotation,
@@ -25,5 +31,5 @@ export const blockHandlers: Record<string, BlockHandler> = {
   descriptionList,
   listing,
   signature,
-  fill: () => [{ kind: 'fill' }],
+  fill: node => (node.attrs.height > 0 ? [box(Math.min(node.attrs.height, mostGap), [], { block: node.attrs.id })] : [{ kind: 'fill' }]),
 }

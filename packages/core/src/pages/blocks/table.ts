@@ -2,6 +2,7 @@ import type { Node } from 'prosemirror-model'
 import type { Entry } from '../../numbers/ledger.ts'
 import { strongOf } from '../../type/fonts.ts'
 import type { Line } from '../../type/line.ts'
+import { gridOf, tableNotesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
@@ -25,21 +26,23 @@ export const table: BlockHandler = (node, setting) => {
   const { float } = setting.houseStyle
   const id = node.attrs.id as string
   const caption = captionStack(node, setting)
-  const { rows, width } = setGrid(node.lastChild!, id, setting)
+  const { rows, width } = setGrid(gridOf(node), id, setting)
   const x = (setting.measure - width) / 2
   const above = seriesRule(setting.scheme, 'table').captionPlace !== 'below'
-  const body = rows.reduce((sum, row) => sum + row.height, 0)
+  const notes = setNotes(node, id, width, x, setting)
+  const body = rows.reduce((sum, row) => sum + row.height, 0) + notes.height
   const height = caption.height + float.captionGap + body
   // What is longer than most of a page breaks between its rows; a shorter table is never broken.
-  if (height > setting.height * longShare) return longTable(id, caption, rows, width, x, setting)
+  if (height > setting.height * longShare) return longTable(id, caption, rows, notes, width, x, setting)
   let y = above ? caption.height + float.captionGap : 0
   const marks: Mark[] = caption.marks.map(mark => moved(mark, 0, above ? 0 : body + float.captionGap))
   rows.forEach((row, index) => {
     marks.push(...rulesOf(rows, index, width).map(rule => moved(rule, x, y)), ...row.marks.map(mark => moved(mark, x, y)))
     y += row.height
   })
-  const notes = [...caption.notes, ...rows.flatMap(row => row.notes)]
-  return stood(box(height, marks, { block: id, begins: [id], notes }), node, 'table', setting)
+  marks.push(...notes.marks.map(mark => moved(mark, 0, y)))
+  const footnotes = [...caption.notes, ...rows.flatMap(row => row.notes), ...notes.notes]
+  return stood(box(height, marks, { block: id, begins: [id], notes: footnotes }), node, 'table', setting)
 }
 
 /** Row by row, so that pages can be cut between rows; on every further page a line says what goes on, and the head rows stand again. */
@@ -47,6 +50,7 @@ function longTable(
   id: string,
   caption: ReturnType<typeof captionStack>,
   rows: Row[],
+  notes: ReturnType<typeof setNotes>,
   width: number,
   x: number,
   setting: Setting,
@@ -84,11 +88,41 @@ function longTable(
   })
   // A row alone under its head, or alone at the head of a page, is not a table.
   for (const row of [body[0], body.at(-2)]) if (row && body.length > 2) row.breakAfter = costs.widow
+  // The notes stay with the last rows.
+  if (notes.height) body.push(box(notes.height, notes.marks, { block: id, notes: notes.notes }))
+  if (notes.height && body.length > 1) body.at(-2)!.breakAfter = Infinity
   if (body.length) body.at(-1)!.breakAfter = above ? 0 : Infinity
   const first = above ? captionBox(0, { begins: [id], breakAfter: Infinity }) : null
   const last = above ? null : captionBox(float.captionGap, {})
   if (!first && boxes[0]) boxes[0].begins = [id]
   return [space(float.before), ...(first ? [first] : []), ...heads, ...body, ...(last ? [last] : []), space(float.after)]
+}
+
+/** The notes below a table, as wide as it is and no narrower than they can be read, with the space above them. */
+function setNotes(
+  node: Node,
+  id: string,
+  width: number,
+  x: number,
+  setting: Setting,
+): { marks: Mark[]; height: number; notes: readonly string[] } {
+  const found = tableNotesOf(node)
+  if (!found) return { marks: [], height: 0, notes: [] }
+  const { note: style, table: text } = setting.houseStyle
+  const measure = Math.min(setting.measure, Math.max(width, setting.measure * 0.6))
+  const left = Math.min(x, (setting.measure - measure) / 2)
+  const boxes = found.children.flatMap(paragraph =>
+    lineBoxes(setText(paragraph, setting, { style, measure }), {
+      ...style,
+      x: left,
+      tag: 'P',
+      block: id,
+      within: [`Table ${id}`, `Caption ${id} notes`, `P ${paragraph.attrs.id}`],
+    }),
+  )
+  const { marks, height, notes } = stack(boxes)
+  const gap = text.leading * 0.35
+  return { marks: marks.map(mark => moved(mark, 0, gap)), height: height + gap, notes }
 }
 
 /** “Table 3.1, continued”. */

@@ -22,7 +22,7 @@ export const figureView =
       dom.classList.toggle('uncaptioned', node.attrs.numbered && node.firstChild!.content.size === 0)
       const address = live.pictureAddress(picture)
       const shown = frame.firstElementChild
-      frame.style.setProperty('--share', String(width))
+      dom.style.setProperty('--share', String(width))
       if (address) {
         if (shown instanceof HTMLImageElement && shown.dataset.name === picture) {
           shown.alt = alternative

@@ -6,6 +6,7 @@ import { accountOf } from '@steady-ledger/core/numbers/account.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type Wording, wordings } from '@steady-ledger/core/references/wordReference.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands.ts'
+import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import { countWords, type Node, type Placement, plainText, roles, schema } from '@steady-ledger/core/work/schema.ts'
 import type { Settings } from '@steady-ledger/core/work/work.ts'
 import { Link } from 'react-router'
@@ -32,6 +33,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   const at = ownId ? findBlock(doc, ownId) : selected.at
   const node = at < 0 ? null : doc.nodeAt(at)
   if (!node) return <aside className="slip" aria-label="Slip" />
+  const rowAt = node.type.name === 'row' ? at : doc.resolve(at).parent.type.name === 'row' ? doc.resolve(at).before() : -1
   const set = (name: string, value: unknown): void => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   return (
     <aside className="slip" aria-label="Slip: what is selected">
@@ -52,10 +54,29 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           />
         </>
       )}
-      {node.type.name === 'figure' && <FigureFields node={node} at={at} set={set} onPicture={onPicture} />}
+      {node.type.name === 'figure' && <FigureFields node={node} at={at} set={set} onPicture={onPicture} inRow={rowAt >= 0} />}
       {(node.type.name === 'table' || node.type.name === 'listing') && <ShortCaption node={node} at={at} />}
       {node.type.name === 'figure' && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
-      {['figure', 'table', 'listing'].includes(node.type.name) && (
+      {node.type.name === 'fill' && (
+        <Field
+          label="Height, in mm; nothing for all that its page has left"
+          value={node.attrs.height ? writeLength(node.attrs.height, 'mm') : ''}
+          check={value => {
+            const points = value.trim() ? readLength(value, 'mm') : 0
+            return points === null || points < 0 || points > 600 ? 'A length such as 20 mm or 60 pt, 211 mm at the most, or nothing.' : ''
+          }}
+          onChange={value => set('height', value.trim() ? readLength(value, 'mm') : 0)}
+        />
+      )}
+      {rowAt >= 0 && (
+        <Choice
+          label="Where the row stands"
+          value={doc.nodeAt(rowAt)!.attrs.placement as Placement}
+          options={placements}
+          onChange={value => session.dispatch(session.state.tr.setNodeAttribute(rowAt, 'placement', value))}
+        />
+      )}
+      {rowAt < 0 && ['figure', 'table', 'listing'].includes(node.type.name) && (
         <Choice
           label="Where it stands"
           value={node.attrs.placement as Placement}
@@ -118,6 +139,8 @@ const kinds: Record<string, string> = {
   note: 'Footnote',
   reference: 'Reference',
   numberedList: 'Numbered list',
+  row: 'Figures side by side',
+  fill: 'Empty space',
 }
 
 function Heading({ node, id }: { node: Node; id: string }) {
@@ -165,9 +188,11 @@ function FigureFields({
   at,
   set,
   onPicture,
+  inRow,
 }: {
   node: Node
   at: number
+  inRow: boolean
   set(name: string, value: unknown): void
   onPicture(id: string): void
 }) {
@@ -175,7 +200,7 @@ function FigureFields({
     <>
       <ShortCaption node={node} at={at} />
       <Field
-        label="Width, in % of the measure"
+        label={inRow ? 'Share of the row, in %' : 'Width, in % of the measure'}
         value={String(Math.round(node.attrs.width * 100))}
         check={value =>
           /^\s*\d{1,3}\s*%?\s*$/.test(value) && Number.parseInt(value, 10) >= 5 && Number.parseInt(value, 10) <= 100

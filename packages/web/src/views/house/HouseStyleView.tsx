@@ -12,6 +12,8 @@ import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { newId } from '../../storage/database.ts'
 import { download, fileName } from '../download.ts'
+import { ListLooks } from './ListLooks.tsx'
+import { OpeningPages } from './OpeningPages.tsx'
 import { RunningHeads } from './RunningHeads.tsx'
 import { SamplePage } from './SamplePage.tsx'
 import { StyleTable } from './StyleTable.tsx'
@@ -46,7 +48,9 @@ export function HouseStyleView() {
   const setNotes = (more: Partial<Scheme['notes']>): void => session.setPart('scheme', { ...scheme, notes: { ...scheme.notes, ...more } })
   /** Notes that go to a division of their own get one in the same step, where there is none. */
   const placeNotes = (place: Scheme['notes']['place']): void => {
-    const tr = setPart(session.state.tr, session.work, 'scheme', { ...scheme, notes: { ...scheme.notes, place } })
+    // Only notes at the foot of a page can begin again on each.
+    const restart = place !== 'foot' && scheme.notes.restart === 'page' ? 'chapter' : scheme.notes.restart
+    const tr = setPart(session.state.tr, session.work, 'scheme', { ...scheme, notes: { ...scheme.notes, place, restart } })
     if (place === 'work' && !tr.doc.children.some(node => division(node).role === 'endnotes')) {
       const title = schema.nodes.title!.create(null, schema.text('Notes'))
       tr.insert(tr.doc.content.size, schema.nodes.division!.create({ id: newId(), role: 'endnotes' }, title))
@@ -193,6 +197,11 @@ export function HouseStyleView() {
                 200,
               )}
               <Check label="Hyphenate" value={style.hyphenate} onChange={hyphenate => change({ ...style, hyphenate })} />
+              <Check
+                label="Points and quotation marks hang over the edges"
+                value={style.opticalMargins}
+                onChange={opticalMargins => change({ ...style, opticalMargins })}
+              />
             </div>
             <StyleTable style={style} change={change} />
           </section>
@@ -241,12 +250,24 @@ export function HouseStyleView() {
               />
               <Choice
                 label="They count"
-                value={scheme.notes.restart}
-                options={{ work: 'Through the work', chapter: 'Within each chapter' }}
-                onChange={restart => setNotes({ restart })}
+                value={scheme.notes.restart as string}
+                options={{
+                  work: 'Through the work',
+                  chapter: 'Within each chapter',
+                  ...(scheme.notes.place === 'foot' ? { page: 'On each page' } : {}),
+                }}
+                onChange={restart => setNotes({ restart: restart as Scheme['notes']['restart'] })}
               />
               <Choice label="Their marks are" value={scheme.notes.form} options={markForms} onChange={form => setNotes({ form })} />
             </div>
+          </section>
+          <section>
+            <h2>Opening pages and what follows the text</h2>
+            <OpeningPages />
+          </section>
+          <section>
+            <h2>Contents and lists</h2>
+            <ListLooks style={style} change={change} />
           </section>
           <section>
             <h2>Lists, displays and pictures</h2>

@@ -1,5 +1,8 @@
 /** Running heads and feet as tiles: for right-hand pages, left-hand pages and the pages on which divisions open. */
-import type { HeadField, HeadLine, HeadTile, HouseStyle, PageFrame } from '@steady-ledger/core/work/houseStyle.ts'
+import type { HeadField, HeadLine, Heads, HeadTile, HouseStyle, PageFrame } from '@steady-ledger/core/work/houseStyle.ts'
+import { type Role, roles } from '@steady-ledger/core/work/schema.ts'
+import { useState } from 'react'
+import { Check, Choice } from '../../app/fields.tsx'
 
 export const fieldNames: Record<HeadField, string> = {
   pageLabel: 'Page number',
@@ -14,37 +17,64 @@ const sides = { recto: 'Right-hand pages', verso: 'Left-hand pages', opening: 'O
 const bands = { head: 'Above', foot: 'Below' } as const
 const places: (keyof HeadLine)[] = ['left', 'centre', 'right']
 
+/** Roles that can have heads of their own. */
+const ownHeads: Role[] = ['titlePage', 'abstract', 'contents', 'seriesList', 'chapter', 'appendix', 'endnotes']
+
 export function RunningHeads({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
   const { runningHead } = style
+  const [role, setRole] = useState<Role | 'all'>('all')
+  const own = role === 'all' ? runningHead : runningHead.roles[role]
+  const set = (heads: Heads): void =>
+    change({
+      ...style,
+      runningHead: role === 'all' ? { ...runningHead, ...heads } : { ...runningHead, roles: { ...runningHead.roles, [role]: heads } },
+    })
+  const setOwn = (wanted: boolean): void => {
+    if (role === 'all') return
+    const { recto, verso, opening } = runningHead
+    const { [role]: _gone, ...others } = runningHead.roles
+    change({ ...style, runningHead: { ...runningHead, roles: wanted ? { ...others, [role]: { recto, verso, opening } } : others } })
+  }
   const shown = (Object.keys(sides) as (keyof typeof sides)[]).filter(side => side !== 'verso' || style.page.twoSided)
   return (
     <div className="heads">
-      {shown.map(side => (
-        <fieldset key={side}>
-          <legend>{side === 'recto' && !style.page.twoSided ? 'All pages' : sides[side]}</legend>
-          {(Object.keys(bands) as (keyof PageFrame)[]).map(band => (
-            <div key={band} className="head-band">
-              <span className="head-band-name">{bands[band]}</span>
-              {places.map(place => (
-                <Tiles
-                  key={place}
-                  name={`${sides[side]}, ${bands[band].toLowerCase()}, ${place}`}
-                  tiles={runningHead[side][band][place]}
-                  onChange={tiles =>
-                    change({
-                      ...style,
-                      runningHead: {
-                        ...runningHead,
-                        [side]: { ...runningHead[side], [band]: { ...runningHead[side][band], [place]: tiles } },
-                      },
-                    })
-                  }
-                />
-              ))}
-            </div>
-          ))}
-        </fieldset>
-      ))}
+      <div className="house-grid">
+        <Choice<string>
+          label="Heads of"
+          value={role}
+          options={{
+            all: 'All divisions',
+            ...Object.fromEntries(ownHeads.map(key => [key, `${roles[key].name}${runningHead.roles[key] ? ' (their own)' : ''}`])),
+          }}
+          onChange={value => setRole(value as Role | 'all')}
+        />
+        {role !== 'all' && <Check label={`${roles[role].name}: heads of their own`} value={own !== undefined} onChange={setOwn} />}
+      </div>
+      {own === undefined && (
+        <p className="quiet-note">{role === 'titlePage' ? 'Title pages have no heads.' : 'They have the heads of all divisions.'}</p>
+      )}
+      {own &&
+        shown.map(side => (
+          <fieldset key={side}>
+            <legend>{side === 'recto' && !style.page.twoSided ? 'All pages' : sides[side]}</legend>
+            {(Object.keys(bands) as (keyof PageFrame)[]).map(band => (
+              <div key={band} className="head-band">
+                <span className="head-band-name">{bands[band]}</span>
+                {places.map(place => (
+                  <Tiles
+                    key={place}
+                    name={`${sides[side]}, ${bands[band].toLowerCase()}, ${place}`}
+                    tiles={own[side][band][place]}
+                    onChange={tiles => {
+                      const { recto, verso, opening } = own
+                      set({ recto, verso, opening, [side]: { ...own[side], [band]: { ...own[side][band], [place]: tiles } } })
+                    }}
+                  />
+                ))}
+              </div>
+            ))}
+          </fieldset>
+        ))}
     </div>
   )
 }

@@ -82,6 +82,7 @@ export function StyleTable({ style, change }: { style: HouseStyle; change(next: 
             </th>
           ))}
           <th scope="col">Lines</th>
+          <th scope="col">Figures</th>
         </tr>
       </thead>
       <tbody>
@@ -129,6 +130,16 @@ export function StyleTable({ style, change }: { style: HouseStyle; change(next: 
                       {name}
                     </option>
                   ))}
+                </select>
+              </td>
+              <td>
+                <select
+                  aria-label={`${kind.name}: figures`}
+                  value={text.oldStyleFigures ? 'old' : 'lining'}
+                  onChange={event => set({ oldStyleFigures: event.target.value === 'old' })}
+                >
+                  <option value="lining">Of one height</option>
+                  <option value="old">Old-style</option>
                 </select>
               </td>
             </tr>

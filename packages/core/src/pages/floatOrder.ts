@@ -1,0 +1,60 @@
+/**
+ * Figures and tables that stand before the text that refers to them first are set after it, as readers expect. They move within
+ * their section only: an author who puts a figure into one section and comes back to it in the next means it to stand in the first.
+ */
+import type { Node } from 'prosemirror-model'
+
+const targets = new WeakMap<Node, ReadonlySet<string>>()
+
+/** Ids that a block refers to, its notes and captions included. */
+function targetsOf(block: Node): ReadonlySet<string> {
+  let found = targets.get(block)
+  if (!found) {
+    const ids = new Set<string>()
+    block.descendants(node => {
+      if (node.type.name === 'reference') for (const id of node.attrs.targets as string[]) ids.add(id)
+    })
+    targets.set(block, (found = ids))
+  }
+  return found
+}
+
+const seriesOf = (block: Node): string =>
+  block.type.name === 'row' ? 'figure' : ['figure', 'table'].includes(block.type.name) ? block.type.name : ''
+const idsOf = (block: Node): string[] =>
+  block.type.name === 'row' ? block.children.map(child => child.attrs.id as string) : [block.attrs.id as string]
+
+/** The blocks of a division after its title by index, in the order they are set; those that moved are told. */
+export function floatOrder(division: Node): { index: number; moved: boolean }[] {
+  const blocks = division.children
+  const after = blocks.map((_, index) => index)
+  const reached = new Map<string, number>()
+  for (let index = 1; index < blocks.length; index++) {
+    const block = blocks[index]!
+    const series = seriesOf(block)
+    if (!series) continue
+    const stays = block.attrs.placement === 'here'
+    const wanted = stays ? index : firstReference(blocks, index, series)
+    // Never before one of its series that moved; one that is held where it is lets nothing pass.
+    after[index] = stays ? index : Math.max(wanted, reached.get(series) ?? 0)
+    reached.set(series, after[index]!)
+  }
+  return after
+    .map((place, index) => ({ index, place, moved: place !== index }))
+    .slice(1)
+    .sort((a, b) => a.place - b.place || Number(a.moved) - Number(b.moved) || a.index - b.index)
+    .map(({ index, moved }) => ({ index, moved }))
+}
+
+/** The block after which a float is to be set: its own place unless a later one of its section refers to it first. */
+function firstReference(blocks: readonly Node[], own: number, series: string): number {
+  const ids = idsOf(blocks[own]!)
+  const refers = (index: number): boolean => ids.some(id => targetsOf(blocks[index]!).has(id))
+  for (let index = 0; index <= own; index++) if (index !== own && refers(index)) return own
+  for (let index = own + 1; index < blocks.length; index++) {
+    const block = blocks[index]!
+    if (block.type.name === 'heading' || (seriesOf(block) === series && block.attrs.placement === 'here')) return own
+    if (refers(index) && !seriesOf(block)) return index
+  }
+  return own
+}

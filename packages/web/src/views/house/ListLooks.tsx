@@ -1,0 +1,83 @@
+/** How the entries of the contents look, a row a level; what a list of one level looks like is the last row. */
+import type { HouseStyle, ListLook } from '@steady-ledger/core/work/houseStyle.ts'
+import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
+import { Cell } from './Cell.tsx'
+
+const mostLevels = 6
+
+export function ListLooks({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
+  const { looks } = style.contents
+  const set = (next: ListLook[]): void => change({ ...style, contents: { ...style.contents, looks: next } })
+  const alter = (index: number, more: Partial<ListLook>): void => set(looks.map((look, i) => (i === index ? { ...look, ...more } : look)))
+  return (
+    <>
+      <table className="style-table">
+        <thead>
+          <tr>
+            <th scope="col">Entries</th>
+            <th scope="col">Weight</th>
+            <th scope="col">To the page number</th>
+            <th scope="col">
+              Above <small>pt</small>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {looks.map((look, index) => {
+            const last = index === looks.length - 1
+            const name = !last ? `Level ${index + 1}` : index === 0 ? 'All levels' : `Level ${index + 1} and below, other lists`
+            return (
+              <tr key={name}>
+                <th scope="row">{name}</th>
+                <td>
+                  <select
+                    aria-label={`${name}: weight`}
+                    value={look.strong ? 'strong' : 'plain'}
+                    onChange={event => alter(index, { strong: event.target.value === 'strong' })}
+                  >
+                    <option value="plain">Regular</option>
+                    <option value="strong">Semibold</option>
+                  </select>
+                </td>
+                <td>
+                  <select
+                    aria-label={`${name}: up to the page number`}
+                    value={look.leader ? 'dots' : 'space'}
+                    onChange={event => alter(index, { leader: event.target.value === 'dots' })}
+                  >
+                    <option value="dots">Dots</option>
+                    <option value="space">Space</option>
+                  </select>
+                </td>
+                <td>
+                  <Cell
+                    label={`${name}: space above, in points`}
+                    value={writeLength(look.before, 'pt')}
+                    read={typed => {
+                      const points = readLength(typed, 'pt')
+                      return points === null || points < 0 || points > 200 ? null : points
+                    }}
+                    wrong="From 0 to 200 pt"
+                    onChange={before => alter(index, { before })}
+                  />
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      <p className="button-row">
+        {looks.length < mostLevels && (
+          <button type="button" className="button" onClick={() => set([...looks, { ...looks.at(-1)! }])}>
+            Level {looks.length + 1} by itself
+          </button>
+        )}
+        {looks.length > 1 && (
+          <button type="button" className="button" onClick={() => set(looks.slice(0, -1))}>
+            Level {looks.length} as level {looks.length - 1}
+          </button>
+        )}
+      </p>
+    </>
+  )
+}

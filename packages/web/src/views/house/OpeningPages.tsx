@@ -1,0 +1,115 @@
+/** The divisions before and after the text, in their order: moved, added and taken out, each as one step. */
+import { moveStep, removeBlock } from '@steady-ledger/core/work/commands.ts'
+import { division, type Matter, matterOf, plainText, type Role, roles } from '@steady-ledger/core/work/schema.ts'
+import { closeHistory } from '@tiptap/pm/history'
+import type { Transform } from '@tiptap/pm/transform'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { addDivision } from '../../editor/insert.ts'
+
+interface Kind {
+  role: Role
+  title: string
+  series?: string
+}
+/** What can stand before and after the text, with the title it begins with. */
+const kinds: Kind[] = [
+  { role: 'titlePage', title: '' },
+  { role: 'abstract', title: 'Abstract' },
+  { role: 'contents', title: 'Contents' },
+  { role: 'seriesList', title: 'List of figures', series: 'figure' },
+  { role: 'seriesList', title: 'List of tables', series: 'table' },
+  { role: 'seriesList', title: 'List of listings', series: 'listing' },
+  { role: 'appendix', title: 'Appendix' },
+  { role: 'endnotes', title: 'Notes' },
+]
+const matters: [Matter, string][] = [
+  ['front', 'Before the text'],
+  ['back', 'After the text'],
+]
+
+export function OpeningPages() {
+  const session = useSession()
+  const doc = useView(view => view.doc)
+  const turnover = useView(view => view.turnover)
+  const run = (change: (tr: Transform) => boolean): boolean => {
+    const { tr } = session.state
+    if (!change(tr)) return false
+    session.dispatch(closeHistory(tr))
+    return true
+  }
+  return (
+    <div className="opening-pages">
+      {matters.map(([matter, says]) => {
+        const rows = doc.children.filter(node => matterOf(node) === matter)
+        return (
+          <div key={matter}>
+            <h3>{says}</h3>
+            {rows.length === 0 && <p className="quiet-note">Nothing yet.</p>}
+            <ol>
+              {rows.map((node, index) => {
+                const { id, role } = division(node)
+                const title = plainText(node.firstChild!) || roles[role].name
+                const page = turnover?.pageOf.get(id)
+                return (
+                  <li key={id}>
+                    <span className="opening-title">{title}</span>
+                    <span className="opening-kind">{roles[role].name}</span>
+                    <span className="opening-page">{page === undefined ? '' : `page ${turnover!.labels[page]}`}</span>
+                    <button
+                      type="button"
+                      aria-label={`${title}: earlier`}
+                      disabled={index === 0}
+                      onClick={() => run(tr => moveStep(tr, id, -1))}
+                    >
+                      ↑
+                    </button>
+                    <button
+                      type="button"
+                      aria-label={`${title}: later`}
+                      disabled={index === rows.length - 1}
+                      onClick={() => run(tr => moveStep(tr, id, 1))}
+                    >
+                      ↓
+                    </button>
+                    <button
+                      type="button"
+                      aria-label={`Take out ${title}`}
+                      disabled={doc.childCount < 2}
+                      onClick={() => {
+                        if (run(tr => removeBlock(tr, id)))
+                          notify({ kind: 'done', text: `“${title}” was removed.`, action: { says: 'Undo', run: () => session.undo() } })
+                      }}
+                    >
+                      ×
+                    </button>
+                  </li>
+                )
+              })}
+            </ol>
+            <label className="field">
+              <span>Add {says.toLowerCase()}</span>
+              <select
+                value=""
+                onChange={event => {
+                  const kind = kinds[Number(event.target.value)]
+                  if (kind) run(tr => addDivision(tr, kind.role, kind.title, kind.series))
+                }}
+              >
+                <option value="">Choose what</option>
+                {kinds.map(
+                  (kind, index) =>
+                    roles[kind.role].matter === matter && (
+                      <option key={`${kind.role} ${kind.series ?? ''}`} value={index}>
+                        {kind.title || roles[kind.role].name}
+                      </option>
+                    ),
+                )}
+              </select>
+            </label>
+          </div>
+        )
+      })}
+    </div>
+  )
+}
