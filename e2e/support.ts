@@ -68,3 +68,11 @@ export async function withFile(
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), act()])
   await chooser.setFiles(file)
 }
+
+/** Runs a command by its name from the command box. */
+export async function command(page: Page, name: string): Promise<void> {
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox').fill(name)
+  await page.keyboard.press('Enter')
+  await page.waitForTimeout(150)
+}

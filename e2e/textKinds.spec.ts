@@ -1,12 +1,6 @@
 import { expect, type Page, test } from '@playwright/test'
-import { inBalance, openChapter, openDemo } from './support.ts'
+import { command, inBalance, openChapter, openDemo } from './support.ts'
 
-async function command(page: Page, name: string): Promise<void> {
-  await page.keyboard.press('Control+k')
-  await page.getByRole('combobox').fill(name)
-  await page.keyboard.press('Enter')
-  await page.waitForTimeout(150)
-}
 /** Puts the cursor at the end of the first paragraph of the open chapter that is long enough to be text. */
 async function intoText(page: Page): Promise<void> {
   await page.locator('.division.open > p').first().click()

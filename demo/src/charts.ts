@@ -4,7 +4,7 @@ import type { Picture } from '@steady-ledger/core/work/work.ts'
 const ink = '#20333a'
 const colours = ['#0f5a58', '#8e2f2a', '#8a5a0a', '#4a6a9a']
 const dashes = ['', '6 4', '2 3', '9 3 2 3']
-const frame = { width: 520, height: 300, left: 62, right: 18, top: 20, bottom: 48 }
+const usualFrame = { width: 520, height: 300, left: 62, right: 18, top: 20, bottom: 48 }
 
 export interface Curve {
   name: string
@@ -17,6 +17,8 @@ export interface ChartOptions {
   x: { title: string; from: number; to: number; marks: number[]; names?: string[] }
   y: { title: string; from: number; to: number; marks: number[] }
   curves: Curve[]
+  /** Of the drawing, in its own units; letters are 13 high. Narrower for one that stands beside another. */
+  size?: { width: number; height: number }
 }
 
 const round = (value: number): string => (Math.round(value * 10) / 10).toString()
@@ -25,7 +27,8 @@ const text = (x: number, y: number, words: string, more = ''): string =>
   `<text x="${round(x)}" y="${round(y)}" font-family="Source Sans 3" font-size="13" fill="${ink}" ${more}>${escape(words)}</text>`
 
 /** A chart with axes, curves told apart by colour and dash, and its key. */
-export function plot({ x, y, curves }: ChartOptions): string {
+export function plot({ x, y, curves, size }: ChartOptions): string {
+  const frame = { ...usualFrame, ...size }
   const across = (value: number): number => frame.left + ((value - x.from) / (x.to - x.from)) * (frame.width - frame.left - frame.right)
   const up = (value: number): number =>
     frame.height - frame.bottom - ((value - y.from) / (y.to - y.from)) * (frame.height - frame.top - frame.bottom)

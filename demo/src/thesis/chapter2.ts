@@ -1,4 +1,4 @@
-import { code, div, eq, f, fig, h2, h3, link, note, p, page, plainEq, ref, steps, t, tab } from '../builder.ts'
+import { code, div, eq, f, fig, h2, h3, link, note, p, page, plainEq, ref, row, steps, t, tab } from '../builder.ts'
 
 export const chapter2 = div(
   { role: 'chapter', label: 'methods' },
@@ -70,22 +70,24 @@ export const chapter2 = div(
     resistance ${f`R`} was turned into a temperature by the usual formula with three constants,`,
   eq('thermistor', '\\frac{1}{T} = a + b\\ln R + c\\,(\\ln R)^3'),
   p`fitted to each instrument by least squares. The residuals, shown in ${ref('calibration-residuals')}, have a standard deviation of 1.9 mK and no shape. That they have no shape is worth more than that they are small.`,
-  fig(
-    'calibration-residuals',
-    { picture: 'calibration.svg', width: 0.74, alternative: 'Residuals of the calibration scattered around zero within 4 millikelvin.' },
-    t`Residuals of the calibration, all instruments, all temperatures.`,
-  ),
   p`Drift between the two calibrations was spread evenly over the season, as with the clocks. For all but one thermistor it was below 2 mK. The exception is sensor 7 at mooring E1, at 19 metres, which gained 25 mK in the
     second season (${ref('drift')}).${note`The cause turned out to be a hair crack in the potting, through which water reached one lead. It can be seen with a hand lens.`} Its record was kept, with the drift taken out, and nothing below depends on
     it alone; with the correction and without it, the flux over the eastern sill in ${ref('exchange')} changes by less than two per cent.`,
-  fig(
-    'drift',
-    {
-      picture: 'thermistor-drift.svg',
-      width: 0.74,
-      alternative: 'Offset of sensor 7 growing to 25 millikelvin in 160 days while the others stay below 3.',
-    },
-    t`Offset of sensor 7 at E1 (solid) and the mean of the other thermistors there (dashed).`,
+  row(
+    fig(
+      'calibration-residuals',
+      { picture: 'calibration.svg', width: 0.5, alternative: 'Residuals of the calibration scattered around zero within 4 millikelvin.' },
+      t`Residuals of the calibration, all instruments, all temperatures.`,
+    ),
+    fig(
+      'drift',
+      {
+        picture: 'thermistor-drift.svg',
+        width: 0.5,
+        alternative: 'Offset of sensor 7 growing to 25 millikelvin in 160 days while the others stay below 3.',
+      },
+      t`Offset of sensor 7 at E1 (solid) and the mean of the other thermistors there (dashed).`,
+    ),
   ),
   h2('bathymetry', 'The shape of the bed'),
   p`The bed was surveyed in the spring of the first year with an echo sounder on lines a hundred metres apart, 214 km in all. On still days the sounder saw more than the bed. ${ref('echogram')} is a stretch of

@@ -98,14 +98,21 @@ export const chapter3 = div(
   ),
   p`Over a season the exchange carries 8 per cent of the heat that the eastern basin takes up in summer and 22 per cent of what it gives off in autumn. ${ref('season-budget')} sums it up. For the water company the second figure is the one that counts: from September on the temperature at the
     intake is set in good part by what the wind does at the other end of the lake.`,
-  tab('season-budget', t`The budget of both basins, means of three seasons, in W/m².`, 'lrrrr', [
-    ['Term', 'West, gain', 'West, loss', 'East, gain', 'East, loss'],
-    ['Surface', '71.4', '−83.0', '68.9', '−97.5'],
-    ['Streams', '0.8', '−1.1', '0.3', '−0.2'],
-    ['Sills', '−2.2', '−8.1', '5.6', '21.7'],
-    ['Change of heat', '69.5', '−92.6', '74.0', '−77.1'],
-    ['Residual', '−0.5', '−0.4', '−0.8', '−1.1'],
-  ]),
+  tab(
+    'season-budget',
+    t`The budget of both basins, means of three seasons, in W/m².`,
+    'lrrrr',
+    [
+      ['Term', 'West, gain', 'West, loss', 'East, gain', 'East, loss'],
+      ['Surface', '71.4', '−83.0', '68.9', '−97.5'],
+      ['Streams', '0.8', '−1.1', '0.3', '−0.2'],
+      ['Sills', '−2.2', '−8.1', '5.6', '21.7'],
+      ['Change of heat', '69.5', '−92.6', '74.0', '−77.1'],
+      ['Residual', '−0.5', '−0.4', '−0.8', '−1.1'],
+    ],
+    undefined,
+    p`Gain: 1 May to the day of the greatest heat content, which falls between 9 and 21 August. Loss: from then to the day of even temperature in ${em('November')}. Positive terms warm the basin.`,
+  ),
   h2('hidden', 'What the sill hides'),
   p`The budget closes, and it is tempting to leave it there. But a budget of the whole basin is silent about where in the basin the heat goes. The water that spills over the eastern sill at its crest, at 9 metres, is warmer than what it meets and stays above it. The
     exchange therefore feeds the upper half of the eastern basin and leaves the lower half alone. Below 15 metres the eastern basin warmed by 0.4 °C in the whole of the second summer, and at a steady rate: what conduction and a very little turbulence will do, and nothing

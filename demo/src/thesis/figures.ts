@@ -19,6 +19,9 @@ const months = ['May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct']
 const season = { title: 'Month', from: 0, to: 6, marks: [0.5, 1.5, 2.5, 3.5, 4.5, 5.5], names: months }
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x))
 
+/** Of the drawings that stand side by side. */
+const beside = { width: 350, height: 260 }
+
 const charts: Record<string, ChartOptions> = {
   'air-temperature': {
     x: season,
@@ -57,6 +60,7 @@ const charts: Record<string, ChartOptions> = {
     ],
   },
   'thermistor-drift': {
+    size: beside,
     x: { title: 'Days in the water', from: 0, to: 160, marks: [0, 40, 80, 120, 160] },
     y: { title: 'Offset (mK)', from: -10, to: 30, marks: [-10, 0, 10, 20, 30] },
     curves: [
@@ -65,6 +69,7 @@ const charts: Record<string, ChartOptions> = {
     ],
   },
   calibration: {
+    size: beside,
     x: { title: 'Bath temperature (°C)', from: 0, to: 24, marks: [0, 6, 12, 18, 24] },
     y: { title: 'Residual (mK)', from: -6, to: 6, marks: [-6, -3, 0, 3, 6] },
     curves: [scatter('residuals', 44, 5, random => [random() * 23 + 0.5, (random() + random() - 1) * 4])],

@@ -253,7 +253,10 @@ function cell(role: string, tag: string): NodeSpec {
     isolating: true,
     attrs: { colspan: number(1), rowspan: number(1), colwidth: { default: null }, align: oneOf(null, [null, 'left', 'centre', 'right']) },
     parseDOM: [{ tag }],
-    toDOM: node => [tag, { colspan: String(node.attrs.colspan), rowspan: String(node.attrs.rowspan) }, 0],
+    toDOM: node => {
+      const { colspan, rowspan, align } = node.attrs
+      return [tag, { colspan: String(colspan), rowspan: String(rowspan), ...(align ? { 'data-align': align } : {}) }, 0]
+    },
   }
 }
 

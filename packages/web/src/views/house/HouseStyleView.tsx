@@ -268,9 +268,6 @@ export function HouseStyleView() {
           <section>
             <h2>Contents and lists</h2>
             <ListLooks style={style} change={change} />
-          </section>
-          <section>
-            <h2>Lists, displays and pictures</h2>
             <div className="house-grid">
               <Choice
                 label="Contents go down to level"
@@ -285,6 +282,11 @@ export function HouseStyleView() {
                 indent => ({ ...style, contents: { ...style.contents, indent } }),
                 200,
               )}
+            </div>
+          </section>
+          <section>
+            <h2>Displays and pictures</h2>
+            <div className="house-grid">
               {length(
                 'Space above an equation',
                 style.display.before,

@@ -11,7 +11,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
   const alter = (index: number, more: Partial<ListLook>): void => set(looks.map((look, i) => (i === index ? { ...look, ...more } : look)))
   return (
     <>
-      <table className="style-table">
+      <table className="style-table list-looks">
         <thead>
           <tr>
             <th scope="col">Entries</th>
