@@ -78,6 +78,10 @@ export const described = (...pairs: [term: Node[], meaning: Node][]): Node =>
   )
 export const listing = (label: string, caption: Node[], text: string): Node =>
   nodes.listing!.create({ label }, [nodes.caption!.create(null, caption), nodes.listingText!.create(null, schema.text(text))])
+/** A statement of a series: a name, or none, and what is stated. */
+export const stated = (series: string, label: string, name: string, ...content: Node[]): Node =>
+  nodes.statement!.create({ series, label }, [...(name ? [nodes.statementName!.create(null, schema.text(name))] : []), ...content])
+export const proof = (...content: Node[]): Node => nodes.proof!.create(null, content)
 export const signature = (who: string): Node => nodes.signature!.create(null, schema.text(who))
 export const fill = (height = 0): Node => nodes.fill!.create({ height })
 export const row = (...figures: Node[]): Node => nodes.row!.create(null, figures)

@@ -1,4 +1,4 @@
-import { described, div, eq, f, h2, listing, note, p, ref, t, tab } from '../builder.ts'
+import { described, div, eq, f, h2, listing, note, p, proof, ref, stated, t, tab } from '../builder.ts'
 
 export const appendixA = div(
   { role: 'appendix', label: 'station-log' },
@@ -32,6 +32,15 @@ export const appendixB = div(
   eq('weir', "F = w\\,h_c\\,\\sqrt{2 g' (\\Delta h - h_c)},\\qquad \\frac{\\partial F}{\\partial h_c} = 0"),
   p`and the second of ${ref('weir')} gives ${f`h_c = \tfrac{2}{3}\Delta h`}, so that`,
   eq('weir-flow', "F = w\\left(\\tfrac{2}{3}\\,\\Delta h\\right)^{3/2}\\sqrt{g'}"),
+  stated(
+    'proposition',
+    'largest-flow',
+    'one largest flow',
+    p`For every ${f`\Delta h > 0`} there is one thickness at the crest for which the flow of ${ref('weir')} is largest, and it does not depend on the width of the passage.`,
+  ),
+  proof(
+    p`As a function of ${f`h_c`} the square of the flow is ${f`2 g' w^2 h_c^2 (\Delta h - h_c)`}, which vanishes at both ends and is positive between them. Its derivative is zero at ${f`h_c = 0`} and at ${f`h_c = \tfrac{2}{3}\Delta h`} and nowhere else; the width is a factor in front of it.`,
+  ),
   p`For the passages of Lake Vessary ${ref('weir-flow')} holds in spring and ${ref('sill-flow')} for the rest of the season. Where they meet they differ by 4 per cent, which is within the doubt of ${f`\Delta h`}.${note`Two centimetres, from the spacing of the thermistors at W2.`} The rotation of the earth has been left out; it bends the flow over a distance`,
   eq('rossby', 'R = \\frac{c_i}{f_c}'),
   p`of 1.2 km, three times the width of the wider passage in ${ref('constants')}.${note`With the parameter of Coriolis at the latitude of the lake, 1.1 × 10⁻⁴ per second.`} The change of thickness over the sill has been left out as well. It would enter through the slope of the bed, which is small; in ${ref('closing')} nothing was seen that would need it.`,

@@ -1,5 +1,5 @@
 /** The account of a number: how it came about, step by step, in words an author can check. */
-import { seriesRule, type Tile } from '../work/scheme.ts'
+import { countingRule, seriesRule, type Tile } from '../work/scheme.ts'
 import type { Entry, Ledger } from './ledger.ts'
 
 /** One sentence of an account; `entries` are the ids it speaks of, in order of mention. */
@@ -27,7 +27,7 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
   } else say(`${capital(many)} count on through the whole work.`)
   const fellows = ledger.entries.filter(
     other =>
-      other.group === entry.group &&
+      other.countsAs === entry.countsAs &&
       other.restartedBy === entry.restartedBy &&
       other.prefix === entry.prefix &&
       other.order < entry.order &&
@@ -42,9 +42,11 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
   }
   const prefix = ledger.byId.get(entry.prefixFrom)
   if (entry.item.kind === 'series') {
-    const rule = seriesRule(ledger.scheme, entry.item.series)
+    const own = seriesRule(ledger.scheme, entry.item.series)
+    const rule = countingRule(ledger.scheme, own)
+    if (rule !== own) say(`${capital(entry.names.many)} count with ${rule.names.many.toLowerCase()}.`)
     const written = prefix ? `number of ${called(prefix)} · “${rule.separator}” · count` : 'count alone'
-    say(`Written as ${written}${rule.brackets ? ', in brackets' : ''}.`, ...(prefix ? [prefix.id] : []))
+    say(`Written as ${written}${own.brackets ? ', in brackets' : ''}.`, ...(prefix ? [prefix.id] : []))
   } else if (entry.item.kind === 'heading') {
     const rule = ledger.scheme.levels[entry.item.rules].find(found => found.level === entry.item.level)!
     say(`Written as ${rule.pattern.map(tileName).join(' · ')}.`)

@@ -5,6 +5,7 @@
 import type { Node } from 'prosemirror-model'
 import {
   type CounterForm,
+  countingRule,
   type LevelRule,
   type Names,
   type RuleSet,
@@ -29,6 +30,8 @@ export interface Entry {
   bare: string
   /** Entries that count together: series key, or rule set and level of a heading. */
   group: string
+  /** Entries that draw their numbers from one counter: lemmas may count as theorems do. */
+  countsAs: string
   names: Names
   prefix: string
   count: number
@@ -122,8 +125,9 @@ class Count {
     return writeCounter(this.levels[set][tile.level] ?? 0, form)
   }
 
-  series(item: NumberedItem, rule: SeriesRule): Partial<Entry> {
-    const shared = { group: rule.key, names: rule.names, brackets: rule.brackets }
+  series(item: NumberedItem, own: SeriesRule): Partial<Entry> {
+    const rule = countingRule(this.scheme, own)
+    const shared = { group: own.key, countsAs: rule.key, names: own.names, brackets: own.brackets }
     if (!item.numbered) return { ...shared, number: '', bare: '' }
     const from = rule.prefixLevel === null ? undefined : (this.chapterAppendix ?? this.enclosing[rule.prefixLevel])
     const prefix = from?.numbered ? from.bare : ''
@@ -133,7 +137,7 @@ class Count {
     return {
       ...shared,
       bare,
-      number: rule.brackets ? `(${bare})` : bare,
+      number: own.brackets ? `(${bare})` : bare,
       prefix,
       count: value,
       prefixFrom: prefix ? from!.id : '',
@@ -228,6 +232,7 @@ export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Sch
       number: '',
       bare: '',
       group: '',
+      countsAs: '',
       names: { one: '', many: '', shortOne: '', shortMany: '' },
       prefix: '',
       count: 0,
@@ -236,6 +241,7 @@ export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Sch
       restartedBy: '',
       ...made,
     }
+    entry.countsAs ||= entry.group
     entries.push(entry)
     byId.set(item.id, entry)
   }

@@ -102,6 +102,20 @@ function scanAnew(root: Node): DivisionScan {
       case 'equation':
         item({ id: own, kind: 'series', block: 'equation', series: 'equation', numbered: attrs.numbered, label: attrs.label, text: node })
         break
+      case 'statement': {
+        const [first] = node.children
+        const name = first!.type.name === 'statementName' && first!.content.size === 0 ? node.child(1) : first!
+        item({
+          id: own,
+          kind: 'series',
+          block: 'statement',
+          series: attrs.series,
+          numbered: attrs.numbered,
+          label: attrs.label,
+          text: name,
+        })
+        break
+      }
       case 'note':
         item({ id: own, kind: 'note', block: 'note', label: attrs.label, text: node })
         break

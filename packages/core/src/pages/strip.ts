@@ -118,9 +118,20 @@ function cached(node: Node, place: string, id: string, setting: Setting, make: (
     .map(name => (pictures.has(name) ? 'p' : '-'))
     .join('')
   const key = `${place}|${number}|${picture}|${blockDependencies(node, setting)}`
-  const value = cache.blocks.get(node, key, houseStyle, make)
+  const value = cache.blocks.get(node, key, lookOf(setting), make)
   cache.settled.set(node, { stamp: ledger.stamp, place, houseStyle, pictures, value })
   return value
+}
+
+const looks = new WeakMap<object, WeakMap<object, object>>()
+
+/** One object for a house style and a scheme together: both say how blocks look. */
+function lookOf({ houseStyle, scheme }: Setting): object {
+  let bySchemes = looks.get(houseStyle)
+  if (!bySchemes) looks.set(houseStyle, (bySchemes = new WeakMap()))
+  let look = bySchemes.get(scheme)
+  if (!look) bySchemes.set(scheme, (look = {}))
+  return look
 }
 
 const picturesOf = (node: Node): string[] =>

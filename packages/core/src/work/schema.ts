@@ -168,6 +168,20 @@ const nodes: Record<string, NodeSpec> = {
   },
   term: { content: 'inline*', defining: true, parseDOM: [{ tag: 'dt' }], toDOM: () => ['dt', 0] },
   description: { content: 'paragraph+', defining: true, parseDOM: [{ tag: 'dd' }], toDOM: () => ['dd', 0] },
+  /** A theorem, lemma, definition …: an entry of the series it names, with or without a name of its own. */
+  statement: {
+    ...carried('statement', 'div', { ...labelled, series: string('theorem'), numbered: boolean(true) }),
+    group: 'block',
+    content: 'statementName? paragraph (paragraph | equation | bulletedList | numberedList)*',
+    defining: true,
+  },
+  statementName: { ...carried('statementName', 'p', {}), content: 'text*', marks: '', defining: true },
+  proof: {
+    ...carried('proof', 'div', identified),
+    group: 'block',
+    content: 'paragraph (paragraph | equation | bulletedList | numberedList)*',
+    defining: true,
+  },
   /** Text set as it stands, line by line, under a caption. */
   listing: {
     ...carried('listing', 'figure', { ...labelled, placement }),

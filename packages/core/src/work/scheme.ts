@@ -31,6 +31,10 @@ export type RuleSet = 'main' | 'appendix' | 'chapterAppendix'
 
 export interface SeriesRule {
   key: string
+  /** The series whose counter and written number it shares, or null: a lemma that counts with the theorems. */
+  countsWith: string | null
+  /** How the words of its entries are set, where they are statements and not captioned blocks. */
+  statement: 'upright' | 'italic' | null
   names: Names
   form: CounterForm
   start: number
@@ -84,6 +88,8 @@ function rule(n: number, named: Names, pattern: Tile[], more: Partial<LevelRule>
 function series(key: string, named: Names, prefixLevel: number | null, more: Partial<SeriesRule> = {}): SeriesRule {
   return {
     key,
+    countsWith: null,
+    statement: null,
     names: named,
     form: 'arabic',
     start: 1,
@@ -110,10 +116,20 @@ const standardSeries = (prefix: number | null): SeriesRule[] => [
   series('table', names('Table', 'Tables', 'Tab.', 'Tabs.'), prefix, { captionPlace: 'above' }),
   series('equation', names('Equation', 'Equations', 'Eq.', 'Eqs.'), prefix, { brackets: true, captionPlace: 'margin' }),
   listingSeries(prefix),
+  ...statementSeries(prefix),
 ]
 /** Listings of programs and other text that is set as it stands. */
 export const listingSeries = (prefix: number | null): SeriesRule =>
   series('listing', names('Listing', 'Listings', 'List.', 'Lists.'), prefix, { captionPlace: 'above' })
+/** Theorems and what counts with them. */
+export const statementSeries = (prefix: number | null): SeriesRule[] => [
+  series('theorem', names('Theorem', 'Theorems', 'Thm.', 'Thms.'), prefix, { statement: 'italic' }),
+  series('lemma', names('Lemma', 'Lemmas', 'Lem.', 'Lems.'), prefix, { statement: 'italic', countsWith: 'theorem' }),
+  series('proposition', names('Proposition', 'Propositions', 'Prop.', 'Props.'), prefix, { statement: 'italic', countsWith: 'theorem' }),
+  series('corollary', names('Corollary', 'Corollaries', 'Cor.', 'Cors.'), prefix, { statement: 'italic', countsWith: 'theorem' }),
+  series('definition', names('Definition', 'Definitions', 'Def.', 'Defs.'), prefix, { statement: 'upright', countsWith: 'theorem' }),
+  series('remark', names('Remark', 'Remarks', 'Rem.', 'Rems.'), prefix, { statement: 'upright', countsWith: 'theorem' }),
+]
 const listForms: CounterForm[] = ['arabic', 'letterLower', 'romanLower']
 
 /** Chapters on pages of their own; figures, tables and equations count within them. */
@@ -144,6 +160,12 @@ export const paperScheme = (): Scheme => ({
 
 export const seriesRule = (scheme: Scheme, key: string): SeriesRule => {
   const found = scheme.series.find(rule => rule.key === key)
-  if (!found) throw new RangeError(`The scheme has no series called “${key}”.`)
-  return found
+  if (found) return found
+  // What was pasted from a work with other series counts by itself, under its own name.
+  const name = key.charAt(0).toUpperCase() + key.slice(1)
+  return { ...series(key, names(name, name, name, name), null), statement: 'upright' }
 }
+
+/** The rule that counts and writes the numbers of a series: its own, or that of the series it counts with. */
+export const countingRule = (scheme: Scheme, rule: SeriesRule): SeriesRule =>
+  rule.countsWith === null ? rule : (scheme.series.find(({ key, countsWith }) => key === rule.countsWith && countsWith === null) ?? rule)

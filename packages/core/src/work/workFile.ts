@@ -1,7 +1,7 @@
 /** The file of a work: `work.json`, checked against its schema and against the document's own rules, and brought up to date. */
 import { fromFirstVersion, fromSecondVersion, type HouseStyle, pageProblem } from './houseStyle.ts'
 import { type Node, schema } from './schema.ts'
-import { listingSeries, type Scheme } from './scheme.ts'
+import { listingSeries, type Scheme, statementSeries } from './scheme.ts'
 import type { Picture, Settings, Work } from './work.ts'
 import { validateHouseStyle, validateWork } from './workFile.validate.js'
 
@@ -34,8 +34,18 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
       scheme: { ...scheme, notes: { ...scheme.notes, place: 'foot' }, series: [...scheme.series, listingSeries(prefixLevel)] },
     }
   },
-  // Version 3: looks of lists by level, heads by role, optical margins; notes by page, rows, notes to tables.
-  2: file => ({ ...file, version: 3, houseStyle: fromSecondVersion(file.houseStyle as HouseStyle) }),
+  // Version 3: looks of lists by level, heads by role, optical margins; notes by page, rows, notes to tables; statements as series.
+  2: file => {
+    const scheme = file.scheme as Scheme
+    const { prefixLevel = null } = scheme.series.find(({ key }) => key === 'figure') ?? {}
+    const series = scheme.series.map(rule => ({ ...rule, countsWith: null, statement: null }))
+    return {
+      ...file,
+      version: 3,
+      houseStyle: fromSecondVersion(file.houseStyle as HouseStyle),
+      scheme: { ...scheme, series: [...series, ...statementSeries(prefixLevel)] },
+    }
+  },
 }
 
 /** Settings, scheme and house style of an earlier version, brought up to date. */

@@ -8,6 +8,7 @@ import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow }
 import { insertDivision, insertSpace, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
 import { onSection } from '../editor/keys.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
+import { insertProof, insertStatement } from '../editor/statements.ts'
 import { addTableNotes } from '../editor/tableNotes.ts'
 import type { Session } from '../session.ts'
 import { act } from './acts.ts'
@@ -37,6 +38,11 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Insert a line to sign on', run: editor(insertText('signature')) },
   { name: 'Insert a list of descriptions', run: editor(insertText('descriptionList')) },
   { name: 'Insert a listing', run: editor(insertText('listing')) },
+  ...['theorem', 'lemma', 'proposition', 'corollary', 'definition', 'remark'].map(series => ({
+    name: `Insert a ${series}`,
+    run: editor(insertStatement(series)),
+  })),
+  { name: 'Insert a proof', run: editor(insertProof) },
   { name: 'Insert an equation', keys: 'Ctrl Alt E', run: act.equation },
   { name: 'Insert a formula in the line', keys: 'Ctrl Alt M', run: act.formula },
   { name: 'Insert a footnote', keys: 'Ctrl Alt N', run: act.note },

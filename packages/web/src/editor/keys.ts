@@ -25,6 +25,7 @@ import { goToNextCell } from '@tiptap/pm/tables'
 import type { Transform } from '@tiptap/pm/transform'
 import { setHeading } from './insert.ts'
 import { opensDivision } from './oneDivision.ts'
+import { leaveStatementName } from './statements.ts'
 import { dropTableNotes, leaveTableNotes } from './tableNotes.ts'
 
 const { nodes, marks } = schema
@@ -170,6 +171,7 @@ export const editingKeys = (): Plugin =>
       leaveAttribution,
       inDescriptions,
       leaveTableNotes,
+      leaveStatementName,
       newlineInCode,
       createParagraphNear,
       liftEmptyBlock,

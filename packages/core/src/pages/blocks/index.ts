@@ -11,6 +11,7 @@ import { paragraph } from './paragraph.ts'
 import { epigraph, quotation, verse } from './quotation.ts'
 import { row } from './row.ts'
 import { signature } from './signature.ts'
+import { proof, statement } from './statement.ts'
 import { table } from './table.ts'
 
 /** Highest gap that a block may be, in points: a page is rarely higher. */
@@ -31,5 +32,7 @@ export const blockHandlers: Record<string, BlockHandler> = {
   descriptionList,
   listing,
   signature,
+  statement,
+  proof,
   fill: node => (node.attrs.height > 0 ? [box(Math.min(node.attrs.height, mostGap), [], { block: node.attrs.id })] : [{ kind: 'fill' }]),
 }

@@ -9,6 +9,7 @@ import { useEffect, useState } from 'react'
 import { act } from '../../app/acts.ts'
 import { useSession } from '../../app/sessionContext.ts'
 import { insertDivision, insertTable, insertText, setHeading } from '../../editor/insert.ts'
+import { insertProof, insertStatement } from '../../editor/statements.ts'
 
 export function AddButton({ view }: { view: EditorView }) {
   const session = useSession()
@@ -58,6 +59,8 @@ export function AddButton({ view }: { view: EditorView }) {
           {item('Verse', '', () => session.run(insertText('verse')))}
           {item('Epigraph', '', () => session.run(insertText('epigraph')))}
           {item('Listing', '', () => session.run(insertText('listing')))}
+          {item('Theorem', '', () => session.run(insertStatement('theorem')))}
+          {item('Proof', '', () => session.run(insertProof))}
           <DropdownMenu.Separator className="menu-rule" />
           {item('Formula in the line', 'Ctrl Alt M', () => act.formula(session))}
           {item('Reference', 'Ctrl Alt R', () => act.reference(session))}

@@ -21,6 +21,7 @@ import { equationView, formulaView } from '../../editor/nodeViews/formula.ts'
 import { headingView } from '../../editor/nodeViews/heading.ts'
 import { noteView } from '../../editor/nodeViews/note.ts'
 import { referenceView } from '../../editor/nodeViews/reference.ts'
+import { statementView } from '../../editor/nodeViews/statement.ts'
 import type { Session } from '../../session.ts'
 import { newId } from '../../storage/database.ts'
 import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
@@ -89,6 +90,7 @@ export function Galley() {
         figure: figureView(hosts),
         table: captionedView(hosts, 'Tab.'),
         listing: captionedView(hosts, 'List.'),
+        statement: statementView(hosts),
         equation: equationView(hosts),
         formula: formulaView(hosts),
         note: noteView(hosts),

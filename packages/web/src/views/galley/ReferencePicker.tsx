@@ -2,6 +2,7 @@
 
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
 import { type Wording, wordings, wordReference } from '@steady-ledger/core/references/wordReference.ts'
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import type { EditorView } from '@tiptap/pm/view'
 import { useMemo, useRef, useState } from 'react'
@@ -166,9 +167,6 @@ function textOf(entry: Entry): string {
 
 function pictureOf(entry: Entry, session: ReturnType<typeof useSession>): string | undefined {
   if (entry.item.block !== 'figure') return undefined
-  let name = ''
-  session.state.doc.child(entry.division).forEach(block => {
-    if (block.attrs.id === entry.id) name = block.attrs.picture
-  })
-  return session.live.pictureAddress(name)
+  const node = session.state.doc.nodeAt(findBlock(session.state.doc, entry.id))
+  return node ? session.live.pictureAddress(node.attrs.picture) : undefined
 }

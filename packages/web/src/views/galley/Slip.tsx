@@ -14,6 +14,7 @@ import { Check, Choice, Field } from '../../app/fields.tsx'
 import { languages } from '../../app/languages.ts'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
+import { nameStatement } from '../../editor/statements.ts'
 
 interface Openers {
   onComposer(at: number): void
@@ -84,6 +85,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           onChange={value => set('placement', value)}
         />
       )}
+      {node.type.name === 'statement' && <StatementFields node={node} at={at} set={set} />}
       {node.type.name === 'equation' && (
         <>
           <button type="button" className="button" onClick={() => onComposer(at)}>
@@ -139,6 +141,7 @@ const kinds: Record<string, string> = {
   note: 'Footnote',
   reference: 'Reference',
   numberedList: 'Numbered list',
+  statement: 'Statement',
   row: 'Figures side by side',
   fill: 'Empty space',
 }
@@ -218,6 +221,28 @@ function FigureFields({
       <button type="button" className="button" onClick={() => onPicture(node.attrs.id)}>
         {node.attrs.picture ? 'Replace the picture' : 'Choose a picture'}
       </button>
+    </>
+  )
+}
+
+function StatementFields({ node, at, set }: { node: Node; at: number; set(name: string, value: unknown): void }) {
+  const session = useSession()
+  const scheme = useView(view => view.scheme)
+  const series = scheme.series.filter(rule => rule.statement !== null)
+  return (
+    <>
+      <Choice
+        label="What it is"
+        value={node.attrs.series as string}
+        options={{ [node.attrs.series]: node.attrs.series, ...Object.fromEntries(series.map(rule => [rule.key, rule.names.one])) }}
+        onChange={value => set('series', value)}
+      />
+      <Check
+        label="It has a name of its own"
+        value={node.firstChild!.type.name === 'statementName'}
+        onChange={value => session.run(nameStatement(at, value))}
+      />
+      <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
     </>
   )
 }

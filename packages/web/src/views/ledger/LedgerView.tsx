@@ -252,7 +252,8 @@ function CaptionField({ entry }: { entry: Entry }) {
   const plain = text.children.every(child => child.isText && child.marks.length === 0)
   const said = plainText(text)
   const [draft, setDraft] = useState<string | null>(null)
-  if (!plain || entry.item.kind === 'note') return <Link to={`../galley/${entry.id}`}>{said || 'No caption'}</Link>
+  if (!plain || entry.item.kind === 'note' || entry.item.block === 'statement')
+    return <Link to={`../galley/${entry.id}`}>{said || 'No caption'}</Link>
   const commit = (): void => {
     if (draft !== null && draft.trim() !== said) {
       const at = findBlock(session.state.doc, entry.id)

@@ -1,0 +1,108 @@
+import type { Node } from 'prosemirror-model'
+import { faceWith, strongOf } from '../../type/fonts.ts'
+import type { Run } from '../../type/inline.ts'
+import type { TextStyle } from '../../work/houseStyle.ts'
+import { seriesRule } from '../../work/scheme.ts'
+import { type Box, box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
+import { type BlockHandler, type Setting, setText, words } from '../setting.ts'
+import { equation } from './equation.ts'
+import { list } from './list.ts'
+
+/** Space above and below a statement or proof, in lines of the body. */
+const around = 0.55
+
+/** A theorem and its like: the head runs into the first line; its words are set as the series says. */
+export const statement: BlockHandler = (node, setting, place) => {
+  const { body } = setting.houseStyle
+  const { id, series } = node.attrs
+  const rule = seriesRule(setting.scheme, series)
+  const style = rule.statement === 'italic' ? italic(body) : body
+  const entry = setting.ledger.byId.get(id)
+  const strong = { face: strongOf(body.face) }
+  const named = node.firstChild!.type.name === 'statementName' && node.firstChild!.content.size > 0
+  const head = `${rule.names.one}${entry?.number ? `\u00a0${entry.number}` : ''}`
+  const leadIn = named
+    ? [words(`${head} `, body, strong), words('(', body), ...nameRuns(node.firstChild!, body), words('). ', body)]
+    : [words(`${head}. `, body, strong)]
+  const strip = textOf(node, leadIn, style, setting, place)
+  const first = strip.find((item): item is Box => item.kind === 'box')
+  if (first) first.begins = [id, ...first.begins]
+  return framed(strip, setting)
+}
+
+/** A proof ends with an open square at the right end of its last line, or on a line of its own where that is full. */
+export const proof: BlockHandler = (node, setting, place) => {
+  const { body } = setting.houseStyle
+  const said = proofWords[setting.language.slice(0, 2)] ?? proofWords.en!
+  const leadIn = [words(`${said}. `, body, { face: faceWith(body.face, { emphasis: true, strong: false, code: false }) })]
+  const strip = textOf(node, leadIn, body, setting, place)
+  endMark(strip, node, setting)
+  return framed(strip, setting)
+}
+
+const proofWords: Record<string, string> = { en: 'Proof', de: 'Beweis', fr: 'Démonstration', es: 'Demostración' }
+
+const framed = (strip: StripItem[], { houseStyle: { body } }: Setting): StripItem[] => [
+  space(body.leading * around),
+  ...strip,
+  space(body.leading * around),
+]
+
+/** The name of a statement, without notes or references: it is said in lists as well. */
+const nameRuns = (name: Node, style: TextStyle): Run[] =>
+  name.children.filter(child => child.isText).map(child => words(child.text!, style, { divisible: true }))
+
+function textOf(node: Node, leadIn: Run[], style: TextStyle, setting: Setting, place: Parameters<BlockHandler>[2]): StripItem[] {
+  const strip: StripItem[] = []
+  let after = ''
+  let numbered = 0
+  for (const part of node.children) {
+    const kind = part.type.name
+    if (kind === 'statementName') continue
+    if (kind === 'equation') strip.push(...equation(part, setting, place))
+    else if (kind === 'paragraph') {
+      const opening = after === ''
+      const indent = after === 'paragraph' ? setting.houseStyle.indent : 0
+      const lines = setText(part, setting, { style, measure: setting.measure, indent, ...(opening ? { leadIn } : {}) })
+      strip.push(...lineBoxes(lines, { ...style, x: 0, tag: 'P', block: part.attrs.id }))
+    } else {
+      const goesOn = kind === 'numberedList' && part.attrs.continued
+      strip.push(...list(part, setting, { ...place, after, firstNumber: goesOn ? numbered + 1 : 1 }))
+      if (kind === 'numberedList') numbered = (goesOn ? numbered : 0) + part.childCount
+    }
+    after = kind
+  }
+  return strip
+}
+
+const italics = new WeakMap<TextStyle, TextStyle>()
+
+/** The same object every time, so that set lines are found again. */
+function italic(style: TextStyle): TextStyle {
+  let found = italics.get(style)
+  if (!found) italics.set(style, (found = { ...style, face: faceWith(style.face, { emphasis: true, strong: false, code: false }) }))
+  return found
+}
+
+function endMark(strip: StripItem[], node: Node, { measure, houseStyle: { body } }: Setting): void {
+  const side = body.size * 0.55
+  const square = (bottom: number): Mark[] => {
+    const rule = (x: number, y: number, width: number, height: number): Mark => ({
+      kind: 'rule',
+      x: measure - side + x,
+      y: bottom - side + y,
+      width,
+      height,
+    })
+    const thick = 0.5
+    return [rule(0, 0, side, thick), rule(0, side - thick, side, thick), rule(0, 0, thick, side), rule(side - thick, 0, thick, side)]
+  }
+  const last = strip.findLast((item): item is Box => item.kind === 'box')
+  const text = last?.marks.findLast(mark => mark.kind === 'line' && mark.tag !== 'Lbl')
+  if (last && text?.kind === 'line' && text.x + text.line.end + side * 2 < measure) last.marks = [...last.marks, ...square(text.baseline)]
+  else {
+    if (last) last.breakAfter = Infinity
+    while (strip.at(-1)?.kind === 'space') strip.pop()
+    strip.push(box(body.leading, square(body.leading * 0.75), { block: node.attrs.id }))
+  }
+}
