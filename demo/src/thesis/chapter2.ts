@@ -111,7 +111,7 @@ export const chapter2 = div(
   p`The steps from the memory of an instrument to the quantities that are used in later chapters are few, and the same for all.`,
   steps(
     t`Readings are decoded, and those that fail their check sum are dropped; there were 41 in 118 million.${note`Of these, 38 are in one logger, in one night, in which there was thunder.`}`,
-    t`Times are corrected by ${ref('clock-correction')} and temperatures by ${ref('thermistor')} with the drift taken out.`,
+    t`Times are corrected by ${ref('clock-correction')}, and temperatures are computed by ${ref('thermistor')} with the drift taken out.`,
     t`Series are averaged over ten minutes, which removes the waves of the surface and keeps those of the thermocline.`,
     t`Isotherm depths, heat content and stability are computed from each profile, with ${ref('stability')} for the last.`,
     t`Gaps shorter than six hours are filled by interpolation and marked; longer ones are left.`,

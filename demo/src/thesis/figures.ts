@@ -76,7 +76,7 @@ const charts: Record<string, ChartOptions> = {
   },
   'surface-flux': {
     x: { title: 'Week of the season', from: 0, to: 26, marks: [0, 5, 10, 15, 20, 25] },
-    y: { title: 'Net flux into the lake (W/m²)', from: -120, to: 160, marks: [-120, -60, 0, 60, 120] },
+    y: { title: 'Net flux into the lake (W/m²)', from: -160, to: 160, marks: [-120, -60, 0, 60, 120] },
     curves: [curve('net flux', range(0, 26, 0.5), x => 118 * Math.cos((x - 4) * 0.13) - 12 + 16 * Math.sin(x * 1.9))],
   },
   'heat-content': {

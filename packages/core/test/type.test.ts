@@ -124,6 +124,34 @@ describe('paragraphs', () => {
     )
   })
 
+  test.each(['justified', 'left'] as const)(
+    'a figure and its unit stay on one line, but for narrow columns that leave no choice (%s)',
+    align => {
+      const text =
+        'The residual is 8.3 W/m² in August and 402 MJ/m² over the season, at a depth of 30 m and 14.2 °C, within 5 % of the mean of 40 years.'
+      let parted = 0
+      for (let measure = 150; measure < 420; measure += 3)
+        for (const line of setParagraph([run(text)], fonts, options(measure, { style: { ...style, align } })).slice(0, -1))
+          if (/(8\.3|402|30|14\.2|5)$/.test(textOf(line))) {
+            expect(measure).toBeLessThan(260)
+            parted++
+          }
+      expect(parted).toBeLessThan(align === 'left' ? 1 : 8)
+    },
+  )
+
+  test('a last line of a few letters is avoided by dividing a word where that can be', () => {
+    const text = 'In formulas, with the inputs and all their doubts known, the doubt of the whole index is'
+    let avoided = 0
+    for (let measure = 180; measure < 420; measure += 1) {
+      const isScrap = (hyphenate: boolean): boolean =>
+        setParagraph([run(text)], fonts, options(measure, { hyphenate })).at(-1)!.end < measure * 0.06
+      if (isScrap(true)) expect(isScrap(false)).toBe(true)
+      else if (isScrap(false)) avoided++
+    }
+    expect(avoided).toBeGreaterThan(2)
+  })
+
   test('no break inside “Figure 3.2” nor between a word and its note mark', () => {
     const parts = [
       run('As it is seen in '),

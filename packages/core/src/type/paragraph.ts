@@ -25,6 +25,8 @@ const hyphenCost = 60
 const openBreakCost = 20
 /** Break after a relation of a formula: rather two stretched lines. */
 const relationCost = 300
+/** Break between a figure and its unit. */
+const unitCost = 1000
 const items = new Items()
 
 /** An unbroken stretch of one run. */
@@ -63,13 +65,19 @@ export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOption
 
 function totalFit(measure: number): number[] {
   const scrap = measure * 0.06
+  const plain = breakLines(items, measure, { tolerance: 100, emergency: 0, hyphenate: false, scrap })
+  if (plain && !endsInScrap(plain, scrap)) return plain
+  const hyphenated = breakLines(items, measure, { tolerance: 1000, emergency: 0, hyphenate: true, scrap })
+  // A paragraph that could only end in a scrap of a line may divide words to avoid it.
+  if (hyphenated && !(plain && endsInScrap(hyphenated, scrap))) return hyphenated
   return (
-    breakLines(items, measure, { tolerance: 100, emergency: 0, hyphenate: false, scrap }) ??
-    breakLines(items, measure, { tolerance: 1000, emergency: 0, hyphenate: true, scrap }) ??
+    plain ??
     breakLines(items, measure, { tolerance: 10_000, emergency: measure * 0.1, hyphenate: true, scrap }) ??
     fillLines(items, measure)
   )
 }
+
+const endsInScrap = (breaks: number[], scrap: number): boolean => breaks.length > 1 && lastWidth(breaks) < scrap
 
 /** Shares of the measure: a last line below the first is a scrap; lines are shortened down to the second to give it company. */
 const scrapShare = 0.2
@@ -98,7 +106,7 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
   const stretches = options.style.align === 'justified'
   let styled: Run | null = null
   let style: PieceStyle | null = null
-  for (const { run, text, breaks } of pieces(runs)) {
+  for (const { run, text, breaks, binds } of pieces(runs)) {
     if (run !== styled || !style) {
       styled = run
       style = pieceStyleOf(run)
@@ -107,6 +115,8 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
       // Space at the start, and more than one space, is the author's slip and never printed.
       if (chunks.length === 0 || items.isGlue(items.count - 1)) continue
       const width = fonts[run.face].shape(' ').width * run.size
+      // A break here is one at the penalty: glue after a penalty is none.
+      if (binds) items.penalty(unitCost, 0, 0, false, -1)
       items.glue(width, stretches ? width * 0.5 : 0, stretches ? width * 0.333 : 0, chunks.length)
       chunks.push({ run, style, text, shape: null, width, part: 0 })
       continue
@@ -195,6 +205,17 @@ interface Stretch {
   text: string
   /** A line may end after it. */
   breaks: boolean
+  /** A space between a figure and its unit. */
+  binds?: boolean
+}
+
+const isFigure = (code: number): boolean => code >= 48 && code <= 57
+/** Signs of units of the SI and those used with it, with prefixes and powers, as one word. */
+const unit =
+  /(?:°[CFK]?|[%‰′″]|(?:[yzafpnµmcdhkMGTPE]|da)?(?:m|g|s|A|K|mol|cd|Hz|N|Pa|J|W|C|V|F|Ω|S|Wb|T|H|lm|lx|Bq|Gy|Sv|kat|l|L|t|eV|bar|Wh)|min|h|d|ha)[²³⁻¹0-9]*(?=[\s/·.,;:)]|$)/uy
+function unitAt(text: string, at: number): boolean {
+  unit.lastIndex = at
+  return unit.test(text)
 }
 
 /** Cuts runs at spaces, at run ends and at the break opportunities of Unicode Annex 14. */
@@ -210,7 +231,7 @@ function* pieces(runs: Run[]): Generator<Stretch> {
       if (space) {
         yield* cut(word)
         word = []
-        yield { run, text: ' ', breaks: false }
+        yield { run, text: ' ', breaks: false, binds: i > 0 && isFigure(run.text.charCodeAt(i - 1)) && unitAt(run.text, i + 1) }
         from = i + 1
       }
     }
