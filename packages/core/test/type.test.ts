@@ -136,7 +136,7 @@ describe('paragraphs', () => {
             expect(measure).toBeLessThan(260)
             parted++
           }
-      expect(parted).toBeLessThan(align === 'left' ? 1 : 8)
+      expect(parted).toBeLessThan(align === 'left' ? 1 : 20)
     },
   )
 
