@@ -27,7 +27,7 @@ for (const theme of ['light', 'dark'] as const)
     await openChapter(page, '3')
     await page.waitForTimeout(400)
     await look('galley')
-    for (const view of ['Ledger', 'Pages', 'House style', 'Findings', 'Dispatch']) {
+    for (const view of ['Ledger', 'Scheme', 'Pages', 'House style', 'Findings', 'Dispatch']) {
       await page.getByRole('link', { name: view, exact: view !== 'Findings' }).click()
       await page.waitForTimeout(500)
       await look(view)
@@ -40,7 +40,7 @@ for (const theme of ['light', 'dark'] as const)
 test('nothing runs over at 1024 pixels', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 700 })
   await openDemo(page)
-  for (const view of ['Galley', 'Ledger', 'Pages', 'House style', 'Findings', 'Dispatch']) {
+  for (const view of ['Galley', 'Ledger', 'Scheme', 'Pages', 'House style', 'Findings', 'Dispatch']) {
     await page.getByRole('link', { name: view, exact: view !== 'Findings' }).click()
     await page.waitForTimeout(300)
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024)

@@ -167,6 +167,16 @@ describe('paragraphs', () => {
     }
   })
 
+  test('a number with a dash in it, and a range, are not torn apart', () => {
+    const parts = [
+      run('It is shown in '),
+      words('Figures\u00a03–2–3–14', style, { lead: { entry: 'f' }, whole: true }),
+      run(' and everywhere.'),
+    ]
+    for (let measure = 120; measure < 300; measure += 2)
+      expect(setParagraph(parts, fonts, options(measure)).some(line => textOf(line).includes('Figures\u00a03–2–3–14'))).toBe(true)
+  })
+
   test('a long address is broken after its punctuation', () => {
     const address = 'https://data.orrin-uplands.example/vessary/moorings/profile.json?year=2&mooring=E1'
     const lines = setParagraph([words(address, style)], fonts, options(150)).map(textOf)

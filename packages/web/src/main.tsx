@@ -10,6 +10,7 @@ import { Galley } from './views/galley/Galley.tsx'
 import { HouseStyleView } from './views/house/HouseStyleView.tsx'
 import { LedgerView } from './views/ledger/LedgerView.tsx'
 import { PagesView } from './views/pages/PagesView.tsx'
+import { SchemeView } from './views/scheme/SchemeView.tsx'
 import { Shelf } from './views/shelf/Shelf.tsx'
 
 applyTheme()
@@ -24,6 +25,7 @@ const router = createBrowserRouter([
       { path: 'galley/:block?', element: <Galley /> },
       { path: 'ledger/:block?', element: <LedgerView /> },
       { path: 'pages/:label?', element: <PagesView /> },
+      { path: 'scheme', element: <SchemeView /> },
       { path: 'house-style', element: <HouseStyleView /> },
       { path: 'findings', element: <FindingsView /> },
       { path: 'dispatch', element: <DispatchDesk /> },

@@ -29,6 +29,8 @@ export interface Run {
   reserve?: string[]
   /** OpenType features: small capitals, old-style figures. */
   features?: string
+  /** A line ends in it at spaces only: numbers and ranges that references say are not torn apart. */
+  whole?: true
   /** BCP 47 tag of words in another language than the work's. */
   language?: string
 }
@@ -82,7 +84,7 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
         const target = parts.find(part => part.target && !part.lost)?.target
         const text = referenceText(parts).replaceAll(' ', '\u00a0')
         const lead = target ? { entry: target } : null
-        runs.push({ ...plain, text, face, lead, divisible: false, marked: parts.some(part => part.lost), reserve })
+        runs.push({ ...plain, text, face, lead, divisible: false, whole: true, marked: parts.some(part => part.lost), reserve })
         return
       }
       for (const part of parts)
@@ -92,6 +94,7 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
           face,
           lead: part.target && !part.lost ? { entry: part.target } : null,
           divisible: false,
+          whole: true,
           marked: Boolean(part.lost),
         })
     } else if (child.type.name === 'note') {

@@ -253,7 +253,7 @@ function* cut(word: { run: Run; text: string }[]): Generator<Stretch> {
   for (const { run, text } of word) {
     let from = 0
     for (let i = 1; i <= text.length; i++) {
-      const breaks = opportunities.has(offset + i)
+      const breaks = opportunities.has(offset + i) && !(run.whole && i < text.length)
       if (i < text.length && !breaks && i - from < longestPiece) continue
       yield { run, text: text.slice(from, i), breaks }
       from = i

@@ -13,6 +13,7 @@ import { openSession } from './sessions.ts'
 const tabs = [
   ['galley', 'Galley'],
   ['ledger', 'Ledger'],
+  ['scheme', 'Scheme'],
   ['pages', 'Pages'],
   ['house-style', 'House style'],
   ['findings', 'Findings'],

@@ -1,6 +1,6 @@
 /** Numbers and wordings for node views: pushed to them whenever they change, so that showing them costs no decorations. */
 
-import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import type { Ledger, WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type ReferencePart, wordReference } from '@steady-ledger/core/references/wordReference.ts'
 import type { Node } from '@tiptap/pm/model'
@@ -64,10 +64,15 @@ export class LiveNumbers {
   }
 
   wording(reference: Node): ReferencePart[] {
+    return this.wordingUnder(reference, this.ledger)
+  }
+
+  /** What a reference would say under another ledger, the pages being what they are. */
+  wordingUnder(reference: Node, ledger: Ledger): ReferencePart[] {
     const { targets, wording, was } = reference.attrs
     return wordReference(
       { targets, wording, was },
-      { ledger: this.ledger, language: this.language, pageOf: this.pageLabel, opensSentence: this.openings.get(reference) ?? false },
+      { ledger, language: this.language, pageOf: this.pageLabel, opensSentence: this.openings.get(reference) ?? false },
     )
   }
 }

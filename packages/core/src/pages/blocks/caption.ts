@@ -13,7 +13,9 @@ export function captionStack(node: Node, setting: Setting, measure = setting.mea
   const name = entry?.number ? `${entry.names.one}\u00a0${entry.number}` : ''
   const text = node.firstChild!
   if (!name && text.content.size === 0) return { marks: [], height: 0, notes: [] }
-  const leadIn = name ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: strongOf(style.face) })] : []
+  const leadIn = name
+    ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: strongOf(style.face), whole: true })]
+    : []
   const lines = setText(text, setting, { style, measure, leadIn })
   const { id } = node.attrs
   const within = { within: [...(node.type.name === 'table' ? [`Table ${id}`] : []), `Caption ${id}`] }

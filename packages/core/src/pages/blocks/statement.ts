@@ -18,7 +18,7 @@ export const statement: BlockHandler = (node, setting, place) => {
   const rule = seriesRule(setting.scheme, series)
   const style = rule.statement === 'italic' ? italic(body) : body
   const entry = setting.ledger.byId.get(id)
-  const strong = { face: strongOf(body.face) }
+  const strong = { face: strongOf(body.face), whole: true as const }
   const named = node.firstChild!.type.name === 'statementName' && node.firstChild!.content.size > 0
   const head = `${rule.names.one}${entry?.number ? `\u00a0${entry.number}` : ''}`
   const leadIn = named

@@ -1,8 +1,9 @@
 /** Running heads and feet as tiles: for right-hand pages, left-hand pages and the pages on which divisions open. */
-import type { HeadField, HeadLine, Heads, HeadTile, HouseStyle, PageFrame } from '@steady-ledger/core/work/houseStyle.ts'
+import type { HeadField, HeadLine, Heads, HouseStyle, PageFrame } from '@steady-ledger/core/work/houseStyle.ts'
 import { type Role, roles } from '@steady-ledger/core/work/schema.ts'
 import { useState } from 'react'
 import { Check, Choice } from '../../app/fields.tsx'
+import { type TileKind, Tiles } from '../../app/Tiles.tsx'
 
 export const fieldNames: Record<HeadField, string> = {
   pageLabel: 'Page number',
@@ -13,6 +14,9 @@ export const fieldNames: Record<HeadField, string> = {
   workTitle: 'Title of the work',
   author: 'Author',
 }
+const kinds = Object.entries(fieldNames).map(
+  ([key, says]): TileKind<{ field: HeadField }> => ({ key, says, tile: { field: key as HeadField } }),
+)
 const sides = { recto: 'Right-hand pages', verso: 'Left-hand pages', opening: 'Opening pages' } as const
 const bands = { head: 'Above', foot: 'Below' } as const
 const places: (keyof HeadLine)[] = ['left', 'centre', 'right']
@@ -61,8 +65,10 @@ export function RunningHeads({ style, change }: { style: HouseStyle; change(next
               <div key={band} className="head-band">
                 <span className="head-band-name">{bands[band]}</span>
                 {places.map(place => (
-                  <Tiles
+                  <Tiles<{ field: HeadField }>
                     key={place}
+                    kinds={kinds}
+                    saysOf={tile => fieldNames[tile.field]}
                     name={`${sides[side]}, ${bands[band].toLowerCase()}, ${place}`}
                     tiles={own[side][band][place]}
                     onChange={tiles => {
@@ -75,71 +81,6 @@ export function RunningHeads({ style, change }: { style: HouseStyle; change(next
             ))}
           </fieldset>
         ))}
-    </div>
-  )
-}
-
-/** A row of tiles: add one by name, type into text tiles, move with the arrow keys, take one out with Delete. */
-function Tiles({ name, tiles, onChange }: { name: string; tiles: HeadTile[]; onChange(tiles: HeadTile[]): void }) {
-  const without = (index: number): HeadTile[] => tiles.filter((_, i) => i !== index)
-  const move = (index: number, by: number): void => {
-    const to = index + by
-    if (to < 0 || to >= tiles.length) return
-    const next = without(index)
-    next.splice(to, 0, tiles[index]!)
-    onChange(next)
-  }
-  return (
-    <div className="tiles" role="group" aria-label={name}>
-      {tiles.map((tile, index) => {
-        const says = 'text' in tile ? `text “${tile.text}”` : fieldNames[tile.field]
-        const onKeyDown = (event: { key: string; altKey: boolean; preventDefault(): void }): void => {
-          if ('field' in tile && (event.key === 'Delete' || event.key === 'Backspace')) onChange(without(index))
-          else if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight'))
-            move(index, event.key === 'ArrowLeft' ? -1 : 1)
-          else return
-          event.preventDefault()
-        }
-        return (
-          <span key={`${index} ${'field' in tile ? tile.field : 'text'}`} className={'field' in tile ? 'tile field-tile' : 'tile'}>
-            {'text' in tile ? (
-              <input
-                type="text"
-                aria-label={`Text in ${name}`}
-                value={tile.text}
-                size={Math.max(1, tile.text.length)}
-                maxLength={200}
-                onChange={event => onChange(tiles.map((other, i) => (i === index ? { text: event.target.value } : other)))}
-                onKeyDown={onKeyDown}
-              />
-            ) : (
-              <button type="button" title="Alt and an arrow key move it, Delete takes it out" onKeyDown={onKeyDown}>
-                {fieldNames[tile.field]}
-              </button>
-            )}
-            <button type="button" className="tile-out" aria-label={`Take out ${says}`} onClick={() => onChange(without(index))}>
-              ×
-            </button>
-          </span>
-        )
-      })}
-      <select
-        className="tile-add"
-        aria-label={`Add to ${name}`}
-        value=""
-        onChange={event => {
-          const { value } = event.target
-          onChange([...tiles, value === 'text' ? { text: ' ' } : { field: value as HeadField }])
-        }}
-      >
-        <option value="">+</option>
-        {Object.entries(fieldNames).map(([key, says]) => (
-          <option key={key} value={key}>
-            {says}
-          </option>
-        ))}
-        <option value="text">Text</option>
-      </select>
     </div>
   )
 }

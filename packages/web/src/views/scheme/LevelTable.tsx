@@ -1,0 +1,234 @@
+/** The levels of a set of rules: how each number is written, where it begins, what it begins again after, and how it looks in the work. */
+import { writeCounter } from '@steady-ledger/core/numbers/counterForm.ts'
+import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import { plainText } from '@steady-ledger/core/work/schema.ts'
+import type { CounterForm, LevelRule, RuleSet, Scheme, Tile } from '@steady-ledger/core/work/scheme.ts'
+import { useState } from 'react'
+import { Check, Choice, Field } from '../../app/fields.tsx'
+import { type TileKind, Tiles } from '../../app/Tiles.tsx'
+import { formNames } from './forms.ts'
+
+type LevelTile = Extract<Tile, { level: number }>
+const sets: Record<RuleSet, string> = { main: 'Main matter', appendix: 'Appendices', chapterAppendix: 'Chapter appendices' }
+const follows: Record<LevelRule['follows'], string> = { space: 'A space', gap: 'A gap', nothing: 'Nothing', line: 'A new line' }
+/** Levels that are shown though the work has no heading of them. */
+const usualLevels = 4
+
+interface Props {
+  scheme: Scheme
+  change(next: Scheme): void
+  /** Of the scheme that is shown. */
+  ledger: WorkLedger
+}
+
+export function LevelTable({ scheme, change, ledger }: Props) {
+  const [set, setSet] = useState<RuleSet>('main')
+  const [all, setAll] = useState(false)
+  const [open, setOpen] = useState(0)
+  const rules = scheme.levels[set]
+  const deepest = Math.max(
+    usualLevels,
+    ...ledger.entries.map(({ item }) => (item.kind === 'heading' && item.rules === set ? item.level : 0)),
+  )
+  const shown = rules.filter(rule => (set !== 'chapterAppendix' || rule.level > 1) && (all || rule.level <= deepest))
+  const alter = (level: number, more: Partial<LevelRule>): void =>
+    change({ ...scheme, levels: { ...scheme.levels, [set]: rules.map(rule => (rule.level === level ? { ...rule, ...more } : rule)) } })
+  return (
+    <section>
+      <div className="scheme-head">
+        <h2>Levels</h2>
+        <div className="segments" role="radiogroup" aria-label="Rules for">
+          {(Object.keys(sets) as RuleSet[]).map(key => (
+            <button key={key} type="button" role="radio" aria-checked={set === key} onClick={() => setSet(key)}>
+              {sets[key]}
+            </button>
+          ))}
+        </div>
+      </div>
+      <table className="scheme-table">
+        <thead>
+          <tr>
+            <th scope="col">Level</th>
+            <th scope="col">How its number is written</th>
+            <th scope="col">Begins</th>
+            <th scope="col">Again after</th>
+            <th scope="col">From your work</th>
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map(rule => (
+            <LevelRow
+              key={rule.level}
+              rule={rule}
+              rules={rules}
+              sample={sampleOf(ledger, set, rule.level)}
+              alter={more => alter(rule.level, more)}
+              open={open === rule.level}
+              onOpen={() => setOpen(open === rule.level ? 0 : rule.level)}
+            />
+          ))}
+        </tbody>
+      </table>
+      {deepest < 9 && (
+        <button type="button" className="quiet-link" onClick={() => setAll(!all)}>
+          {all ? 'Show the levels in use' : 'Show all nine levels'}
+        </button>
+      )}
+    </section>
+  )
+}
+
+interface RowProps {
+  rule: LevelRule
+  rules: LevelRule[]
+  sample: { number: string; text: string } | null
+  alter(more: Partial<LevelRule>): void
+  open: boolean
+  onOpen(): void
+}
+
+function LevelRow({ rule, rules, sample, alter, open, onOpen }: RowProps) {
+  const { level, names } = rule
+  const name = `${names.one || 'Level'}, level ${level}`
+  const formAt = (tile: LevelTile): CounterForm =>
+    rule.forceArabic ? 'arabic' : (tile.form ?? rules.find(other => other.level === tile.level)?.form ?? 'arabic')
+  const kinds = Array.from(
+    { length: level },
+    (_, i): TileKind<LevelTile> => ({
+      key: String(i + 1),
+      says: `Counter of level ${i + 1}`,
+      tile: { level: i + 1 },
+    }),
+  )
+  return (
+    <>
+      <tr className={open ? 'open' : undefined}>
+        <th scope="row">
+          <button type="button" aria-expanded={open} onClick={onOpen}>
+            {level} {names.one}
+          </button>
+        </th>
+        <td>
+          <Tiles<LevelTile>
+            name={`the number of ${name}`}
+            tiles={rule.pattern}
+            kinds={kinds}
+            saysOf={tile => `counter of level ${tile.level}`}
+            show={tile => (
+              <>
+                <strong>{writeCounter(tile.level === level ? 1 : 3, formAt(tile))}</strong> <small>level {tile.level}</small>
+              </>
+            )}
+            field={(tile, onChange) => (
+              <select
+                aria-label={`How level ${tile.level} is written in ${name}`}
+                value={tile.level === level ? rule.form : (tile.form ?? '')}
+                onChange={event => {
+                  const form = event.target.value as CounterForm
+                  // The level's own counter has its form in the rule, so that everything below follows it.
+                  if (tile.level === level) alter({ form })
+                  else onChange(form ? { level: tile.level, form } : { level: tile.level })
+                }}
+              >
+                {tile.level !== level && <option value="">as there</option>}
+                {Object.entries(formNames).map(([key, says]) => (
+                  <option key={key} value={key}>
+                    {says}
+                  </option>
+                ))}
+              </select>
+            )}
+            onChange={pattern => alter({ pattern })}
+          />
+        </td>
+        <td>
+          <NumberCell label={`${name}: begins at`} value={rule.start} onChange={start => alter({ start })} />
+        </td>
+        <td>
+          <select
+            aria-label={`${name}: begins again after`}
+            value={rule.restartAfter ?? ''}
+            onChange={event => alter({ restartAfter: event.target.value === '' ? null : Number(event.target.value) })}
+          >
+            <option value="">runs on</option>
+            {Array.from({ length: level - 1 }, (_, i) => (
+              <option key={i} value={i + 1}>
+                level {i + 1}
+              </option>
+            ))}
+          </select>
+        </td>
+        <td className="scheme-sample">
+          {sample ? (
+            <>
+              <strong>{sample.number}</strong> {sample.text}
+            </>
+          ) : (
+            <span className="quiet-note">None in this work</span>
+          )}
+        </td>
+      </tr>
+      {open && (
+        <tr className="scheme-details">
+          <td colSpan={5}>
+            <div className="house-grid">
+              <Field label="Called" value={names.one} onChange={one => alter({ names: { ...names, one: one.trim() } })} />
+              <Field label="Several are called" value={names.many} onChange={many => alter({ names: { ...names, many: many.trim() } })} />
+              <Field label="In short" value={names.shortOne} onChange={text => alter({ names: { ...names, shortOne: text.trim() } })} />
+              <Field
+                label="Several in short"
+                value={names.shortMany}
+                onChange={text => alter({ names: { ...names, shortMany: text.trim() } })}
+              />
+              <Choice
+                label="Between number and words"
+                value={rule.follows}
+                options={follows}
+                onChange={value => alter({ follows: value })}
+              />
+              <Check
+                label="All counters in it are written 1 2 3"
+                value={rule.forceArabic}
+                onChange={forceArabic => alter({ forceArabic })}
+              />
+            </div>
+          </td>
+        </tr>
+      )}
+    </>
+  )
+}
+
+/** A whole number that is written when it is left. */
+export function NumberCell({ label, value, onChange }: { label: string; value: number; onChange(value: number): void }) {
+  const [draft, setDraft] = useState<string | null>(null)
+  const wrong = draft !== null && !/^\s*\d{1,5}\s*$/.test(draft)
+  const commit = (): void => {
+    if (draft !== null && !wrong && Number(draft) !== value) onChange(Number(draft))
+    setDraft(null)
+  }
+  return (
+    <input
+      type="text"
+      inputMode="numeric"
+      className="number-cell"
+      aria-label={label}
+      aria-invalid={wrong}
+      title={wrong ? 'A whole number, 0 or more' : undefined}
+      value={draft ?? String(value)}
+      onChange={event => setDraft(event.target.value)}
+      onBlur={commit}
+      onKeyDown={event => {
+        if (event.key === 'Enter') commit()
+        if (event.key === 'Escape') setDraft(null)
+      }}
+    />
+  )
+}
+
+/** The heading of a level that shows most of its number: the third in its row where there are so many. */
+function sampleOf(ledger: WorkLedger, set: RuleSet, level: number): { number: string; text: string } | null {
+  const found = ledger.entries.filter(({ item, number }) => item.kind === 'heading' && item.rules === set && item.level === level && number)
+  const entry = found[Math.min(2, found.length - 1)]
+  return entry ? { number: entry.number, text: entry.item.text ? plainText(entry.item.text) : '' } : null
+}

@@ -1,0 +1,118 @@
+/** How everything is numbered: levels and series as patterns of tiles. A change is tried first; it is applied as one step. */
+import { changedNumbers } from '@steady-ledger/core/numbers/compareLedgers.ts'
+import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
+import { changedWordings } from '@steady-ledger/core/references/changedWordings.ts'
+import { readySchemeFor, readySchemes } from '@steady-ledger/core/work/readySchemes.ts'
+import type { CounterForm, Scheme } from '@steady-ledger/core/work/scheme.ts'
+import { DropdownMenu } from 'radix-ui'
+import { useMemo, useState } from 'react'
+import { Choice } from '../../app/fields.tsx'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import type { Session } from '../../session.ts'
+import { formNames } from './forms.ts'
+import { LevelTable } from './LevelTable.tsx'
+import { SeriesTable } from './SeriesTable.tsx'
+import { WhatWouldChange } from './WhatWouldChange.tsx'
+
+/** What is being tried outlives a look at another view. */
+const tried = new WeakMap<Session, { scheme: Scheme; over: Scheme }>()
+
+export function SchemeView() {
+  const session = useSession()
+  const doc = useView(view => view.doc)
+  const current = useView(view => view.scheme)
+  const ledger = useView(view => view.ledger)
+  const writer = useView(view => view.writer)
+  useView(view => view.turnover)
+  const [, again] = useState(0)
+  const kept = tried.get(session)
+  // A draft is one over the scheme it began from: undo, or another hand, may have changed that.
+  const draft = kept?.over === current ? kept.scheme : null
+  const scheme = draft ?? current
+  const change = (next: Scheme): void => {
+    tried.set(session, { scheme: next, over: current })
+    again(n => n + 1)
+  }
+  const setAside = (): void => {
+    tried.delete(session)
+    again(n => n + 1)
+  }
+  const tryLedger = useMemo(() => (draft ? numberWork(doc, draft) : ledger), [doc, draft, ledger])
+  const numbers = useMemo(() => (draft ? changedNumbers(ledger, tryLedger) : []), [draft, ledger, tryLedger])
+  const wordings = useMemo(
+    () => (draft ? changedWordings(doc, ledger, tryLedger, (node, under) => session.live.wordingUnder(node, under)) : []),
+    [doc, draft, ledger, tryLedger, session],
+  )
+  const apply = (): void => {
+    session.setPart('scheme', scheme)
+    tried.delete(session)
+    const count = numbers.length
+    notify({
+      kind: 'done',
+      text: count ? `The scheme is applied: ${count} ${count === 1 ? 'number' : 'numbers'} changed.` : 'The scheme is applied.',
+      action: { says: 'Undo', run: () => session.undo() },
+    })
+  }
+  return (
+    <main className="house scheme">
+      <div className="tools">
+        <DropdownMenu.Root modal={false}>
+          <DropdownMenu.Trigger className="button" disabled={!writer}>
+            Ready-made schemes
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content className="menu" align="start">
+              {readySchemes.map(ready => (
+                <DropdownMenu.Item
+                  key={ready.name}
+                  className="menu-item ready-item"
+                  onSelect={() => change(readySchemeFor(ready.make(), current))}
+                >
+                  <strong>{ready.name}</strong>
+                  <span>{ready.looks}</span>
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+        <span className="spring" />
+        <span className={draft ? 'trying' : 'quiet-note'} role="status">
+          {draft
+            ? 'Trying a scheme: nothing is applied yet.'
+            : writer
+              ? 'Nothing changes in the work until it is applied.'
+              : 'Another tab is writing this work; here you can look and try.'}
+        </span>
+      </div>
+      <div className="scheme-columns">
+        <div className="house-fields">
+          <LevelTable scheme={scheme} change={change} ledger={tryLedger} />
+          <SeriesTable scheme={scheme} change={change} ledger={tryLedger} />
+          <section>
+            <h2>Numbered lists</h2>
+            <div className="house-grid">
+              {scheme.lists.map((form, depth) => (
+                <Choice<CounterForm>
+                  key={depth}
+                  label={depth === 0 ? 'Outermost' : `${depth + 1} deep`}
+                  value={form}
+                  options={formNames}
+                  onChange={value => change({ ...scheme, lists: scheme.lists.map((other, i) => (i === depth ? value : other)) })}
+                />
+              ))}
+            </div>
+          </section>
+        </div>
+        <WhatWouldChange
+          numbers={numbers}
+          wordings={wordings}
+          trying={draft !== null}
+          fixed={!writer}
+          onApply={apply}
+          onSetAside={setAside}
+        />
+      </div>
+    </main>
+  )
+}

@@ -1,0 +1,242 @@
+/** The series: how each number is written, what it is called, where its caption stands, and how it looks in the work. */
+import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import { plainText } from '@steady-ledger/core/work/schema.ts'
+import { type CounterForm, countingRule, type Scheme, type SeriesRule } from '@steady-ledger/core/work/scheme.ts'
+import { useState } from 'react'
+import { Check, Choice, Field } from '../../app/fields.tsx'
+import { notify } from '../../app/notice.ts'
+import { formNames } from './forms.ts'
+import { NumberCell } from './LevelTable.tsx'
+
+interface Props {
+  scheme: Scheme
+  change(next: Scheme): void
+  ledger: WorkLedger
+}
+
+export function SeriesTable({ scheme, change, ledger }: Props) {
+  const [open, setOpen] = useState('')
+  const alter = (key: string, more: Partial<SeriesRule>): void =>
+    change({ ...scheme, series: scheme.series.map(rule => (rule.key === key ? { ...rule, ...more } : rule)) })
+  /** A series of statements of the author's own: it can be chosen for any statement in the galley. */
+  const add = (): void => {
+    const taken = new Set(scheme.series.map(({ key }) => key))
+    let n = 1
+    while (taken.has(`series-${n}`)) n++
+    const theorem = scheme.series.find(({ statement }) => statement !== null)
+    const base = theorem ?? scheme.series[0]!
+    const names = { one: 'Claim', many: 'Claims', shortOne: 'Claim', shortMany: 'Claims' }
+    change({ ...scheme, series: [...scheme.series, { ...base, key: `series-${n}`, names, countsWith: null, statement: 'upright' }] })
+    setOpen(`series-${n}`)
+  }
+  return (
+    <section>
+      <div className="scheme-head">
+        <h2>Series</h2>
+        <Choice
+          label="References use"
+          value={scheme.nameForm}
+          options={{ full: 'full names: Figure 3', short: 'short names: Fig. 3' }}
+          onChange={nameForm => change({ ...scheme, nameForm })}
+        />
+      </div>
+      <table className="scheme-table">
+        <thead>
+          <tr>
+            <th scope="col">Series</th>
+            <th scope="col">How its number is written</th>
+            <th scope="col">Names</th>
+            <th scope="col">From your work</th>
+          </tr>
+        </thead>
+        <tbody>
+          {scheme.series.map(rule => (
+            <SeriesRow
+              key={rule.key}
+              rule={rule}
+              scheme={scheme}
+              ledger={ledger}
+              alter={more => alter(rule.key, more)}
+              remove={() => change({ ...scheme, series: scheme.series.filter(({ key }) => key !== rule.key) })}
+              open={open === rule.key}
+              onOpen={() => setOpen(open === rule.key ? '' : rule.key)}
+            />
+          ))}
+        </tbody>
+      </table>
+      <button type="button" className="quiet-link" onClick={add}>
+        + New series of statements
+      </button>
+    </section>
+  )
+}
+
+interface RowProps {
+  rule: SeriesRule
+  scheme: Scheme
+  ledger: WorkLedger
+  alter(more: Partial<SeriesRule>): void
+  remove(): void
+  open: boolean
+  onOpen(): void
+}
+
+const levelChoices = { none: 'The whole work', '1': 'Level 1', '2': 'Level 2', '3': 'Level 3' }
+const asLevel = (value: string): number | null => (value === 'none' ? null : Number(value))
+/** Series that blocks of the program stand in, and so can be altered and not taken out. */
+const fixed = ['figure', 'table', 'equation', 'listing']
+
+function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowProps) {
+  const counting = countingRule(scheme, rule)
+  const own = ledger.entries.filter(({ item, number }) => item.series === rule.key && number)
+  const sample = own[Math.min(2, own.length - 1)]
+  const { names } = rule
+  const rename = (more: Partial<SeriesRule['names']>): void => alter({ names: { ...names, ...more } })
+  const tile = (text: string, says = ''): React.ReactNode => (
+    <span className={says ? 'tile field-tile still' : 'tile still'}>
+      <span>
+        {text} {says && <small>{says}</small>}
+      </span>
+    </span>
+  )
+  return (
+    <>
+      <tr className={open ? 'open' : undefined}>
+        <th scope="row">
+          <button type="button" aria-expanded={open} onClick={onOpen}>
+            {names.many}
+          </button>
+        </th>
+        <td>
+          <span className="tiles still">
+            {rule.brackets && tile('(')}
+            {counting.prefixLevel !== null && (
+              <>
+                {tile(sample?.prefix || '3', `level ${counting.prefixLevel}`)}
+                {counting.separator && tile(counting.separator)}
+              </>
+            )}
+            {tile(lastOf(sample?.bare, counting) || '1', counting === rule ? 'count' : `count with ${counting.names.many.toLowerCase()}`)}
+            {rule.brackets && tile(')')}
+          </span>
+        </td>
+        <td>
+          {names.one}, {names.shortOne}
+        </td>
+        <td className="scheme-sample">
+          {sample ? (
+            <>
+              <strong>{rule.brackets ? sample.number : `${names.one} ${sample.number}`}</strong>{' '}
+              {sample.item.block === 'equation' ? '' : plainText(sample.item.text!)}
+            </>
+          ) : (
+            <span className="quiet-note">None in this work</span>
+          )}
+        </td>
+      </tr>
+      {open && (
+        <tr className="scheme-details">
+          <td colSpan={4}>
+            <div className="house-grid">
+              <Field label="Called" value={names.one} onChange={text => rename({ one: text.trim() })} />
+              <Field label="Several are called" value={names.many} onChange={text => rename({ many: text.trim() })} />
+              <Field label="In short" value={names.shortOne} onChange={text => rename({ shortOne: text.trim() })} />
+              <Field label="Several in short" value={names.shortMany} onChange={text => rename({ shortMany: text.trim() })} />
+              {rule.statement !== null && (
+                <>
+                  <Choice
+                    label="Counts"
+                    value={rule.countsWith ?? ''}
+                    options={{
+                      '': 'by itself',
+                      ...Object.fromEntries(
+                        scheme.series
+                          .filter(other => other.statement !== null && other.key !== rule.key && other.countsWith === null)
+                          .map(other => [other.key, `with ${other.names.many.toLowerCase()}`]),
+                      ),
+                    }}
+                    onChange={value => alter({ countsWith: value || null })}
+                  />
+                  <Choice
+                    label="Its words are set"
+                    value={rule.statement}
+                    options={{ italic: 'in italics', upright: 'upright' }}
+                    onChange={statement => alter({ statement })}
+                  />
+                </>
+              )}
+              {counting === rule && (
+                <>
+                  <Choice
+                    label="Its number begins with that of"
+                    value={rule.prefixLevel === null ? 'none' : String(rule.prefixLevel)}
+                    options={{ ...levelChoices, none: 'Nothing' }}
+                    onChange={value => alter({ prefixLevel: asLevel(value) })}
+                  />
+                  <Field
+                    label="Between that and the count"
+                    value={rule.separator}
+                    check={text => (text ? '' : 'Something has to part the two: a point, a dash.')}
+                    onChange={separator => alter({ separator })}
+                  />
+                  <Choice
+                    label="It counts within"
+                    value={rule.restartAfter === null ? 'none' : String(rule.restartAfter)}
+                    options={levelChoices}
+                    onChange={value => alter({ restartAfter: asLevel(value) })}
+                  />
+                  <Choice<CounterForm>
+                    label="The count is written"
+                    value={rule.form}
+                    options={formNames}
+                    onChange={form => alter({ form })}
+                  />
+                  <div className="field">
+                    <span>It begins at</span>
+                    <NumberCell label={`${names.many} begin at`} value={rule.start} onChange={start => alter({ start })} />
+                  </div>
+                </>
+              )}
+              <Check label="In brackets" value={rule.brackets} onChange={brackets => alter({ brackets })} />
+              {rule.statement === null && rule.captionPlace !== 'margin' && (
+                <>
+                  <Choice
+                    label="The caption stands"
+                    value={rule.captionPlace}
+                    options={{ above: 'above', below: 'below' } as Record<SeriesRule['captionPlace'], string>}
+                    onChange={captionPlace => alter({ captionPlace })}
+                  />
+                  <Field
+                    label="Between number and caption"
+                    value={rule.captionSeparator}
+                    onChange={captionSeparator => alter({ captionSeparator })}
+                  />
+                </>
+              )}
+            </div>
+            {!fixed.includes(rule.key) && (
+              <button
+                type="button"
+                className="button quiet"
+                onClick={() => {
+                  if (own.length)
+                    notify({
+                      kind: 'wrong',
+                      text: `${own.length} ${own.length === 1 ? names.one : names.many} stand in this work. Make them something else first; the series was kept.`,
+                    })
+                  else remove()
+                }}
+              >
+                Take this series out
+              </button>
+            )}
+          </td>
+        </tr>
+      )}
+    </>
+  )
+}
+
+/** What the count prints, without the prefix. */
+const lastOf = (bare: string | undefined, rule: SeriesRule): string =>
+  !bare ? '' : rule.prefixLevel === null ? bare : bare.slice(bare.lastIndexOf(rule.separator) + rule.separator.length)

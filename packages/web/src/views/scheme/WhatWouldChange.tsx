@@ -1,0 +1,77 @@
+/** What a scheme that is being tried would change, before it is applied. */
+import type { NumberChange } from '@steady-ledger/core/numbers/compareLedgers.ts'
+import type { WordingChange } from '@steady-ledger/core/references/changedWordings.ts'
+
+interface Props {
+  numbers: NumberChange[]
+  wordings: WordingChange[]
+  trying: boolean
+  fixed: boolean
+  onApply(): void
+  onSetAside(): void
+}
+
+const mostShown = 10
+
+export function WhatWouldChange({ numbers, wordings, trying, fixed, onApply, onSetAside }: Props) {
+  const counts: [number, string][] = [
+    [numbers.filter(({ kind }) => kind === 'heading').length, 'headings'],
+    [numbers.filter(({ kind }) => kind === 'series').length, 'captions'],
+    [numbers.filter(({ kind }) => kind === 'note').length, 'notes'],
+    [wordings.length, 'references reworded'],
+  ]
+  const said = new Set<string>()
+  const wordingRows = wordings.filter(({ from, to }) => !said.has(`${from}\n${to}`) && said.add(`${from}\n${to}`))
+  // Some of each kind, so that the list shows what sorts of change there are.
+  const headings = numbers.filter(({ kind }) => kind === 'heading')
+  const others = numbers.filter(({ kind }) => kind !== 'heading')
+  const shown = [...headings.slice(0, mostShown - Math.min(4, others.length)), ...others.slice(0, 4)].slice(0, mostShown)
+  const references = wordingRows.slice(0, 6)
+  const more = numbers.length - shown.length + wordings.length - references.length
+  return (
+    <aside className="would-change" aria-label="What would change">
+      <p className="slip-kind">What would change</p>
+      {!trying && <p>Alter anything at the left. What it would change in this work is counted here before it is applied.</p>}
+      {trying && (
+        <>
+          <dl className="change-counts">
+            {counts.map(([count, says]) => (
+              <div key={says}>
+                <dt>{says}</dt>
+                <dd>{count}</dd>
+              </div>
+            ))}
+          </dl>
+          {numbers.length + wordings.length === 0 && <p>No number in this work would change. How blocks look may.</p>}
+          <ul className="change-list">
+            {shown.map(({ id, from, to }) => (
+              <Change key={id} from={from} to={to} />
+            ))}
+            {references.map(({ from, to }) => (
+              <Change key={`${from} ${to}`} from={from} to={to} />
+            ))}
+          </ul>
+          {more > 0 && <p className="quiet-note">and {more.toLocaleString('en-GB')} more.</p>}
+          <p className="button-row">
+            <button type="button" className="button primary" disabled={fixed} onClick={onApply}>
+              Apply
+            </button>
+            <button type="button" className="button" onClick={onSetAside}>
+              Set aside
+            </button>
+          </p>
+        </>
+      )}
+    </aside>
+  )
+}
+
+function Change({ from, to }: { from: string; to: string }) {
+  return (
+    <li>
+      <del>{from || 'no number'}</del>
+      <span aria-hidden="true">→</span>
+      <ins>{to || 'no number'}</ins>
+    </li>
+  )
+}
