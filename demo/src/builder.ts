@@ -24,7 +24,7 @@ export const ref = (...labels: string[]): Node => reference('nameAndNumber', lab
 export const num = (...labels: string[]): Node => reference('number', labels)
 export const page = (...labels: string[]): Node => reference('page', labels)
 export const full = (...labels: string[]): Node => reference('nameNumberAndPage', labels)
-const reference = (wording: string, targets: string[]): Node => nodes.reference!.create({ targets, wording })
+export const reference = (wording: string, targets: string[]): Node => nodes.reference!.create({ targets, wording })
 
 function inline(parts: Inline[]): Node[] {
   return parts.flatMap(part => (Array.isArray(part) ? inline(part) : typeof part === 'string' ? (part ? [schema.text(part)] : []) : [part]))

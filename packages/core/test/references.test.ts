@@ -61,6 +61,33 @@ test.each<[string, Ledger, string[], Wording, string]>([
   ['a page that is not known yet', flat, ['f1'], 'page', 'page~…'],
 ])('%s', (_name, ledger, targets, wording, expected) => expect(say(ledger, targets, wording)).toBe(expected))
 
+describe('how near a target is', () => {
+  const near = (pages: number, facing: boolean, language = 'en-GB', targets = ['f4']): string =>
+    referenceText(
+      wordReference(
+        { targets, wording: 'nearby', was: {} },
+        { ledger: flat, language, pageOf: id => ({ f4: '31', e11: '29' })[id], opensSentence: false, nearness: () => ({ pages, facing }) },
+      ),
+    ).replaceAll('\u00a0', '~')
+  test.each<[number, boolean, string, string]>([
+    [1, false, 'en-GB', 'Figure~4 on the next page'],
+    [-1, false, 'en-GB', 'Figure~4 on the previous page'],
+    [0, false, 'en-GB', 'Figure~4 on this page'],
+    [1, true, 'en-GB', 'Figure~4 on the facing page'],
+    [-1, true, 'en-GB', 'Figure~4 on the facing page'],
+    [2, false, 'en-GB', 'Figure~4 on page~31'],
+    [-7, false, 'en-GB', 'Figure~4 on page~31'],
+    [1, false, 'de', 'Figure~4 auf der nächsten Seite'],
+    [3, false, 'de', 'Figure~4 auf Seite~31'],
+    [1, false, 'fr', 'Figure~4 à la page suivante'],
+    [3, false, 'fr-CA', 'Figure~4 à la page~31'],
+    [-1, false, 'es', 'Figure~4 en la página anterior'],
+  ])('%i pages on, facing: %s, in %s: %s', (pages, facing, language, expected) => expect(near(pages, facing, language)).toBe(expected))
+  test('two targets are said by their pages', () =>
+    expect(near(4, false, 'en-GB', ['f4', 'e11'])).toBe('Figure~4 on page~31 and Equation~(11) on page~29'))
+  test('before the pages are known the page is left open', () => expect(say(flat, ['f1'], 'nearby')).toBe('Figure~1 on page~…'))
+})
+
 test('a capital opens a sentence', () => expect(say(flat, ['f4'], 'page', { opensSentence: true })).toBe('Page~31'))
 
 test('conjunctions follow the language', () =>

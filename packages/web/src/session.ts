@@ -4,6 +4,7 @@ import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
+import { nearbyReferences } from '@steady-ledger/core/turnover/nearness.ts'
 import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/notesByPage.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
@@ -358,6 +359,9 @@ export class Session {
       const index = pageOf.get(id)
       return index === undefined ? undefined : labels[index]
     }
+    const near = nearbyReferences(this.state.doc)
+    this.live.indexes = { ids: pageOf, references: new Map(near.map((node, order) => [node, turnover.nearby[order] ?? -1])) }
+    this.live.twoSided = this.work.houseStyle.page.twoSided
     this.use.setState({ turnover, progress: null, failure: '' })
     if (turnover.noteNumbers && [...turnover.noteNumbers].some(([id, number]) => this.live.number(id) !== number)) {
       this.noteNumbers = turnover.noteNumbers

@@ -1,7 +1,7 @@
 /** A division as a strip, block by block, and the notes it calls for. */
 import type { Node } from 'prosemirror-model'
 import type { ListEntry } from '../lists/entries.ts'
-import { saysPage } from '../references/wordReference.ts'
+import { saysMore } from '../references/wordReference.ts'
 import { dependencies } from '../type/inline.ts'
 import { division } from '../work/schema.ts'
 import { generatedList } from './blocks/generatedList.ts'
@@ -139,13 +139,13 @@ const picturesOf = (node: Node): string[] =>
 
 const sayingPages = new WeakMap<Node, boolean>()
 
-/** Whether a reference in a block, or in a note of it, says a page. */
+/** Whether a reference in a block, or in a note of it, says a page or the words of its target: what can change while all numbers stand. */
 export function saysPages(node: Node): boolean {
   let says = sayingPages.get(node)
   if (says === undefined) {
     says = false
     node.descendants(child => {
-      if (child.type.name === 'reference' && saysPage(child.attrs.wording)) says = true
+      if (child.type.name === 'reference' && saysMore(child.attrs.wording)) says = true
       return !says
     })
     sayingPages.set(node, says)

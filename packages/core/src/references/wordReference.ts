@@ -2,17 +2,23 @@
 import type { Node } from 'prosemirror-model'
 import type { Entry, Ledger } from '../numbers/ledger.ts'
 import { plainText } from '../work/schema.ts'
+import { referenceWords } from './referenceWords.ts'
 
-export type Wording = 'number' | 'nameAndNumber' | 'page' | 'nameNumberAndPage'
+export type Wording = 'number' | 'nameAndNumber' | 'page' | 'nameNumberAndPage' | 'nearby' | 'title'
 export const wordings: Record<Wording, string> = {
   nameAndNumber: 'Name and number',
   number: 'Number',
   page: 'Page',
   nameNumberAndPage: 'Name, number and page',
+  nearby: 'Name, number and how near it is',
+  title: 'Title',
 }
 
 /** Whether a wording says a page, and so is known only when pages are made. */
-export const saysPage = (wording: Wording): boolean => wording === 'page' || wording === 'nameNumberAndPage'
+export const saysPage = (wording: Wording): boolean => wording === 'page' || wording === 'nameNumberAndPage' || wording === 'nearby'
+
+/** Whether a wording says more than numbers and names: pages, or the words of its target. */
+export const saysMore = (wording: Wording): boolean => saysPage(wording) || wording === 'title'
 
 /** A piece of a reference's text. `target` is what it leads to; `lost` marks a target that is no longer in the work. */
 export interface ReferencePart {
@@ -27,6 +33,13 @@ export interface ReferenceContext {
   /** The page label a target stands on, or undefined while pages are not known. */
   pageOf: (id: string) => string | undefined
   opensSentence: boolean
+  /** How far the page of a target is from the page the reference stands on, in pages, and whether the two face each other. */
+  nearness?: ((id: string) => Nearness | undefined) | undefined
+}
+
+export interface Nearness {
+  pages: number
+  facing: boolean
 }
 
 export interface ReferenceToWord {
@@ -58,7 +71,8 @@ export function wordReference({ targets, wording, was }: ReferenceToWord, contex
   const clauses: ReferencePart[][] = []
   if (wording === 'page') {
     if (found.length) clauses.push(pages(found, context, false))
-  } else if (wording === 'nameNumberAndPage') clauses.push(...namedByPage(groups, context))
+  } else if (wording === 'nameNumberAndPage' || wording === 'nearby') clauses.push(...namedByPage(groups, context, wording === 'nearby'))
+  else if (wording === 'title') clauses.push(...found.sort((a, b) => a.order - b.order).map(entry => title(entry, context)))
   else
     for (const group of groups) {
       const items = runs(group).map(run => runParts(run))
@@ -132,7 +146,8 @@ function named(group: Entry[], items: ReferencePart[][], context: ReferenceConte
 }
 
 /** Entries of a group that stand on the same page share one “on page …”. */
-function namedByPage(groups: Entry[][], context: ReferenceContext): ReferencePart[][] {
+function namedByPage(groups: Entry[][], context: ReferenceContext, near: boolean): ReferencePart[][] {
+  const { on } = referenceWords(context.language)
   const clauses: ReferencePart[][] = []
   for (const group of groups) {
     const byPage = new Map<string, Entry[]>()
@@ -142,10 +157,34 @@ function namedByPage(groups: Entry[][], context: ReferenceContext): ReferencePar
     }
     for (const entries of byPage.values()) {
       const items = runs(entries).map(run => runParts(run))
-      clauses.push([...named(entries, items, context), { text: ' on ' }, ...pages(entries.slice(0, 1), context, true)])
+      const how = near ? howNear(entries[0]!, context) : ''
+      const where = how ? [{ text: how, target: entries[0]!.id }] : [{ text: on }, ...pages(entries.slice(0, 1), context, true)]
+      clauses.push([...named(entries, items, context), ...where])
     }
   }
   return clauses
+}
+
+/** “ on the next page”, or nothing where the target is farther away or the pages are not known. */
+function howNear(entry: Entry, { nearness, language }: ReferenceContext): string {
+  const near = nearness?.(entry.id)
+  if (!near) return ''
+  const said = referenceWords(language)
+  if (near.pages === 0) return said.this
+  if (near.facing) return said.facing
+  return near.pages === 1 ? said.next : near.pages === -1 ? said.previous : ''
+}
+
+/** The words of an entry in quotation marks; its number, where it has no words. References in them say their name and number. */
+function title({ id, item, number, bare, names }: Entry, context: ReferenceContext): ReferencePart[] {
+  const [open, close] = referenceWords(context.language).quotes
+  const words = item.block === 'equation' || !item.text ? '' : plainText(item.text, inner => titleOfInner(inner, context)).trim()
+  return [{ text: words ? open + words + close : number ? `${names.one}${joiner}${bare}` : names.one, target: id }]
+}
+
+function titleOfInner(reference: Node, context: ReferenceContext): string {
+  const { targets, was } = reference.attrs as ReferenceToWord
+  return referenceText(wordReference({ targets, was, wording: 'nameAndNumber' }, { ...context, opensSentence: false }))
 }
 
 function pages(entries: Entry[], context: ReferenceContext, single: boolean): ReferencePart[] {
@@ -154,7 +193,8 @@ function pages(entries: Entry[], context: ReferenceContext, single: boolean): Re
     const label = context.pageOf(entry.id) ?? unknownPage
     if (!byLabel.has(label)) byLabel.set(label, entry.id)
   }
-  const name = byLabel.size > 1 && !single ? 'pages' : 'page'
+  const said = referenceWords(context.language)
+  const name = byLabel.size > 1 && !single ? said.pages : said.page
   const items = [...byLabel].map(([label, target]): ReferencePart[] => [{ text: label, target }])
   return [{ text: name + joiner, target: entries[0]!.id }, ...joinList(items, context.language)]
 }

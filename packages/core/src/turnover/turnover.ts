@@ -16,10 +16,19 @@ import { bodiesOf, type FlowCache, flowsOf, makePages, type Page, type PagePlace
 import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips } from '../pages/strip.ts'
 import { explainPage, type PageReasons } from '../pages/why.ts'
-import { plainTextOf, type ReferencePart, referenceText, saysPage, type Wording, wordReference } from '../references/wordReference.ts'
+import {
+  plainTextOf,
+  type ReferencePart,
+  referenceText,
+  saysMore,
+  saysPage,
+  type Wording,
+  wordReference,
+} from '../references/wordReference.ts'
 import type { Fonts } from '../type/fonts.ts'
 import { division, titleOf } from '../work/schema.ts'
 import type { Work } from '../work/work.ts'
+import { nearbyReferences, nearnessIn, noIndexes, type PageIndexes, pageIndexes } from './nearness.ts'
 import { notesByPage, notesCountByPage, withNoteNumbers } from './notesByPage.ts'
 
 export interface Turnover {
@@ -28,6 +37,8 @@ export interface Turnover {
   pages: Page[]
   /** Index of the page on which an entry or identified block begins. */
   pageIndexOf: Map<string, number>
+  /** Index of the page on which each reference stands that says how near its target is. */
+  referencePages: Map<Node, number>
   wordingOf(reference: Node): ReferencePart[]
   /** Plain text of a title, heading or caption, its references worded. */
   textOf(node: Node): string
@@ -83,14 +94,25 @@ export class TurnoverEngine {
     const ledger = numberWork(doc, scheme, this.ledger)
     this.ledger = ledger
     const sentences = sentenceOpenings(doc)
+    const { page } = houseStyle
+    const near = nearbyReferences(doc)
     let labels = new Map<string, string>()
+    let indexes = noIndexes
     let wordings = new Map<Node, ReferencePart[]>()
     const wordingOf = (node: Node): ReferencePart[] => {
       let parts = wordings.get(node)
-      if (!parts) wordings.set(node, (parts = this.word(node, setting.ledger, settings.language, labels, sentences)))
+      if (!parts)
+        wordings.set(
+          node,
+          (parts = this.word(
+            node,
+            { ledger: setting.ledger, language: settings.language, sentences, twoSided: page.twoSided },
+            labels,
+            indexes,
+          )),
+        )
       return parts
     }
-    const { page } = houseStyle
     const setting: Setting = {
       fonts: this.fonts,
       formulas: this.formulas,
@@ -114,7 +136,7 @@ export class TurnoverEngine {
     const printed = new Set(relevantIds(doc, ledger))
     /** States of the rounds so far by what they changed, and the labels each round began with. */
     const seen = new Map<string, number>()
-    const history: { labels: Map<string, string>; noteNumbers: Map<string, string> }[] = []
+    const history: RoundState[] = []
     const reserved = new Map<Node, string[]>()
     const reservedNotes = new Map<string, string[]>()
     let places: ReturnType<typeof placePages> = []
@@ -140,22 +162,23 @@ export class TurnoverEngine {
       for (const { body, label } of places)
         if (body) for (const id of idsOn(body)) if (printed.has(id) && !next.has(id)) next.set(id, label)
       const nextNumbers = byPage ? notesByPage(places, scheme) : noteNumbers
+      const nextIndexes = near.length ? pageIndexes(places) : indexes
       const changed = [...printed].filter(id => labels.get(id) !== next.get(id)).map(id => `${id}:${next.get(id)}`)
       for (const [id, number] of nextNumbers) if (setting.noteMark(id) !== number) changed.push(`${id}:${number}`)
+      const context = { ledger: setting.ledger, language: settings.language, sentences, twoSided: page.twoSided }
+      for (const [order, reference] of near.entries()) {
+        const said = referenceText(this.word(reference, context, next, nextIndexes))
+        if (said !== referenceText(wordingOf(reference))) changed.push(`${order}:${said}`)
+      }
       if (changed.length === 0) break
       const state = changed.join()
-      history.push({ labels, noteNumbers })
+      history.push({ labels, noteNumbers, indexes })
       const cycle = seen.get(state)
       if (cycle !== undefined) {
         // The labels chase each other. Each reference that took part gets a place as wide as the widest thing it said; what it says
         // no longer moves anything, and can be what is true.
-        const states = [...history.slice(cycle), { labels: next, noteNumbers: nextNumbers }]
-        this.reserve(
-          doc,
-          states.map(found => found.labels),
-          reserved,
-          { ledger: setting.ledger, language: settings.language, sentences },
-        )
+        const states = [...history.slice(cycle), { labels: next, noteNumbers: nextNumbers, indexes: nextIndexes }]
+        this.reserve(doc, states, reserved, context)
         for (const id of nextNumbers.keys()) {
           const said = new Set([...(reservedNotes.get(id) ?? []), ...states.flatMap(found => found.noteNumbers.get(id) ?? [])])
           if (said.size > 1) reservedNotes.set(id, [...said])
@@ -167,6 +190,7 @@ export class TurnoverEngine {
         break
       }
       labels = next
+      indexes = nextIndexes
       noteNumbers = nextNumbers
       if (byPage) setting.ledger = withNoteNumbers(ledger, noteNumbers)
       wordings = new Map()
@@ -183,6 +207,7 @@ export class TurnoverEngine {
       ledger: setting.ledger as WorkLedger,
       pages,
       pageIndexOf,
+      referencePages: indexes.references,
       wordingOf,
       textOf,
       errorOf,
@@ -199,20 +224,13 @@ export class TurnoverEngine {
   }
 
   /** Notes what each page reference said under any of the labels; only those that said more than one thing matter. */
-  private reserve(
-    doc: Node,
-    labels: Map<string, string>[],
-    reserved: Map<Node, string[]>,
-    context: { ledger: WorkLedger; language: string; sentences: WeakMap<Node, boolean> },
-  ): void {
+  private reserve(doc: Node, states: RoundState[], reserved: Map<Node, string[]>, context: WordingContext): void {
     for (const node of doc.children)
       for (const { node: reference } of scanDivision(node).references) {
         if (!saysPage(reference.attrs.wording)) continue
         const said = new Set(reserved.get(reference))
-        for (const known of labels)
-          said.add(
-            referenceText(this.word(reference, context.ledger, context.language, known, context.sentences)).replaceAll(' ', '\u00a0'),
-          )
+        for (const { labels, indexes } of states)
+          said.add(referenceText(this.word(reference, context, labels, indexes)).replaceAll(' ', '\u00a0'))
         if (said.size > 1) reserved.set(reference, [...said])
       }
   }
@@ -220,16 +238,18 @@ export class TurnoverEngine {
   /** Wordings that say no page depend on the numbers alone and are kept with them. */
   private word(
     node: Node,
-    ledger: WorkLedger,
-    language: string,
+    { ledger, language, sentences, twoSided }: WordingContext,
     labels: Map<string, string>,
-    sentences: WeakMap<Node, boolean>,
+    indexes: PageIndexes,
   ): ReferencePart[] {
     const { targets, wording, was } = node.attrs as { targets: string[]; wording: Wording; was: Record<string, string> }
     const opensSentence = sentences.get(node) ?? false
     const say = (): ReferencePart[] =>
-      wordReference({ targets, wording, was }, { ledger, language, pageOf: id => labels.get(id), opensSentence })
-    if (saysPage(wording)) return say()
+      wordReference(
+        { targets, wording, was },
+        { ledger, language, pageOf: id => labels.get(id), opensSentence, nearness: nearnessIn(indexes, node, twoSided) },
+      )
+    if (saysMore(wording)) return say()
     const kept = this.numberWordings.get(node)
     if (kept && kept.stamp === ledger.stamp && kept.language === language && kept.opensSentence === opensSentence) return kept.parts
     const parts = say()
@@ -241,6 +261,20 @@ export class TurnoverEngine {
     const present = new Set(doc.children.map(node => division(node).id))
     for (const key of this.flows.keys()) if (!present.has(key.slice(0, key.lastIndexOf(' ')))) this.flows.delete(key)
   }
+}
+
+/** What the pages of a round said. */
+interface RoundState {
+  labels: Map<string, string>
+  noteNumbers: Map<string, string>
+  indexes: PageIndexes
+}
+/** What wording a reference takes beside the pages. */
+interface WordingContext {
+  ledger: WorkLedger
+  language: string
+  sentences: WeakMap<Node, boolean>
+  twoSided: boolean
 }
 
 function sentenceOpenings(doc: Node): WeakMap<Node, boolean> {

@@ -29,6 +29,8 @@ export interface Run {
   reserve?: string[]
   /** OpenType features: small capitals, old-style figures. */
   features?: string
+  /** The reference that this says, where what it says depends on the page it stands on. */
+  anchor?: Node
   /** A line ends in it at spaces only: numbers and ranges that references say are not torn apart. */
   whole?: true
   /** BCP 47 tag of words in another language than the work's. */
@@ -80,11 +82,12 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
     } else if (child.type.name === 'reference') {
       const parts = context.wordingOf(child)
       const reserve = context.reserveOf(child)
+      const anchor = child.attrs.wording === 'nearby' ? { anchor: child } : {}
       if (reserve) {
         const target = parts.find(part => part.target && !part.lost)?.target
         const text = referenceText(parts).replaceAll(' ', '\u00a0')
         const lead = target ? { entry: target } : null
-        runs.push({ ...plain, text, face, lead, divisible: false, whole: true, marked: parts.some(part => part.lost), reserve })
+        runs.push({ ...plain, text, face, lead, divisible: false, whole: true, marked: parts.some(part => part.lost), reserve, ...anchor })
         return
       }
       for (const part of parts)
@@ -95,6 +98,7 @@ export function runsOf(node: Node, style: TextStyle, context: InlineContext): Ru
           lead: part.target && !part.lost ? { entry: part.target } : null,
           divisible: false,
           whole: true,
+          ...anchor,
           marked: Boolean(part.lost),
         })
     } else if (child.type.name === 'note') {

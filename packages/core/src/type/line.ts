@@ -1,4 +1,5 @@
 /** A line of a paragraph with everything on it in place. Long works keep hundreds of thousands: pieces are packed, and unpacked on demand. */
+import type { Node } from 'prosemirror-model'
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { Shape } from './fonts.ts'
 import type { Lead } from './inline.ts'
@@ -51,6 +52,8 @@ export interface LineExtent {
   below: number
   /** Notes whose marks stand on this line. */
   notes: readonly string[]
+  /** References on this line that say how near their target is. */
+  anchors?: readonly Node[]
   hyphenated: boolean
 }
 
@@ -61,6 +64,7 @@ export class Line implements LineExtent {
   readonly above: number
   readonly below: number
   readonly notes: readonly string[]
+  declare readonly anchors?: readonly Node[]
   readonly hyphenated: boolean
   private readonly places: readonly number[]
   private readonly things: readonly (Shape | FormulaBox)[]
@@ -76,6 +80,7 @@ export class Line implements LineExtent {
     this.above = extent.above
     this.below = extent.below
     this.notes = extent.notes.length ? extent.notes : none
+    if (extent.anchors?.length) this.anchors = extent.anchors
     this.hyphenated = extent.hyphenated
   }
 

@@ -1,5 +1,6 @@
 /** Sets a paragraph: runs become boxes, glue and penalties, lines are broken, and every line is left with its pieces in place. */
 import LineBreaker from 'linebreak'
+import type { Node } from 'prosemirror-model'
 import { formulaPart, partBegin, partCount, partEnd } from '../formulas/formulaParts.ts'
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { TextStyle } from '../work/houseStyle.ts'
@@ -304,6 +305,7 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
   let above = 0
   let below = 0
   const notes: string[] = []
+  const anchors: Node[] = []
   const hyphenated = items.flagged[end] === 1
   /** Places are natural first, then opened by the glue before them. */
   const add = (thing: Shape | FormulaBox, style: PieceStyle, width: number): void => {
@@ -348,6 +350,7 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
     above = Math.max(above, fonts[run.face].ascender * run.size * 0.8 + run.rise)
     below = Math.max(below, fonts[run.face].descender * run.size * 0.8 - run.rise)
     if (run.note && !notes.includes(run.note)) notes.push(run.note)
+    if (run.anchor && !anchors.includes(run.anchor)) anchors.push(run.anchor)
     add(part, pieceStyle, placeOf(part, run, fonts) * run.size)
   }
   // A line that ends within a formula ends with its relation.
@@ -363,7 +366,14 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
   const shift = style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : -overLeft
   for (let i = 0; i < places.length; i++) places[i]! += shift + each * glues[i]!
   const tail = places.length - 1
-  return new Line(places, things, styles, { end: tail < 0 ? indent + shift : places[tail]! + tailWidth, above, below, notes, hyphenated })
+  return new Line(places, things, styles, {
+    end: tail < 0 ? indent + shift : places[tail]! + tailWidth,
+    above,
+    below,
+    notes,
+    anchors,
+    hyphenated,
+  })
 }
 
 /** How much of its width a sign hangs over the left and the right edge. */

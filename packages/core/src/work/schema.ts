@@ -248,7 +248,7 @@ const nodes: Record<string, NodeSpec> = {
       'a',
       {
         targets: record([], isStrings),
-        wording: oneOf('nameAndNumber', ['number', 'nameAndNumber', 'page', 'nameNumberAndPage']),
+        wording: oneOf('nameAndNumber', ['number', 'nameAndNumber', 'page', 'nameNumberAndPage', 'nearby', 'title']),
         was: record({}, isStringRecord),
       },
       true,

@@ -3,6 +3,7 @@
 import type { Ledger, WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type ReferencePart, wordReference } from '@steady-ledger/core/references/wordReference.ts'
+import { nearnessIn, noIndexes, type PageIndexes } from '@steady-ledger/core/turnover/nearness.ts'
 import type { Node } from '@tiptap/pm/model'
 
 export class LiveNumbers {
@@ -14,6 +15,9 @@ export class LiveNumbers {
   ledger: WorkLedger
   /** Page label of an entry or block, as of the last turnover. */
   pageLabel: (id: string) => string | undefined = () => undefined
+  /** Where targets, and the references that say how near they are, stood in the last turnover. */
+  indexes: PageIndexes = noIndexes
+  twoSided = false
   pictureAddress: (name: string) => string | undefined = () => undefined
   language = 'en-GB'
 
@@ -72,7 +76,13 @@ export class LiveNumbers {
     const { targets, wording, was } = reference.attrs
     return wordReference(
       { targets, wording, was },
-      { ledger, language: this.language, pageOf: this.pageLabel, opensSentence: this.openings.get(reference) ?? false },
+      {
+        ledger,
+        language: this.language,
+        pageOf: this.pageLabel,
+        opensSentence: this.openings.get(reference) ?? false,
+        nearness: nearnessIn(this.indexes, reference, this.twoSided),
+      },
     )
   }
 }

@@ -39,6 +39,8 @@ export interface TurnoverSummary {
   rounds: number
   settled: boolean
   findings: Finding[]
+  /** Page index of each reference that says how near its target is, in the order of the text. */
+  nearby: number[]
   /** Numbers of notes by id where they begin again on every page, and so depend on the pages. */
   noteNumbers: Map<string, string> | null
   /** How long it took, in milliseconds. */

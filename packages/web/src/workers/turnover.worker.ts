@@ -7,6 +7,7 @@ import { findingsOf } from '@steady-ledger/core/findings/index.ts'
 import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
 import { searchPages } from '@steady-ledger/core/pages/search.ts'
+import { nearbyReferences } from '@steady-ledger/core/turnover/nearness.ts'
 import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/notesByPage.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
 import { openFonts } from '@steady-ledger/core/type/fonts.ts'
@@ -108,6 +109,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
       rounds,
       settled,
       findings: findingsOf(turnover),
+      nearby: nearbyReferences(turnover.work.doc).map(node => turnover.referencePages.get(node) ?? -1),
       noteNumbers: notesCountByPage(work!.scheme) ? noteNumbersOf(turnover.ledger) : null,
       milliseconds,
     },

@@ -1,0 +1,95 @@
+import { f, fig, h2, note, p, reference, t } from '../../../demo/src/builder.ts'
+import { scanDivision } from '../src/numbers/scan.ts'
+import { drawPage } from '../src/pages/drawing.ts'
+import { referenceText } from '../src/references/wordReference.ts'
+import type { Turnover } from '../src/turnover/turnover.ts'
+import type { Node } from '../src/work/schema.ts'
+import type { Work } from '../src/work/work.ts'
+import { chapter, newEngine, workOf } from './support/work.ts'
+
+const filler = (lines: number): Node[] => Array.from({ length: lines }, (_, i) => p`Line ${String(i)} of the text.`)
+const run = (...blocks: (Node | Node[])[]): { work: Work; turnover: Turnover } => {
+  const work = workOf([chapter('one', 'The wind', ...blocks), chapter('two', 'The water', p`Text.`)])
+  return { work, turnover: newEngine().run(work) }
+}
+const said = ({ work, turnover }: ReturnType<typeof run>): string[] =>
+  work.doc.children.flatMap(node =>
+    scanDivision(node).references.map(found => referenceText(turnover.wordingOf(found.node)).replaceAll('\u00a0', ' ')),
+  )
+const picture = { picture: '', alternative: '' }
+
+describe('references by title', () => {
+  test('a chapter, a section and a figure by their words, in the order of the work', () =>
+    expect(
+      said(
+        run(
+          h2('s', 'Of gusts'),
+          p`See ${reference('title', ['two', 's'])} and ${reference('title', ['fa'])}.`,
+          fig('fa', picture, t`A gust.`),
+        ),
+      ),
+    ).toEqual(['“Of gusts” and “The water”', '“A gust.”']))
+  test('references in a title say name and number, formulas stand as they are said, and two titles that name each other end', () => {
+    const words = said(
+      run(
+        p`See ${reference('title', ['fa'])}.`,
+        fig('fa', picture, t`As in ${reference('title', ['fb'])}.`),
+        fig('fb', picture, t`After ${reference('title', ['fa'])} with ${f`u`}.`),
+      ),
+    )
+    expect(words[0]).toBe('“As in Figure 1.2.”')
+  })
+  test('they follow when the words of the target change, and only the blocks that say them are set again', () => {
+    const engine = newEngine()
+    const make = (title: string): Work =>
+      workOf([chapter('one', 'One', p`See ${reference('title', ['s'])}.`, h2('s', title)), chapter('two', 'Two', filler(60))])
+    engine.run(make('Before'))
+    const work = make('After')
+    const turnover = engine.run(work)
+    expect(said({ work, turnover })).toEqual(['“After”'])
+    expect(turnover.pages.map(drawPage)).toEqual(newEngine().run(work).pages.map(drawPage))
+  })
+})
+
+describe('references that say how near', () => {
+  const figure = (): Node => {
+    const made = fig('fa', picture, t`A gust.`)
+    return made.type.create({ ...made.attrs, placement: 'here' }, made.content)
+  }
+  const heights = [2, 12, 24, 34, 44, 60, 90, 120]
+  test.each(heights)('with %i lines between, what is said is true of the pages', lines => {
+    const made = run(filler(6), p`See ${reference('nearby', ['fa'])}.`, filler(lines), figure())
+    const { turnover } = made
+    const [node] = scanDivision(made.work.doc.child(0)).references.map(found => found.node)
+    const own = turnover.referencePages.get(node!)!
+    const target = turnover.pageIndexOf.get(turnover.ledger.entries.find(({ item }) => item.block === 'figure')!.id)!
+    expect(own).toBeGreaterThanOrEqual(0)
+    const facing = target - own === 1 && own % 2 === 1
+    const expected =
+      target === own
+        ? 'Figure 1.1 on this page'
+        : facing
+          ? 'Figure 1.1 on the facing page'
+          : target - own === 1
+            ? 'Figure 1.1 on the next page'
+            : `Figure 1.1 on page ${turnover.pages[target]!.label}`
+    expect(said(made)).toEqual([expected])
+    expect(turnover.settled).toBe(true)
+  })
+  test('one in the middle of a paragraph that goes over a page speaks from the page it is printed on', () => {
+    for (let lines = 24; lines < 34; lines++) {
+      const long = 'The wind goes round and round, and the water with it. '
+      const made = run(filler(lines), p`${long.repeat(4)}${reference('nearby', ['fa'])} ${long.repeat(4)}`, figure())
+      const { turnover } = made
+      const [node] = scanDivision(made.work.doc.child(0)).references.map(found => found.node)
+      const own = turnover.pages.findIndex(page =>
+        page.placed.some(({ box }) => box.marks.some(mark => mark.kind === 'line' && mark.line.anchors?.includes(node!))),
+      )
+      expect(turnover.referencePages.get(node!)).toBe(own)
+    }
+  })
+  test('one in a footnote speaks from the foot it stands at', () => {
+    const made = run(filler(4), p`Word.${note`See ${reference('nearby', ['two'])}.`}`)
+    expect(said(made)).toEqual(['Chapter 2 on the next page'])
+  })
+})
