@@ -132,3 +132,20 @@ test('a work of the first version of the file is brought up to date: heads as th
   expect(back.scheme).toEqual(work.scheme)
   expect(back.houseStyle.body).toEqual(work.houseStyle.body)
 })
+
+test('a work of the second version is brought up to date: its looks as they were, statements as series, and its own fields kept', () => {
+  const work = workOf([chapter('one', 'One', ...body(2))])
+  const file = JSON.parse(workToJson(work))
+  file.version = 2
+  delete file.houseStyle.opticalMargins
+  delete file.houseStyle.contents.looks
+  delete file.houseStyle.runningHead.roles
+  file.scheme.series = file.scheme.series
+    .filter((series: { statement: string | null }) => series.statement === null)
+    .map(({ countsWith: _c, statement: _s, ...series }: Record<string, unknown>) => series)
+  const back = workFromJson(JSON.stringify(file), new Map())
+  expect(back.houseStyle).toEqual(work.houseStyle)
+  expect(back.scheme).toEqual(work.scheme)
+  delete file.houseStyle.contents
+  expect(() => workFromJson(JSON.stringify(file), new Map())).toThrow(WorkFileError)
+})

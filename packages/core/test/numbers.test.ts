@@ -102,13 +102,7 @@ describe('series', () => {
   })
   test('theorems restart by section', () => {
     const scheme = changedScheme(found => {
-      found.series.push({
-        ...found.series[0]!,
-        key: 'theorem',
-        names: { one: 'Theorem', many: 'Theorems', shortOne: 'Thm', shortMany: 'Thms' },
-        prefixLevel: 2,
-        restartAfter: 2,
-      })
+      Object.assign(found.series.find(({ key }) => key === 'theorem')!, { prefixLevel: 2, restartAfter: 2 })
     })
     expect(bareOf(scheme, '#', '##', 'theorem', 'theorem', '##', 'theorem').filter(number => number.split('.').length === 3)).toEqual([
       '1.1.1',

@@ -6,6 +6,7 @@ import { wordReference } from '../src/references/wordReference.ts'
 import { readySchemeFor, readySchemes } from '../src/work/readySchemes.ts'
 import type { Scheme } from '../src/work/scheme.ts'
 import { thesisScheme } from '../src/work/scheme.ts'
+import { namesByLanguage, schemeInLanguage } from '../src/work/schemeNames.ts'
 import { workFromJson, workToJson } from '../src/work/workFile.ts'
 import { chapter, idOf, workOf } from './support/work.ts'
 
@@ -91,5 +92,38 @@ describe('what a change of the scheme would change', () => {
     scheme.series = scheme.series.map(rule => ({ ...rule, separator: '-' }))
     const numbers = changedNumbers(before, numberWork(work.doc, scheme))
     expect(numbers.map(({ from, to }) => `${from} → ${to}`).slice(0, 2)).toEqual(['Figure 1.1 → Figure 1-1', '(1.1) → (1-1)'])
+  })
+})
+
+describe('names by language', () => {
+  test.each<[string, Record<string, string>]>([
+    ['de', { c3: 'Kapitel 3', b: 'Anhang B' }],
+    ['fr', { c3: 'Chapitre 3', b: 'Annexe B' }],
+    ['es', { c3: 'Capítulo 3', b: 'Apéndice B' }],
+    ['en-US', { c3: 'Chapter 3', b: 'Appendix B' }],
+  ])('%s', (language, numbers) => {
+    for (const [label, number] of Object.entries(numbers)) expect(said(schemeInLanguage(thesisScheme(), language), label)).toBe(number)
+  })
+  test('there and back again is the scheme as it was; the same language gives the same object', () => {
+    const scheme = thesisScheme()
+    for (const language of Object.keys(namesByLanguage)) expect(schemeInLanguage(schemeInLanguage(scheme, language), 'en')).toEqual(scheme)
+    expect(schemeInLanguage(scheme, 'en-GB')).toBe(scheme)
+    expect(schemeInLanguage(scheme, 'hu')).toBe(scheme)
+  })
+  test('a name of the author’s own is kept', () => {
+    const scheme = thesisScheme()
+    scheme.series[0] = { ...scheme.series[0]!, names: { one: 'Plate', many: 'Plates', shortOne: 'Pl.', shortMany: 'Pls.' } }
+    expect(
+      schemeInLanguage(scheme, 'de')
+        .series.slice(0, 2)
+        .map(({ names }) => names.one),
+    ).toEqual(['Plate', 'Tabelle'])
+  })
+  test('all languages name the same things, each in four forms', () => {
+    const keys = Object.keys(namesByLanguage.en!)
+    for (const table of Object.values(namesByLanguage)) {
+      expect(Object.keys(table)).toEqual(keys)
+      for (const names of Object.values(table)) for (const name of Object.values(names)) expect(name.trim().length).toBeGreaterThan(1)
+    }
   })
 })

@@ -1,5 +1,7 @@
 /** The numbering rules of a work: levels, series, notes and lists, each written by the same mechanism of patterns and counter forms. */
 
+import { namesByLanguage } from './schemeNames.ts'
+
 /** How a counter prints: 1, i, I, a, A, α, in words, or as note symbols. */
 export type CounterForm = 'arabic' | 'romanLower' | 'romanUpper' | 'letterLower' | 'letterUpper' | 'greek' | 'words' | 'symbols'
 
@@ -67,9 +69,7 @@ const text = (t: string): Tile => ({ text: t })
 const dotted = (from: number, to: number): Tile[] =>
   Array.from({ length: to - from + 1 }, (_, i) => [...(i ? [text('.')] : []), level(from + i)]).flat()
 
-const chapter = names('Chapter', 'Chapters', 'Chap.', 'Chaps.')
-const section = names('Section', 'Sections', 'Sec.', 'Secs.')
-const appendix = names('Appendix', 'Appendices', 'App.', 'Apps.')
+const { chapter, section, appendix, ...seriesNames } = namesByLanguage.en!
 
 function rule(n: number, named: Names, pattern: Tile[], more: Partial<LevelRule> = {}): LevelRule {
   return {
@@ -112,23 +112,23 @@ const chapterAppendices = (): LevelRule[] => [
   ...[3, 4, 5, 6, 7, 8, 9].map(n => rule(n, section, dotted(1, n))),
 ]
 const standardSeries = (prefix: number | null): SeriesRule[] => [
-  series('figure', names('Figure', 'Figures', 'Fig.', 'Figs.'), prefix),
-  series('table', names('Table', 'Tables', 'Tab.', 'Tabs.'), prefix, { captionPlace: 'above' }),
-  series('equation', names('Equation', 'Equations', 'Eq.', 'Eqs.'), prefix, { brackets: true, captionPlace: 'margin' }),
+  series('figure', seriesNames.figure, prefix),
+  series('table', seriesNames.table, prefix, { captionPlace: 'above' }),
+  series('equation', seriesNames.equation, prefix, { brackets: true, captionPlace: 'margin' }),
   listingSeries(prefix),
   ...statementSeries(prefix),
 ]
 /** Listings of programs and other text that is set as it stands. */
 export const listingSeries = (prefix: number | null): SeriesRule =>
-  series('listing', names('Listing', 'Listings', 'List.', 'Lists.'), prefix, { captionPlace: 'above' })
+  series('listing', seriesNames.listing, prefix, { captionPlace: 'above' })
 /** Theorems and what counts with them. */
 export const statementSeries = (prefix: number | null): SeriesRule[] => [
-  series('theorem', names('Theorem', 'Theorems', 'Thm.', 'Thms.'), prefix, { statement: 'italic' }),
-  series('lemma', names('Lemma', 'Lemmas', 'Lem.', 'Lems.'), prefix, { statement: 'italic', countsWith: 'theorem' }),
-  series('proposition', names('Proposition', 'Propositions', 'Prop.', 'Props.'), prefix, { statement: 'italic', countsWith: 'theorem' }),
-  series('corollary', names('Corollary', 'Corollaries', 'Cor.', 'Cors.'), prefix, { statement: 'italic', countsWith: 'theorem' }),
-  series('definition', names('Definition', 'Definitions', 'Def.', 'Defs.'), prefix, { statement: 'upright', countsWith: 'theorem' }),
-  series('remark', names('Remark', 'Remarks', 'Rem.', 'Rems.'), prefix, { statement: 'upright', countsWith: 'theorem' }),
+  series('theorem', seriesNames.theorem, prefix, { statement: 'italic' }),
+  series('lemma', seriesNames.lemma, prefix, { statement: 'italic', countsWith: 'theorem' }),
+  series('proposition', seriesNames.proposition, prefix, { statement: 'italic', countsWith: 'theorem' }),
+  series('corollary', seriesNames.corollary, prefix, { statement: 'italic', countsWith: 'theorem' }),
+  series('definition', seriesNames.definition, prefix, { statement: 'upright', countsWith: 'theorem' }),
+  series('remark', seriesNames.remark, prefix, { statement: 'upright', countsWith: 'theorem' }),
 ]
 const listForms: CounterForm[] = ['arabic', 'letterLower', 'romanLower']
 

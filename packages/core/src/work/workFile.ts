@@ -38,12 +38,12 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
   2: file => {
     const scheme = file.scheme as Scheme
     const { prefixLevel = null } = scheme.series.find(({ key }) => key === 'figure') ?? {}
-    const series = scheme.series.map(rule => ({ ...rule, countsWith: null, statement: null }))
+    const series = scheme.series.map(rule => ({ ...rule, countsWith: rule.countsWith ?? null, statement: rule.statement ?? null }))
     return {
       ...file,
       version: 3,
       houseStyle: fromSecondVersion(file.houseStyle as HouseStyle),
-      scheme: { ...scheme, series: [...series, ...statementSeries(prefixLevel)] },
+      scheme: { ...scheme, series: [...series, ...statementSeries(prefixLevel).filter(rule => !series.some(own => own.key === rule.key))] },
     }
   },
 }

@@ -4,9 +4,11 @@ import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
 import { changedWordings } from '@steady-ledger/core/references/changedWordings.ts'
 import { readySchemeFor, readySchemes } from '@steady-ledger/core/work/readySchemes.ts'
 import type { CounterForm, Scheme } from '@steady-ledger/core/work/scheme.ts'
+import { schemeInLanguage } from '@steady-ledger/core/work/schemeNames.ts'
 import { DropdownMenu } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { Choice } from '../../app/fields.tsx'
+import { languages } from '../../app/languages.ts'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import type { Session } from '../../session.ts'
@@ -24,12 +26,14 @@ export function SchemeView() {
   const current = useView(view => view.scheme)
   const ledger = useView(view => view.ledger)
   const writer = useView(view => view.writer)
+  const language = useView(view => view.settings.language)
   useView(view => view.turnover)
   const [, again] = useState(0)
   const kept = tried.get(session)
   // A draft is one over the scheme it began from: undo, or another hand, may have changed that.
   const draft = kept?.over === current ? kept.scheme : null
   const scheme = draft ?? current
+  const inLanguage = useMemo(() => schemeInLanguage(scheme, language), [scheme, language])
   const change = (next: Scheme): void => {
     tried.set(session, { scheme: next, over: current })
     again(n => n + 1)
@@ -76,6 +80,11 @@ export function SchemeView() {
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
+        {inLanguage !== scheme && (
+          <button type="button" className="button" onClick={() => change(inLanguage)}>
+            Names in {languages[language] ?? language}
+          </button>
+        )}
         <span className="spring" />
         <span className={draft ? 'trying' : 'quiet-note'} role="status">
           {draft

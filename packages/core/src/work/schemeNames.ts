@@ -1,0 +1,125 @@
+/** Names of levels and series in the languages that ship. */
+import type { LevelRule, Names, Scheme, SeriesRule, Tile } from './scheme.ts'
+
+type Key =
+  | 'chapter'
+  | 'section'
+  | 'appendix'
+  | 'figure'
+  | 'table'
+  | 'equation'
+  | 'listing'
+  | 'theorem'
+  | 'lemma'
+  | 'proposition'
+  | 'corollary'
+  | 'definition'
+  | 'remark'
+
+const names = (one: string, many: string, shortOne: string, shortMany: string): Names => ({ one, many, shortOne, shortMany })
+
+export const namesByLanguage: Record<string, Record<Key, Names>> = {
+  en: {
+    chapter: names('Chapter', 'Chapters', 'Chap.', 'Chaps.'),
+    section: names('Section', 'Sections', 'Sec.', 'Secs.'),
+    appendix: names('Appendix', 'Appendices', 'App.', 'Apps.'),
+    figure: names('Figure', 'Figures', 'Fig.', 'Figs.'),
+    table: names('Table', 'Tables', 'Tab.', 'Tabs.'),
+    equation: names('Equation', 'Equations', 'Eq.', 'Eqs.'),
+    listing: names('Listing', 'Listings', 'List.', 'Lists.'),
+    theorem: names('Theorem', 'Theorems', 'Thm.', 'Thms.'),
+    lemma: names('Lemma', 'Lemmas', 'Lem.', 'Lems.'),
+    proposition: names('Proposition', 'Propositions', 'Prop.', 'Props.'),
+    corollary: names('Corollary', 'Corollaries', 'Cor.', 'Cors.'),
+    definition: names('Definition', 'Definitions', 'Def.', 'Defs.'),
+    remark: names('Remark', 'Remarks', 'Rem.', 'Rems.'),
+  },
+  de: {
+    chapter: names('Kapitel', 'Kapitel', 'Kap.', 'Kap.'),
+    section: names('Abschnitt', 'Abschnitte', 'Abschn.', 'Abschn.'),
+    appendix: names('Anhang', 'Anhänge', 'Anh.', 'Anh.'),
+    figure: names('Abbildung', 'Abbildungen', 'Abb.', 'Abb.'),
+    table: names('Tabelle', 'Tabellen', 'Tab.', 'Tab.'),
+    equation: names('Gleichung', 'Gleichungen', 'Gl.', 'Gln.'),
+    listing: names('Programm', 'Programme', 'Prog.', 'Prog.'),
+    theorem: names('Satz', 'Sätze', 'Satz', 'Sätze'),
+    lemma: names('Lemma', 'Lemmata', 'Lem.', 'Lem.'),
+    proposition: names('Proposition', 'Propositionen', 'Prop.', 'Prop.'),
+    corollary: names('Korollar', 'Korollare', 'Kor.', 'Kor.'),
+    definition: names('Definition', 'Definitionen', 'Def.', 'Def.'),
+    remark: names('Bemerkung', 'Bemerkungen', 'Bem.', 'Bem.'),
+  },
+  fr: {
+    chapter: names('Chapitre', 'Chapitres', 'Chap.', 'Chap.'),
+    section: names('Section', 'Sections', 'Sect.', 'Sect.'),
+    appendix: names('Annexe', 'Annexes', 'Ann.', 'Ann.'),
+    figure: names('Figure', 'Figures', 'Fig.', 'Fig.'),
+    table: names('Tableau', 'Tableaux', 'Tabl.', 'Tabl.'),
+    equation: names('Équation', 'Équations', 'Éq.', 'Éq.'),
+    listing: names('Programme', 'Programmes', 'Prog.', 'Prog.'),
+    theorem: names('Théorème', 'Théorèmes', 'Th.', 'Th.'),
+    lemma: names('Lemme', 'Lemmes', 'Lem.', 'Lem.'),
+    proposition: names('Proposition', 'Propositions', 'Prop.', 'Prop.'),
+    corollary: names('Corollaire', 'Corollaires', 'Cor.', 'Cor.'),
+    definition: names('Définition', 'Définitions', 'Déf.', 'Déf.'),
+    remark: names('Remarque', 'Remarques', 'Rem.', 'Rem.'),
+  },
+  es: {
+    chapter: names('Capítulo', 'Capítulos', 'Cap.', 'Caps.'),
+    section: names('Sección', 'Secciones', 'Sec.', 'Secs.'),
+    appendix: names('Apéndice', 'Apéndices', 'Ap.', 'Aps.'),
+    figure: names('Figura', 'Figuras', 'Fig.', 'Figs.'),
+    table: names('Tabla', 'Tablas', 'Tab.', 'Tabs.'),
+    equation: names('Ecuación', 'Ecuaciones', 'Ec.', 'Ecs.'),
+    listing: names('Listado', 'Listados', 'List.', 'Lists.'),
+    theorem: names('Teorema', 'Teoremas', 'Teor.', 'Teors.'),
+    lemma: names('Lema', 'Lemas', 'Lem.', 'Lems.'),
+    proposition: names('Proposición', 'Proposiciones', 'Prop.', 'Props.'),
+    corollary: names('Corolario', 'Corolarios', 'Cor.', 'Cors.'),
+    definition: names('Definición', 'Definiciones', 'Def.', 'Defs.'),
+    remark: names('Observación', 'Observaciones', 'Obs.', 'Obs.'),
+  },
+}
+
+/**
+ * The scheme with its names in a language. Only names that are those of one of the languages that ship are changed, and fixed text
+ * that says such a name in a number (“Chapter 3”): what the author called by a name of his own keeps it. The same scheme where
+ * nothing changes or the language does not ship.
+ */
+export function schemeInLanguage(scheme: Scheme, language: string): Scheme {
+  const wanted = namesByLanguage[language.slice(0, 2)]
+  if (!wanted) return scheme
+  let changed = false
+  const named = (own: Names, prefer?: string): Names => {
+    const key = keyOf(own, prefer)
+    if (!key || wanted[key].one === own.one) return own
+    changed = true
+    return wanted[key]
+  }
+  const tile = (found: Tile): Tile => {
+    if (!('text' in found)) return found
+    const key = keyOf({ one: found.text.trim() })
+    return key && wanted[key].one !== found.text.trim() ? { text: found.text.replace(found.text.trim(), wanted[key].one) } : found
+  }
+  const levels = (rules: LevelRule[]): LevelRule[] =>
+    rules.map(rule => ({ ...rule, names: named(rule.names), pattern: rule.pattern.map(tile) }))
+  const { main, appendix, chapterAppendix } = scheme.levels
+  const next: Scheme = {
+    ...scheme,
+    levels: { main: levels(main), appendix: levels(appendix), chapterAppendix: levels(chapterAppendix) },
+    series: scheme.series.map((rule: SeriesRule) => ({ ...rule, names: named(rule.names, rule.key) })),
+  }
+  return changed ? next : scheme
+}
+
+/** Which of the names that ship one is, in any language; `prefer` decides between things that are called alike. */
+function keyOf({ one }: Pick<Names, 'one'>, prefer?: string): Key | undefined {
+  let found: Key | undefined
+  for (const table of Object.values(namesByLanguage))
+    for (const [key, own] of Object.entries(table) as [Key, Names][])
+      if (own.one === one) {
+        if (key === prefer) return key
+        found ??= key
+      }
+  return found
+}
