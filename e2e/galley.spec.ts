@@ -134,7 +134,7 @@ test('the slip changes what is selected, and says what is wrong beside the field
   await expect(page.locator('.field-wrong')).toContainText('from 5 to 100')
   await width.fill('50')
   await width.press('Enter')
-  await expect(page.locator('.division.open .figure .picture').first()).toHaveAttribute('style', /0\.5/)
+  await expect(page.locator('.division.open .figure').first()).toHaveAttribute('style', /0\.5/)
   await expect(page.locator('.slip')).toContainText('Figures count within Chapter 1')
   await expect(page.locator('.slip')).toContainText('Referred to from')
 })

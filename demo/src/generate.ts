@@ -175,6 +175,7 @@ export function generateWork(pages: number, seed: number): Work {
     settings: { ...newSettings('thesis'), author: 'A. N. Author' },
     scheme: thesisScheme(),
     houseStyle: thesisStyle(),
+    milestones: [],
     doc: identified([...front, ...divisions], 'g'),
     pictures,
   }

@@ -302,6 +302,7 @@ export function demoPaper(): Work {
     settings: { ...newSettings('paper'), author: 'Ilse M. Tolvay and Bram Oskarsen', keywords: ['turbidity', 'instruments', 'lakes'] },
     scheme: paperScheme(),
     houseStyle: paperStyle(),
+    milestones: [],
     doc: identified(divisions, 'f'),
     pictures: pictures(),
   }

@@ -53,6 +53,7 @@ export function demoThesis(): Work {
     settings: { ...newSettings('thesis'), author: 'Ilse Maren Tolvay', keywords: ['lakes', 'mixing', 'thermocline', 'sills'] },
     scheme: thesisScheme(),
     houseStyle: thesisStyle(),
+    milestones: [],
     doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC], 'v'),
     pictures: thesisPictures(),
   }

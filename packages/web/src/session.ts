@@ -1,13 +1,16 @@
 /** An open work: its editor state, its worker, its saving. Views show it; none of them holds a copy of the text. */
 
+import { recordsOf } from '@steady-ledger/core/milestones/takeMilestone.ts'
 import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
+import { plainTextOf } from '@steady-ledger/core/references/wordReference.ts'
 import { nearbyReferences } from '@steady-ledger/core/turnover/nearness.ts'
 import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/notesByPage.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/milestone.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import type { Picture, Settings, Work } from '@steady-ledger/core/work/work.ts'
 import { afterSteps, setPart, type WorkPart } from '@steady-ledger/core/work/workStep.ts'
@@ -24,7 +27,7 @@ import { lostTargets } from './editor/lostTargets.ts'
 import { oneDivision, opensDivision } from './editor/oneDivision.ts'
 import { pageTurns, setPages } from './editor/pageTurns.ts'
 import { stableIds } from './editor/stableIds.ts'
-import { dropPictures, loadWork, notePages } from './storage/database.ts'
+import { dropPictures, loadWork, newId, notePages } from './storage/database.ts'
 import { Saver, type SaveState } from './storage/saver.ts'
 import { askToWrite, type WriterLock } from './storage/writerLock.ts'
 import type { FromTurnover, ToTurnover, TurnoverSummary } from './workers/protocol.ts'
@@ -35,6 +38,7 @@ export interface SessionView {
   settings: Settings
   scheme: Scheme
   houseStyle: HouseStyle
+  milestones: readonly Milestone[]
   ledger: WorkLedger
   /** The selection's block and entry, for the slip. */
   selected: { id: string; kind: string; at: number }
@@ -239,6 +243,27 @@ export class Session {
     this.dispatch(setPart(this.state.tr, this.work, part, value))
   }
 
+  /** Every number and page as they are; null while the pages of this text are not made yet. */
+  records(): MilestoneRecord[] | null {
+    const { turnover } = this.use.getState()
+    if (turnover?.version !== this.version) return null
+    return recordsOf({
+      ledger: this.live.ledger,
+      language: this.live.language,
+      pageOf: id => this.live.pageLabel(id) ?? '',
+      textOf: node => plainTextOf(node, reference => this.live.wording(reference)),
+    })
+  }
+
+  /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
+  takeMilestone(name: string): boolean {
+    const records = this.records()
+    if (!records) return false
+    const milestone: Milestone = { id: newId(), name, taken: new Date().toISOString(), records }
+    this.dispatch(setPart(this.state.tr, this.work, 'milestones', [...this.work.milestones, milestone]).setMeta('addToHistory', false))
+    return true
+  }
+
   run(command: Command): boolean {
     const done = command(this.state, this.dispatch, this.view ?? undefined)
     this.view?.focus()
@@ -395,8 +420,8 @@ export class Session {
     const next: Partial<SessionView> = {}
     if (changed) {
       // A changed number shows at once; a letter more or less may wait until typing has been drawn.
-      const { settings, scheme, houseStyle } = this.work
-      const beside = now.settings !== settings || now.scheme !== scheme || now.houseStyle !== houseStyle
+      const { settings, scheme, houseStyle, milestones } = this.work
+      const beside = now.settings !== settings || now.scheme !== scheme || now.houseStyle !== houseStyle || now.milestones !== milestones
       if (beside || now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
       else this.later ??= setTimeout(() => this.showDocument(), quietMilliseconds)
     }
@@ -410,7 +435,7 @@ export class Session {
   }
 }
 
-const partsOf = ({ settings, scheme, houseStyle }: Work) => ({ settings, scheme, houseStyle })
+const partsOf = ({ settings, scheme, houseStyle, milestones }: Work) => ({ settings, scheme, houseStyle, milestones })
 
 /** What the slip speaks of: the selected node, else the innermost thing around the cursor that has fields. */
 function selectedBlock(state: EditorState): { id: string; kind: string; at: number } {

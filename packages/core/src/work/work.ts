@@ -1,6 +1,7 @@
 /** A work: its document and everything that stands beside it. */
 import type { Node } from 'prosemirror-model'
 import { type HouseStyle, paperStyle, thesisStyle } from './houseStyle.ts'
+import type { Milestone } from './milestone.ts'
 import { schema } from './schema.ts'
 import { paperScheme, type Scheme, thesisScheme } from './scheme.ts'
 
@@ -27,6 +28,7 @@ export interface Work {
   settings: Settings
   scheme: Scheme
   houseStyle: HouseStyle
+  milestones: readonly Milestone[]
   doc: Node
   pictures: Map<string, Picture>
 }
@@ -58,6 +60,7 @@ export function newWork(kind: WorkKind, title: string, newId: () => string): Wor
     settings: newSettings(kind),
     scheme: thesis ? thesisScheme() : paperScheme(),
     houseStyle: thesis ? thesisStyle() : paperStyle(),
+    milestones: [],
     doc: schema.nodes.doc!.create(null, divisions),
     pictures: new Map(),
   }

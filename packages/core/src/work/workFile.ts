@@ -1,5 +1,6 @@
 /** The file of a work: `work.json`, checked against its schema and against the document's own rules, and brought up to date. */
 import { fromFirstVersion, fromSecondVersion, type HouseStyle, pageProblem } from './houseStyle.ts'
+import type { Milestone } from './milestone.ts'
 import { type Node, schema } from './schema.ts'
 import { listingSeries, type Scheme, statementSeries } from './scheme.ts'
 import type { Picture, Settings, Work } from './work.ts'
@@ -16,6 +17,7 @@ interface WorkFile {
   settings: Settings
   scheme: Scheme
   houseStyle: HouseStyle
+  milestones: readonly Milestone[]
   doc: unknown
   pictures: string[]
 }
@@ -34,7 +36,7 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
       scheme: { ...scheme, notes: { ...scheme.notes, place: 'foot' }, series: [...scheme.series, listingSeries(prefixLevel)] },
     }
   },
-  // Version 3: looks of lists by level, heads by role, optical margins; notes by page, rows, notes to tables; statements as series.
+  // Version 3: looks of lists by level, heads by role, optical margins; notes by page, rows, notes to tables; statements as series; milestones.
   2: file => {
     const scheme = file.scheme as Scheme
     const { prefixLevel = null } = scheme.series.find(({ key }) => key === 'figure') ?? {}
@@ -42,6 +44,7 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
     return {
       ...file,
       version: 3,
+      milestones: [],
       houseStyle: fromSecondVersion(file.houseStyle as HouseStyle),
       scheme: { ...scheme, series: [...series, ...statementSeries(prefixLevel).filter(rule => !series.some(own => own.key === rule.key))] },
     }
@@ -63,6 +66,7 @@ export function workToJson(work: Work): string {
     settings: work.settings,
     scheme: work.scheme,
     houseStyle: work.houseStyle,
+    milestones: work.milestones,
     pictures: [...work.pictures.keys()].sort(),
     doc: work.doc.toJSON(),
   }
@@ -72,8 +76,8 @@ export function workToJson(work: Work): string {
 export function workFromJson(text: string, pictures: Map<string, Picture>): Work {
   const file = migrated(parse(text))
   if (!validateWork(file)) throw new WorkFileError(`The work’s file does not keep to its form: ${firstError(validateWork)}.`)
-  const { settings, scheme, houseStyle, doc } = file as unknown as WorkFile
-  return { settings, scheme, houseStyle, doc: documentFromJson(doc), pictures }
+  const { settings, scheme, houseStyle, milestones, doc } = file as unknown as WorkFile
+  return { settings, scheme, houseStyle, milestones, doc: documentFromJson(doc), pictures }
 }
 
 const firstError = (validate: { errors?: { instancePath: string; message?: string }[] | null }): string => {

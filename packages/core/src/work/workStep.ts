@@ -1,5 +1,5 @@
 /**
- * A change of what stands beside the document: settings, scheme, house style. It is a step like any other, so that one history
+ * A change of what stands beside the document: settings, scheme, house style, milestones. It is a step like any other, so that one history
  * undoes it, one message takes it to the worker, and a transaction can change the text and the rules in one go.
  */
 import type { Node, Schema } from 'prosemirror-model'
@@ -7,7 +7,7 @@ import { Step, StepMap, StepResult, type Transform } from 'prosemirror-transform
 import type { Work } from './work.ts'
 
 /** The parts of a work that are one value each. */
-export type WorkPart = 'settings' | 'scheme' | 'houseStyle'
+export type WorkPart = 'settings' | 'scheme' | 'houseStyle' | 'milestones'
 
 export class WorkStep<Part extends WorkPart = WorkPart> extends Step {
   readonly part: Part

@@ -19,6 +19,7 @@ export function workOf(divisions: Node[], more: Partial<Work> = {}): Work {
     settings: newSettings('thesis'),
     scheme: thesisScheme(),
     houseStyle: thesisStyle(),
+    milestones: [],
     doc: identified(divisions, 't'),
     pictures: new Map<string, Picture>(),
     ...more,

@@ -78,7 +78,7 @@ export function Tiles<Tile>({ name, tiles, onChange, kinds, saysOf, show, field 
               />
             ) : (
               <>
-                <button type="button" aria-label={says} title="Alt and an arrow key move it, Delete takes it out" onKeyDown={onKeyDown}>
+                <button type="button" title="Alt and an arrow key move it, Delete takes it out" onKeyDown={onKeyDown}>
                   {show?.(tile) ?? says}
                 </button>
                 {field?.(tile, next => alter(index, next))}

@@ -2,6 +2,7 @@
 
 import type { FormulaBox } from '@steady-ledger/core/formulas/typesetter.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import type { Milestone } from '@steady-ledger/core/work/milestone.ts'
 import { division, titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { type Picture, type Settings, usedPictures, type Work } from '@steady-ledger/core/work/work.ts'
@@ -18,6 +19,7 @@ export interface WorkRecord {
   settings: Settings
   scheme: Scheme
   houseStyle: HouseStyle
+  milestones: readonly Milestone[]
   created: number
   changed: number
   pages: number
@@ -74,7 +76,7 @@ export async function storeWork(id: string, work: Work, more: Partial<WorkRecord
     bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }),
   }))
   const size = divisions.reduce((sum, { json }) => sum + json.length, 0) + pictures.reduce((sum, { bytes }) => sum + bytes.size, 0)
-  const { settings, scheme, houseStyle } = work
+  const { settings, scheme, houseStyle, milestones } = work
   const record: WorkRecord = {
     id,
     version: currentVersion,
@@ -84,6 +86,7 @@ export async function storeWork(id: string, work: Work, more: Partial<WorkRecord
     settings,
     scheme,
     houseStyle,
+    milestones,
     created: now,
     changed: now,
     pages: 0,
@@ -118,12 +121,13 @@ export async function loadWork(id: string): Promise<{ record: WorkRecord; work: 
   const pictures = new Map<string, Picture>()
   for (const { work: _work, bytes, ...picture } of stored)
     pictures.set(picture.name, { ...picture, bytes: new Uint8Array(await bytes.arrayBuffer()) })
-  const { settings, scheme, houseStyle } = migratedParts(record.version, {
+  const { settings, scheme, houseStyle, milestones } = migratedParts(record.version, {
     settings: record.settings,
     scheme: record.scheme,
     houseStyle: record.houseStyle,
+    milestones: record.milestones ?? [],
   })
-  return { record, work: { settings, scheme, houseStyle, doc: documentFromJson({ type: 'doc', content }), pictures } }
+  return { record, work: { settings, scheme, houseStyle, milestones, doc: documentFromJson({ type: 'doc', content }), pictures } }
 }
 
 /** The card on the shelf says how many pages the work has; a full storage only leaves it as it was. */

@@ -56,8 +56,8 @@ export class Saver {
 
   private async write(): Promise<void> {
     const { current } = this
-    const { doc, settings, scheme, houseStyle } = current
-    const parts = { settings, scheme, houseStyle }
+    const { doc, settings, scheme, houseStyle, milestones } = current
+    const parts = { settings, scheme, houseStyle, milestones }
     const beside = (Object.keys(parts) as WorkPart[]).some(part => parts[part] !== this.savedParts[part])
     const fresh = doc.children.filter(node => !this.saved.has(node))
     const ids = doc.children.map(node => division(node).id)

@@ -21,6 +21,7 @@ async function write({ format, work, pictures, date }: ToDispatch): Promise<Uint
     settings: work.settings,
     scheme: work.scheme,
     houseStyle: work.houseStyle,
+    milestones: [],
     doc: schema.nodeFromJSON(JSON.parse(work.doc)),
     pictures: new Map(pictures.map(picture => [picture.name, picture])),
   })

@@ -152,7 +152,7 @@ async function keepFormulas(): Promise<void> {
 function open(message: OpenMessage): void {
   const { settings, scheme, houseStyle } = message
   const pictures = new Map(message.pictures.map(picture => [picture.name, withoutBytes(picture)]))
-  work = { settings, scheme, houseStyle, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
+  work = { settings, scheme, houseStyle, milestones: [], pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
   version = message.version
 }
 

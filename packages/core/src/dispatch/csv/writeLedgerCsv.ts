@@ -1,5 +1,6 @@
 /** The ledger as comma-separated values (RFC 4180), one row an entry. */
 import type { LedgerRow } from '../ledgerRows.ts'
+import { csvLine } from './csvLine.ts'
 
 const columns: (keyof LedgerRow)[] = [
   'id',
@@ -17,13 +18,7 @@ const columns: (keyof LedgerRow)[] = [
 
 export function writeLedgerCsv(rows: LedgerRow[]): string {
   const lines = rows.map(row =>
-    columns.map(column => quoted(Array.isArray(row[column]) ? (row[column] as string[]).join('; ') : String(row[column]))).join(','),
+    csvLine(columns.map(column => (Array.isArray(row[column]) ? (row[column] as string[]).join('; ') : String(row[column])))),
   )
   return `${[columns.join(','), ...lines].join('\r\n')}\r\n`
-}
-
-/** Quoted where needed; a text that a spreadsheet would run as a formula is kept a text. */
-function quoted(value: string): string {
-  const safe = /^[=+@\t\r]|^-[^\d]/.test(value) ? `'${value}` : value
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe
 }

@@ -7,6 +7,7 @@ import { Link } from 'react-router'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import type { FromDispatch, ToDispatch } from '../../workers/protocol.ts'
 import { download, fileName } from '../download.ts'
+import { dayOf } from '../ledger/SinceMilestone.tsx'
 
 type Format = 'pdf' | 'csv' | 'bundle'
 const formats: Record<Format, { name: string; says: string; ending: string; type: string }> = {
@@ -48,8 +49,16 @@ export function DispatchDesk() {
   }, [])
   useEffect(() => stop, [stop])
 
+  const [milestone, setMilestone] = useState<string | null>(null)
+  const writer = useView(view => view.writer)
+  const milestoneName = milestone ?? `Dispatched on ${dayOf(new Date().toISOString())}`
+  /** The PDF is what leaves the house: with it, the numbers and pages it has are put on record. */
+  const record = (format: Format): void => {
+    if (format === 'pdf' && writer && milestoneName.trim()) session.takeMilestone(milestoneName.trim().slice(0, 200))
+  }
   const write = (format: Format): void => {
     stop()
+    record(format)
     const began = performance.now()
     const work = session.current()
     const finish = (bytes: Uint8Array): void => {
@@ -104,6 +113,16 @@ export function DispatchDesk() {
               is wrong is marked in them. <Link to="../findings">Show findings</Link>
             </p>
           )}
+        </section>
+        <section>
+          <h2>On record</h2>
+          <label className="field">
+            <span>Milestone that is taken with the PDF; empty for none</span>
+            <input type="text" maxLength={200} value={milestoneName} onChange={event => setMilestone(event.target.value)} />
+          </label>
+          <p className="quiet-note">
+            It keeps every number and page as they are now. <Link to="../ledger?since">What changed since earlier ones</Link>
+          </p>
         </section>
         <section>
           <h2>Files</h2>

@@ -12,6 +12,7 @@ import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { download } from '../download.ts'
 import { FormulaText } from '../FormulaText.tsx'
+import { SinceMilestone } from './SinceMilestone.tsx'
 
 type Row = { kind: 'division'; id: string; title: string } | { kind: 'entry'; entry: Entry }
 const rowHeight = 38
@@ -27,7 +28,26 @@ const shows: Record<string, (entry: Entry) => boolean> = {
   Notes: entry => entry.item.kind === 'note',
 }
 
+/** The ledger as it is, or what changed in it since a milestone. */
 export function LedgerView() {
+  const [search, setSearch] = useSearchParams()
+  const since = search.has('since')
+  return (
+    <main className="ledger">
+      <div className="segments ledger-views" role="radiogroup" aria-label="Which ledger">
+        <button type="button" role="radio" aria-checked={!since} onClick={() => setSearch({}, { replace: true })}>
+          As it is
+        </button>
+        <button type="button" role="radio" aria-checked={since} onClick={() => setSearch({ since: '' }, { replace: true })}>
+          Since a milestone
+        </button>
+      </div>
+      {since ? <SinceMilestone /> : <Entries />}
+    </main>
+  )
+}
+
+function Entries() {
   const session = useSession()
   const doc = useView(view => view.doc)
   const ledger = useView(view => view.ledger)
@@ -116,7 +136,7 @@ export function LedgerView() {
     notify({ kind: 'done', text: `${found.length} entries were written as CSV.` })
   }
   return (
-    <main className="ledger">
+    <>
       <div className="tools">
         <div className="choices-row" role="group" aria-label="What to show">
           {Object.keys(shows).map(name => (
@@ -189,7 +209,7 @@ export function LedgerView() {
           )}
         </div>
       </div>
-    </main>
+    </>
   )
 }
 

@@ -1,0 +1,50 @@
+import { expect, test } from '@playwright/test'
+import { inBalance, openDemo } from './support.ts'
+
+test('a milestone is taken, chapters change places, and the ledger tells what changed since', async ({ page }) => {
+  await openDemo(page, 'ledger?since')
+  await expect(page.getByText('No milestone yet')).toBeVisible()
+  await page.getByLabel('Name of a new milestone').fill('To the supervisor')
+  await page.getByRole('button', { name: 'Take a milestone' }).click()
+  await expect(page.getByText('Nothing changed')).toBeVisible()
+
+  await page.getByRole('link', { name: 'Galley', exact: true }).click()
+  await page.locator('.spine-row.level-1', { hasText: 'Wind, fetch' }).click()
+  await page.waitForTimeout(300)
+  await page.keyboard.press('Control+Alt+ArrowUp')
+  await expect(page.locator('.division.open .heading.level-1 .number')).toHaveText('3')
+  await inBalance(page)
+  await page.waitForTimeout(700)
+
+  await page.getByRole('link', { name: 'Ledger', exact: true }).click()
+  await page.getByRole('radio', { name: 'Since a milestone' }).click()
+  const rows = page.locator('.changes-table tbody tr')
+  await expect(rows.filter({ hasText: 'Chapter 4' }).first()).toContainText('Chapter 3')
+  await expect(rows.filter({ hasText: 'Figure 4.3' }).first()).toContainText('Figure 3.3')
+  await page.getByLabel('Show').selectOption('gone')
+  await expect(rows).toHaveCount(0)
+  await page.getByLabel('Show').selectOption('renumbered')
+  expect(await rows.count()).toBeGreaterThan(30)
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'CSV' }).click()
+  expect((await downloading).suggestedFilename()).toContain('changes')
+
+  // Undo takes the move back and leaves the record where it is.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await inBalance(page)
+  await expect(page.getByText('Nothing changed')).toBeVisible()
+  await page.waitForTimeout(1000)
+  await page.reload()
+  await inBalance(page)
+  await expect(page.getByText('Nothing changed')).toBeVisible()
+})
+
+test('with the PDF a milestone is taken under the name that was given', async ({ page }) => {
+  await openDemo(page, 'dispatch', 'demo-paper')
+  await page.getByLabel('Milestone that is taken with the PDF; empty for none').fill('First submission')
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('listitem').filter({ hasText: 'PDF' }).getByRole('button', { name: 'Write' }).click()
+  await downloading
+  await page.getByRole('link', { name: 'What changed since earlier ones' }).click()
+  await expect(page.getByLabel('From')).toContainText('First submission')
+})

@@ -1,0 +1,31 @@
+/** The record of a work's numbers as they are. */
+import type { Ledger } from '../numbers/ledger.ts'
+import { referenceText, wordReference } from '../references/wordReference.ts'
+import type { MilestoneRecord } from '../work/milestone.ts'
+import type { Node } from '../work/schema.ts'
+
+export interface Now {
+  ledger: Ledger
+  language: string
+  /** Page label of an entry. */
+  pageOf(id: string): string
+  /** Plain text of a caption or title, references worded. */
+  textOf(node: Node): string
+}
+
+/** Everything that has a number, and every division, in reading order. */
+export function recordsOf({ ledger, language, pageOf, textOf }: Now): MilestoneRecord[] {
+  return ledger.entries
+    .filter(({ number, item }) => number !== '' || item.block === 'division')
+    .map(({ id, number, item }) => ({
+      id,
+      kind: item.block,
+      name: number
+        ? referenceText(
+            wordReference({ targets: [id], wording: 'nameAndNumber', was: {} }, { ledger, language, pageOf, opensSentence: true }),
+          ).replaceAll('\u00a0', ' ')
+        : '',
+      page: pageOf(id),
+      caption: item.block === 'equation' ? '' : item.text ? textOf(item.text) : '',
+    }))
+}

@@ -1,0 +1,169 @@
+/** What changed since a milestone, or between two, as a table to read and to send. */
+import { type ChangeKind, changeNames, compareMilestones } from '@steady-ledger/core/milestones/compareMilestones.ts'
+import { changesAsCsv, changesAsHtml, changesAsText } from '@steady-ledger/core/milestones/writeChanges.ts'
+import { type FormEvent, useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { download } from '../download.ts'
+
+const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
+export const dayOf = (taken: string): string => day.format(new Date(taken))
+
+export function SinceMilestone() {
+  const session = useSession()
+  const milestones = useView(view => view.milestones)
+  const turnover = useView(view => view.turnover)
+  const writer = useView(view => view.writer)
+  const [from, setFrom] = useState(milestones.at(-1)?.id ?? '')
+  const [to, setTo] = useState('now')
+  const [shown, setShown] = useState<ChangeKind | 'all'>('all')
+  const earlier = milestones.find(({ id }) => id === from) ?? milestones.at(-1)
+  const later = milestones.find(({ id }) => id === to)
+  const changes = useMemo(() => {
+    const now = later?.records ?? (turnover ? session.records() : null)
+    return earlier && now ? compareMilestones(earlier.records, now) : null
+  }, [earlier, later, session, turnover])
+  const rows = changes?.filter(({ kinds }) => shown === 'all' || kinds.includes(shown)) ?? []
+  const copy = async (type: 'text/plain' | 'text/html'): Promise<void> => {
+    const items: Record<string, Blob> = { 'text/plain': new Blob([changesAsText(rows)], { type: 'text/plain' }) }
+    if (type === 'text/html') items['text/html'] = new Blob([changesAsHtml(rows)], { type: 'text/html' })
+    try {
+      await navigator.clipboard.write([new ClipboardItem(items)])
+      notify({ kind: 'done', text: `${rows.length} ${rows.length === 1 ? 'change was' : 'changes were'} copied.` })
+    } catch {
+      notify({ kind: 'wrong', text: 'The browser did not let the clipboard be used. Write the changes as CSV instead.' })
+    }
+  }
+  return (
+    <>
+      <div className="tools">
+        <TakeMilestone disabled={!writer || !turnover} />
+        {milestones.length > 0 && (
+          <>
+            <label className="inline-field">
+              From{' '}
+              <select value={earlier?.id} onChange={event => setFrom(event.target.value)}>
+                {milestones.map(({ id, name, taken }) => (
+                  <option key={id} value={id}>
+                    {name}, {dayOf(taken)}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="inline-field">
+              to{' '}
+              <select value={to} onChange={event => setTo(event.target.value)}>
+                <option value="now">now</option>
+                {milestones
+                  .filter(({ id }) => id !== earlier?.id)
+                  .map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+              </select>
+            </label>
+            <label className="inline-field">
+              Show{' '}
+              <select value={shown} onChange={event => setShown(event.target.value as ChangeKind | 'all')}>
+                <option value="all">everything ({changes?.length ?? 0})</option>
+                {(Object.keys(changeNames) as ChangeKind[]).map(kind => (
+                  <option key={kind} value={kind}>
+                    {changeNames[kind]} ({changes?.filter(({ kinds }) => kinds.includes(kind)).length ?? 0})
+                  </option>
+                ))}
+              </select>
+            </label>
+            <span className="spring" />
+            <button type="button" className="button" disabled={!rows.length} onClick={() => void copy('text/html')}>
+              Copy as a table
+            </button>
+            <button type="button" className="button" disabled={!rows.length} onClick={() => void copy('text/plain')}>
+              Copy as text
+            </button>
+            <button
+              type="button"
+              className="button"
+              disabled={!rows.length}
+              onClick={() => download(new TextEncoder().encode(changesAsCsv(rows)), 'text/csv', `${session.id}-changes.csv`)}
+            >
+              CSV
+            </button>
+          </>
+        )}
+      </div>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
+      <div className="changes-scroll" tabIndex={0}>
+        {milestones.length === 0 && (
+          <p className="empty">
+            No milestone yet. One is taken by name here, and at each dispatch: it keeps every number and page as it was, so that later you
+            can say what changed.
+          </p>
+        )}
+        {milestones.length > 0 && changes === null && <p className="empty">Making up the pages…</p>}
+        {changes?.length === 0 && <p className="empty">Nothing changed: every number, page and caption is what it was.</p>}
+        {rows.length > 0 && (
+          <table className="changes-table">
+            <thead>
+              <tr>
+                <th scope="col">Then</th>
+                <th scope="col">Now</th>
+                <th scope="col">Page then</th>
+                <th scope="col">Page now</th>
+                <th scope="col">What it is</th>
+                <th scope="col">Change</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.slice(0, mostRows).map(({ id, before, after, kinds }) => (
+                <tr key={id}>
+                  <td>{before && (kinds.includes('renumbered') || !after ? <del>{before.name}</del> : before.name)}</td>
+                  <td>{after && <Link to={`../galley/${id}`}>{after.name || 'no number'}</Link>}</td>
+                  <td>{before?.page}</td>
+                  <td>{after?.page}</td>
+                  <td>{(after ?? before)!.caption}</td>
+                  <td>{kinds.map(kind => changeNames[kind]).join(', ')}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+        {rows.length > mostRows && (
+          <p className="empty">and {(rows.length - mostRows).toLocaleString('en-GB')} more; copies and files hold all of them.</p>
+        )}
+      </div>
+    </>
+  )
+}
+
+/** More than anyone reads on the screen. */
+const mostRows = 1000
+
+function TakeMilestone({ disabled }: { disabled: boolean }) {
+  const session = useSession()
+  const [name, setName] = useState('')
+  const take = (event: FormEvent): void => {
+    event.preventDefault()
+    const called = name.trim().slice(0, 200) || dayOf(new Date().toISOString())
+    if (session.takeMilestone(called)) {
+      notify({ kind: 'done', text: `Milestone “${called}” is on the books.` })
+      setName('')
+    } else notify({ kind: 'wrong', text: 'The pages of the latest change are still being made. Try again in a moment.' })
+  }
+  return (
+    <form className="inline-form" onSubmit={take}>
+      <input
+        type="text"
+        aria-label="Name of a new milestone"
+        placeholder="To the supervisor"
+        maxLength={200}
+        value={name}
+        onChange={event => setName(event.target.value)}
+      />
+      <button type="submit" className="button" disabled={disabled}>
+        Take a milestone
+      </button>
+    </form>
+  )
+}
