@@ -133,7 +133,19 @@ describe('the demo thesis, from the file alone', () => {
   })
 
   test('the ledger lists every entry with its page', () => {
-    const rows = JSON.parse(call('ledger', bundle, '--json').stdout) as { kind: string; page: string; reference: string }[]
+    const rows = JSON.parse(call('ledger', bundle, '--json').stdout) as {
+      kind: string
+      number: string
+      page: string
+      reference: string
+      account: string[]
+      referredFrom: string[]
+    }[]
+    for (const row of rows) {
+      if (row.number) expect(row.account.length).toBeGreaterThan(0)
+      // Every reference stands on a page, those in tables and captions with what they stand in.
+      for (const page of row.referredFrom) expect(page).toMatch(/^([ivx]+|\d+)$/)
+    }
     expect(rows.filter(row => row.kind === 'figure').length).toBeGreaterThanOrEqual(20)
     expect(rows.filter(row => row.kind === 'table').length).toBeGreaterThanOrEqual(10)
     expect(rows.filter(row => row.kind === 'equation').length).toBeGreaterThanOrEqual(39)

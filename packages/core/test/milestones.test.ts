@@ -129,7 +129,7 @@ describe('changes as a table', () => {
   test('as text, parted by tabs', () =>
     expect(changesAsText(changes).split('\n')).toEqual([
       'Then\tNow\tPage then\tPage now\tWhat it is\tChange',
-      'Figure 1\tFigure 2\t4\t5\tA <gust>, “so”\tRenumbered, On another page',
+      'Figure 1\tFigure 2\t4\t5\tA <gust>, “so”\tRenumbered, on another page',
       '=1+1\t\t4\t\tA <gust>, “so”\tGone',
     ]))
   test('as HTML, with nothing in it that would be markup', () => {

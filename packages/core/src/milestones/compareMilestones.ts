@@ -19,6 +19,12 @@ export interface MilestoneChange {
   after: MilestoneRecord | null
 }
 
+/** “Renumbered, on another page”. */
+export function sayKinds(kinds: ChangeKind[]): string {
+  const said = kinds.map(kind => changeNames[kind].toLowerCase()).join(', ')
+  return said.charAt(0).toUpperCase() + said.slice(1)
+}
+
 /** Everything that differs, in the order of the later record; what is gone stands where it stood among what is left. */
 export function compareMilestones(earlier: readonly MilestoneRecord[], later: readonly MilestoneRecord[]): MilestoneChange[] {
   const known = new Map(earlier.map(record => [record.id, record]))

@@ -1,6 +1,6 @@
 /** Changes since a milestone as a table for a letter: plain text, HTML, comma-separated values. */
 import { csvLine } from '../dispatch/csv/csvLine.ts'
-import { changeNames, type MilestoneChange } from './compareMilestones.ts'
+import { type MilestoneChange, sayKinds } from './compareMilestones.ts'
 
 const heads = ['Then', 'Now', 'Page then', 'Page now', 'What it is', 'Change']
 const cells = ({ before, after, kinds }: MilestoneChange): string[] => [
@@ -9,7 +9,7 @@ const cells = ({ before, after, kinds }: MilestoneChange): string[] => [
   before?.page ?? '',
   after?.page ?? '',
   (after ?? before)!.caption,
-  kinds.map(kind => changeNames[kind]).join(', '),
+  sayKinds(kinds),
 ]
 
 /** Columns parted by tabs, so that it can be pasted into a table. */

@@ -67,9 +67,10 @@ function scanAnew(root: Node): DivisionScan {
     text: root.firstChild,
   })
 
-  const visit = (node: Node, holder: string): void => {
+  /** What stands in a table stands where the table does: a cell has no place of its own on the pages. */
+  const visit = (node: Node, holder: string, inTable = false): void => {
     const attrs = node.attrs
-    const own = (attrs.id as string) || holder
+    const own = (!(inTable && node.type.name === 'paragraph') && (attrs.id as string)) || holder
     switch (node.type.name) {
       case 'heading':
         if (attrs.level <= 2) rules = attrs.appendix && outer === 'main' ? 'chapterAppendix' : outer
@@ -121,7 +122,7 @@ function scanAnew(root: Node): DivisionScan {
         break
     }
     if (node.inlineContent) visitInline(node, own)
-    else node.forEach(child => visit(child, own))
+    else node.forEach(child => visit(child, own, inTable || node.type.name === 'table'))
   }
   const visitInline = (node: Node, holder: string): void => {
     let before = ''

@@ -1,5 +1,5 @@
 /** What changed since a milestone, or between two, as a table to read and to send. */
-import { type ChangeKind, changeNames, compareMilestones } from '@steady-ledger/core/milestones/compareMilestones.ts'
+import { type ChangeKind, changeNames, compareMilestones, sayKinds } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import { changesAsCsv, changesAsHtml, changesAsText } from '@steady-ledger/core/milestones/writeChanges.ts'
 import { type FormEvent, useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -123,7 +123,7 @@ export function SinceMilestone() {
                   <td>{before?.page}</td>
                   <td>{after?.page}</td>
                   <td>{(after ?? before)!.caption}</td>
-                  <td>{kinds.map(kind => changeNames[kind]).join(', ')}</td>
+                  <td>{sayKinds(kinds)}</td>
                 </tr>
               ))}
             </tbody>
