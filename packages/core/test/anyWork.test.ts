@@ -7,13 +7,19 @@ import {
   epigraph,
   eq,
   fig,
+  fill,
+  formula,
   h2,
   h3,
   listing,
   note,
   p,
+  proof,
   quote,
   ref,
+  reference,
+  row,
+  stated,
   steps,
   t,
   tab,
@@ -76,6 +82,61 @@ const block: fc.Arbitrary<Maker> = fc.oneof(
     ),
   },
   { weight: 2, arbitrary: fc.constant((label => eq(label(), '\\frac{a}{b}')) as Maker) },
+  {
+    weight: 2,
+    arbitrary: fc.tuple(prose, fc.array(fc.integer({ min: 20, max: 90 }), { minLength: 1, maxLength: 4 })).map(
+      ([words, widths]): Maker =>
+        label =>
+          row(...widths.map(width => fig(label(), { picture: '', width: width / 100, alternative: '' }, t`${words}.`))),
+    ),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.tuple(prose, prose, fc.boolean(), fc.constantFrom('theorem', 'lemma', 'remark')).map(
+      ([words, more, named, series]): Maker =>
+        label =>
+          stated(series, label(), named ? 'of the basins' : '', p`${words}${note`${more}.`}`, eq(label(), 'a = b'), p`${more}.`),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.tuple(prose, short).map(
+      ([words, items]): Maker =>
+        () =>
+          proof(p`${words}.`, steps(t`${items}`)),
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.tuple(short, prose, fc.integer({ min: 1, max: 50 })).map(
+      ([words, below, rows]): Maker =>
+        label =>
+          tab(
+            label(),
+            t`${words}.`,
+            'lr',
+            [['Head', 'Value'], ...Array.from({ length: rows }, (_, i) => [`row${i}`, String(i)])],
+            undefined,
+            p`${below}.`,
+          ),
+    ),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.tuple(short, prose).map(
+      ([words, more]): Maker =>
+        () =>
+          p`${words} ${formula('a = b \\le \\frac{c}{d} = e')} ${more}.`,
+    ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.integer({ min: 0, max: 90 }).map(
+      (height): Maker =>
+        () =>
+          fill(height),
+    ),
+  },
   {
     weight: 1,
     arbitrary: fc.array(short, { minLength: 1, maxLength: 6 }).map(
@@ -150,7 +211,11 @@ const works: fc.Arbitrary<Work> = fc
       div({ role: 'chapter', label: `c${index}` }, `Chapter of ${index}`, ...makers.map(make => make(label))),
     )
     const contents = div({ role: 'contents', listed: false }, 'Contents')
-    const last = div({ role: 'appendix' }, 'Where it all is', ...labels.slice(0, 6).map(name => p`See ${ref(name)}.`))
+    const last = div(
+      { role: 'appendix' },
+      'Where it all is',
+      ...labels.slice(0, 6).map(name => p`See ${ref(name)}, ${reference('nearby', [name])}.`),
+    )
     return {
       ...workOf([contents, ...made, last]),
       houseStyle: { ...readyStyles[style]!.make(), evenFeet },
@@ -214,6 +279,7 @@ test('any work: every letter of the text is on the pages, once', () => {
       work.doc.descendants(node => {
         if (node.isText) text += node.text
         if (node.type.name === 'figure') text += 'No picture yet'
+        if (node.type.name === 'proof') text += 'Proof'
         if (node.type.name === 'reference')
           text += turnover
             .wordingOf(node)

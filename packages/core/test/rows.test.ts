@@ -52,6 +52,20 @@ describe('figures side by side', () => {
     expect(Math.max(...frames.map(({ x, width }) => x + width))).toBeCloseTo(page.width - page.inner - page.outer, 1)
   })
 
+  test('no column is too narrow for its number: more figures than fit go on below', () => {
+    const figures = Array.from({ length: 9 }, (_, i) => figure(`f${i}`, 'Seen from the shore.', i % 2 ? 0.05 : 1))
+    const work = workOf([chapter('one', 'One', row(...figures))])
+    const { pages, ledger } = newEngine().run(work)
+    const placed = placedOf(pages, idOf(work, 'f0'))
+    const captions = linesIn(placed).filter(({ tag }) => tag === 'Caption')
+    const { page } = work.houseStyle
+    for (const mark of captions) expect(mark.x + mark.line.end).toBeLessThanOrEqual(page.width - page.inner - page.outer + 0.5)
+    const firstLines = captions.filter(mark => saysOf(mark).startsWith('Figure'))
+    expect(firstLines).toHaveLength(9)
+    expect(new Set(firstLines.map(({ baseline }) => Math.round(baseline))).size).toBeGreaterThan(1)
+    expect([...Array(9).keys()].map(i => ledger.byId.get(idOf(work, `f${i}`))!.number)).toEqual([...Array(9).keys()].map(i => `1.${i + 1}`))
+  })
+
   test('captions above stand on one line above pictures that hang from one line', () => {
     const { work, turnover } = made(true)
     const placed = placedOf(turnover.pages, idOf(work, 'west'))

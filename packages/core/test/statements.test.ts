@@ -79,6 +79,20 @@ describe('numbers of statements', () => {
   })
 })
 
+test('an equation before it changes the numbers inside a statement that keeps its own', () => {
+  const engine = newEngine()
+  const inside = [stated('theorem', 'a', '', p`So`, eq('inside', 'a = b'), p`holds.`)]
+  const { work } = run(inside)
+  engine.run(work)
+  const [title, ...blocks] = work.doc.child(0).children
+  const added = eq('first', 'c = d')
+  const node = work.doc.child(0).type.create(work.doc.child(0).attrs, [title!, added.type.create({ ...added.attrs, id: 'new' }), ...blocks])
+  const edited = { ...work, doc: work.doc.copy(work.doc.content.replaceChild(0, node)) }
+  const after = engine.run(edited)
+  expect(linesOf(after)).toContain('(1.2)')
+  expect(after.pages.map(drawPage)).toEqual(newEngine().run(edited).pages.map(drawPage))
+})
+
 describe('the look of statements and proofs', () => {
   const faces = (turnover: Turnover, words: RegExp): string[] =>
     turnover.pages.flatMap(page =>

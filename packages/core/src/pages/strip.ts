@@ -110,7 +110,7 @@ function cached(node: Node, place: string, id: string, setting: Setting, make: (
     !saysPages(node)
   )
     return kept.value as StripItem[]
-  const number = [id, ...(node.type.name === 'row' ? node.children.map(child => child.attrs.id as string) : [])]
+  const number = [id, ...idsWithin(node)]
     .map(own => ledger.byId.get(own))
     .map(entry => (entry ? `${entry.names.one} ${entry.number}` : ''))
     .join()
@@ -132,6 +132,23 @@ function lookOf({ houseStyle, scheme }: Setting): object {
   let look = bySchemes.get(scheme)
   if (!look) bySchemes.set(scheme, (look = {}))
   return look
+}
+
+const idsInside = new WeakMap<Node, readonly string[]>()
+
+/** Ids of the blocks within a block that may carry numbers of their own: figures of a row, equations of a statement. */
+function idsWithin(node: Node): readonly string[] {
+  let ids = idsInside.get(node)
+  if (!ids) {
+    const found: string[] = []
+    if (!node.isTextblock)
+      node.descendants(child => {
+        if (child.isBlock && 'label' in child.attrs) found.push(child.attrs.id)
+        return !child.isTextblock
+      })
+    idsInside.set(node, (ids = found))
+  }
+  return ids
 }
 
 const picturesOf = (node: Node): string[] =>

@@ -29,8 +29,11 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
     ? [{ kind: 'picture', x: 0, y: 0, width: fitting, height, picture: found.name, alternative: node.attrs.alternative }]
     : missing(fitting, height)
   if (!found) {
-    const [line] = setWords([words('No picture yet', style, { marked: true })], setting, style, fitting)
-    marks.push({ kind: 'line', x: (fitting - line!.end) / 2, baseline: height / 2, line: line!, tag: 'P' })
+    const lines = setWords([words('No picture yet', style, { marked: true })], setting, style, fitting)
+    const first = height / 2 - ((lines.length - 1) * style.leading) / 2
+    lines.forEach((line, i) => {
+      marks.push({ kind: 'line', x: (fitting - line.end) / 2, baseline: first + i * style.leading, line, tag: 'P' })
+    })
   }
   return { id: node.attrs.id, picture: { marks, width: fitting, height }, caption, gap }
 }

@@ -1,17 +1,39 @@
+import type { Node } from 'prosemirror-model'
 import { box, type Mark } from '../box.ts'
-import type { BlockHandler } from '../setting.ts'
+import type { BlockHandler, Setting } from '../setting.ts'
 import { moved, stood } from './caption.ts'
 import { captionsAbove, setFigure, shareOf } from './figure.ts'
 
 /** Space between the columns of a row, in em of the body. */
 const columnGap = 1.6
+/** Narrowest column, in em of the caption: its number must fit on a line. */
+const leastColumn = 8
 
-/** Figures side by side: columns as wide as the figures ask for in proportion, pictures on one line, captions beginning on one line. */
+/** Figures side by side; what would make columns too narrow goes on in a further line of figures below. */
 export const row: BlockHandler = (node, setting) => {
-  const gutter = columnGap * setting.houseStyle.body.size
-  const shares = node.children.map(shareOf)
-  const room = (setting.measure - gutter * (shares.length - 1)) / shares.reduce((sum, share) => sum + share, 0)
-  const figures = node.children.map((child, i) => setFigure(child, shares[i]! * room, shares[i]! * room, setting))
+  const { body, caption, float } = setting.houseStyle
+  const gutter = columnGap * body.size
+  const most = Math.max(1, Math.floor((setting.measure + gutter) / (leastColumn * caption.size + gutter)))
+  const count = Math.ceil(node.childCount / most)
+  const each = Math.ceil(node.childCount / count)
+  const marks: Mark[] = []
+  const notes: string[] = []
+  let height = 0
+  for (let from = 0; from < node.childCount; from += each) {
+    if (from > 0) height += float.before
+    const line = lineOfFigures(node.children.slice(from, from + each), gutter, setting)
+    marks.push(...line.marks.map(mark => moved(mark, 0, height)))
+    notes.push(...line.notes)
+    height += line.height
+  }
+  const begins = [node.attrs.id as string, ...node.children.map(child => child.attrs.id as string)]
+  return stood(box(height, marks, { block: node.attrs.id, begins, notes }), node, 'figure', setting)
+}
+
+/** Columns as wide as the figures ask for in proportion; pictures stand on one line, captions begin on one line. */
+function lineOfFigures(nodes: readonly Node[], gutter: number, setting: Setting): { marks: Mark[]; height: number; notes: string[] } {
+  const columns = columnsOf(nodes.map(shareOf), setting.measure - gutter * (nodes.length - 1), setting)
+  const figures = nodes.map((child, i) => setFigure(child, columns[i]!, columns[i]!, setting))
   const captions = Math.max(...figures.map(({ caption }) => caption.height))
   const pictures = Math.max(...figures.map(({ picture }) => picture.height))
   const gap = Math.max(...figures.map(found => found.gap))
@@ -19,14 +41,25 @@ export const row: BlockHandler = (node, setting) => {
   const marks: Mark[] = []
   let x = 0
   figures.forEach(({ picture, caption }, i) => {
-    const column = shares[i]! * room
     // Pictures stand on the line above their captions, or hang from the one below them.
     const top = above ? captions + gap : pictures - picture.height
-    marks.push(...picture.marks.map(mark => moved(mark, x + (column - picture.width) / 2, top)))
+    marks.push(...picture.marks.map(mark => moved(mark, x + (columns[i]! - picture.width) / 2, top)))
     marks.push(...caption.marks.map(mark => moved(mark, x, above ? captions - caption.height : pictures + gap)))
-    x += column + gutter
+    x += columns[i]! + gutter
   })
-  const notes = figures.flatMap(({ caption }) => caption.notes)
-  const begins = [node.attrs.id as string, ...figures.map(({ id }) => id)]
-  return stood(box(pictures + gap + captions, marks, { block: node.attrs.id, begins, notes }), node, 'figure', setting)
+  return { marks, height: pictures + gap + captions, notes: figures.flatMap(({ caption }) => caption.notes) }
+}
+
+/** Widths that add up to the room, in proportion to the shares but none below the least. */
+function columnsOf(shares: number[], room: number, { houseStyle }: Setting): number[] {
+  const least = Math.min(leastColumn * houseStyle.caption.size, room / shares.length)
+  const narrow = new Set<number>()
+  for (;;) {
+    const left = room - narrow.size * least
+    const sum = shares.reduce((total, share, i) => total + (narrow.has(i) ? 0 : share), 0)
+    const widths = shares.map((share, i) => (narrow.has(i) ? least : (left * share) / sum))
+    const tooNarrow = widths.findIndex((width, i) => !narrow.has(i) && width < least - 0.001)
+    if (tooNarrow < 0) return widths
+    narrow.add(tooNarrow)
+  }
 }
