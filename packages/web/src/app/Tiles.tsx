@@ -50,7 +50,7 @@ export function Tiles<Tile>({ name, tiles, onChange, kinds, saysOf, show, field 
           // biome-ignore lint/a11y/noStaticElementInteractions: dragging only
           <span
             key={`${index} ${isText(tile) ? 'text' : says}`}
-            className={`${isText(tile) ? 'tile' : 'tile field-tile'}${dragged === index ? ' dragged' : ''}`}
+            className={`${isText(tile) ? 'tile' : `tile field-tile${field ? ' with-field' : ''}`}${dragged === index ? ' dragged' : ''}`}
             draggable
             onDragStart={event => {
               setDragged(index)

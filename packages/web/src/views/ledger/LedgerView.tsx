@@ -24,6 +24,7 @@ const shows: Record<string, (entry: Entry) => boolean> = {
   Tables: entry => entry.item.series === 'table',
   Listings: entry => entry.item.series === 'listing',
   Equations: entry => entry.item.series === 'equation',
+  Statements: entry => entry.item.block === 'statement',
   Headings: entry => entry.item.kind === 'heading',
   Notes: entry => entry.item.kind === 'note',
 }
