@@ -256,8 +256,7 @@ export class Session {
   }
 
   /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
-  takeMilestone(name: string): boolean {
-    const records = this.records()
+  takeMilestone(name: string, records = this.records()): boolean {
     if (!records) return false
     const milestone: Milestone = { id: newId(), name, taken: new Date().toISOString(), records }
     this.dispatch(setPart(this.state.tr, this.work, 'milestones', [...this.work.milestones, milestone]).setMeta('addToHistory', false))

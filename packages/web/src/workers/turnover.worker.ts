@@ -99,6 +99,8 @@ function finish(turnover: Turnover, milliseconds: number): void {
   running = null
   latest = turnover
   latestVersion = version
+  // The pages in sight come first; what is to be said about all of them follows.
+  draw()
   const { pages, pageIndexOf, rounds, settled } = turnover
   say({
     kind: 'turnover',
@@ -114,7 +116,6 @@ function finish(turnover: Turnover, milliseconds: number): void {
       milliseconds,
     },
   })
-  draw()
   explain()
   if (query) search()
   void keepFormulas()

@@ -1,21 +1,31 @@
 import type { Node } from '@tiptap/pm/model'
 import { element, type Hosts, numberColumn, outside, type ViewMaker } from './common.ts'
 
-/** A table or listing: its number in the column, its caption and content below. */
-export const captionedView =
-  ({ live }: Hosts, short: string): ViewMaker =>
+interface Look {
+  tag: 'figure' | 'div'
+  /** Classes of the block and of what holds its content. */
+  block(node: Node): string
+  content: string
+  /** What stands in the number column: a short name and the number. */
+  write(number: string, id: string): string
+  /** Tells by classes and data what the node is like now. */
+  mark(dom: HTMLElement, node: Node): void
+}
+
+/** A block with its number in the column and its content below. */
+const numberedView =
+  ({ live }: Hosts, look: Look): ViewMaker =>
   node => {
-    const dom = element('figure', `block ${node.type.name}-block`)
+    const dom = element(look.tag, look.block(node))
     dom.dataset.id = node.attrs.id
     const column = numberColumn(
       live,
       () => node.attrs.id,
-      number => `${short} ${number}`,
+      number => look.write(number, node.attrs.id),
     )
-    const content = element('div', 'captions')
+    const content = element('div', look.content)
     dom.append(column.dom, content)
-    const mark = (found: Node): void => void dom.classList.toggle('uncaptioned', found.firstChild!.content.size === 0)
-    mark(node)
+    look.mark(dom, node)
     return {
       dom,
       contentDOM: content,
@@ -23,8 +33,30 @@ export const captionedView =
       destroy: column.stop,
       update: next => {
         if (next.type !== node.type || next.attrs.id !== node.attrs.id) return false
-        mark(next)
+        look.mark(dom, next)
         return true
       },
     }
   }
+
+/** A table or listing, its caption first. */
+export const captionedView = (hosts: Hosts, short: string): ViewMaker =>
+  numberedView(hosts, {
+    tag: 'figure',
+    block: node => `block ${node.type.name}-block`,
+    content: 'captions',
+    write: number => `${short} ${number}`,
+    mark: (dom, node) => void dom.classList.toggle('uncaptioned', node.firstChild!.content.size === 0),
+  })
+
+/** A statement: its short name and number in the column, its words as text. */
+export const statementView = (hosts: Hosts): ViewMaker =>
+  numberedView(hosts, {
+    tag: 'div',
+    block: () => 'block statement',
+    content: 'words',
+    write: (number, id) => `${hosts.live.ledger.byId.get(id)?.names.shortOne ?? ''} ${number}`,
+    mark: (dom, node) => {
+      dom.dataset.series = node.attrs.series
+    },
+  })

@@ -4,6 +4,7 @@ import { writeBundle } from '@steady-ledger/core/work/bundle.ts'
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
+import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import type { FromDispatch, ToDispatch } from '../../workers/protocol.ts'
 import { download, fileName } from '../download.ts'
@@ -52,18 +53,22 @@ export function DispatchDesk() {
   const [milestone, setMilestone] = useState<string | null>(null)
   const writer = useView(view => view.writer)
   const milestoneName = milestone ?? `Dispatched on ${dayOf(new Date().toISOString())}`
-  /** The PDF is what leaves the house: with it, the numbers and pages it has are put on record. */
-  const record = (format: Format): void => {
-    if (format === 'pdf' && writer && milestoneName.trim()) session.takeMilestone(milestoneName.trim().slice(0, 200))
-  }
   const write = (format: Format): void => {
     stop()
-    record(format)
+    // The PDF is what leaves the house: the numbers and pages it has go on record when it is written.
+    const recorded = format === 'pdf' && writer && milestoneName.trim() !== ''
+    const records = recorded ? session.records() : null
+    if (recorded && !records)
+      notify({
+        kind: 'wrong',
+        text: 'No milestone is taken: the pages of the latest change are still being made. Write the PDF again in a moment to have one.',
+      })
     const began = performance.now()
     const work = session.current()
     const finish = (bytes: Uint8Array): void => {
       const { type, ending } = formats[format]
       download(bytes, type, fileName(titleOf(work.doc)) + ending)
+      if (records) session.takeMilestone(milestoneName.trim().slice(0, 200), records)
       setState({ kind: 'done', format, size: bytes.length, seconds: (performance.now() - began) / 1000 })
     }
     setState({ kind: 'writing', format, says: 'Starting', done: 0, of: 1 })

@@ -4,9 +4,10 @@ import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import type { CounterForm, LevelRule, RuleSet, Scheme, Tile } from '@steady-ledger/core/work/scheme.ts'
 import { useState } from 'react'
-import { Check, Choice, Field } from '../../app/fields.tsx'
+import { Check, Choice } from '../../app/fields.tsx'
 import { type TileKind, Tiles } from '../../app/Tiles.tsx'
 import { formNames } from './forms.ts'
+import { NameFields } from './NameFields.tsx'
 
 type LevelTile = Extract<Tile, { level: number }>
 const sets: Record<RuleSet, string> = { main: 'Main matter', appendix: 'Appendices', chapterAppendix: 'Chapter appendices' }
@@ -172,14 +173,7 @@ function LevelRow({ rule, rules, sample, alter, open, onOpen }: RowProps) {
         <tr className="scheme-details">
           <td colSpan={5}>
             <div className="house-grid">
-              <Field label="Called" value={names.one} onChange={one => alter({ names: { ...names, one: one.trim() } })} />
-              <Field label="Several are called" value={names.many} onChange={many => alter({ names: { ...names, many: many.trim() } })} />
-              <Field label="In short" value={names.shortOne} onChange={text => alter({ names: { ...names, shortOne: text.trim() } })} />
-              <Field
-                label="Several in short"
-                value={names.shortMany}
-                onChange={text => alter({ names: { ...names, shortMany: text.trim() } })}
-              />
+              <NameFields names={names} onChange={next => alter({ names: next })} />
               <Choice
                 label="Between number and words"
                 value={rule.follows}

@@ -7,6 +7,7 @@ import { Check, Choice, Field } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
 import { formNames } from './forms.ts'
 import { NumberCell } from './LevelTable.tsx'
+import { NameFields } from './NameFields.tsx'
 
 interface Props {
   scheme: Scheme
@@ -91,7 +92,6 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
   const own = ledger.entries.filter(({ item, number }) => item.series === rule.key && number)
   const sample = own[Math.min(2, own.length - 1)]
   const { names } = rule
-  const rename = (more: Partial<SeriesRule['names']>): void => alter({ names: { ...names, ...more } })
   const tile = (text: string, says = ''): React.ReactNode => (
     <span className={says ? 'tile field-tile still' : 'tile still'}>
       <span>
@@ -138,10 +138,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
         <tr className="scheme-details">
           <td colSpan={4}>
             <div className="house-grid">
-              <Field label="Called" value={names.one} onChange={text => rename({ one: text.trim() })} />
-              <Field label="Several are called" value={names.many} onChange={text => rename({ many: text.trim() })} />
-              <Field label="In short" value={names.shortOne} onChange={text => rename({ shortOne: text.trim() })} />
-              <Field label="Several in short" value={names.shortMany} onChange={text => rename({ shortMany: text.trim() })} />
+              <NameFields names={names} onChange={next => alter({ names: next })} />
               {rule.statement !== null && (
                 <>
                   <Choice
