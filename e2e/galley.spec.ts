@@ -99,6 +99,7 @@ test('promote and demote a section with the keys; a title becomes a chapter and 
   await openDemo(page)
   await openChapter(page, '2')
   await page.locator('.division.open .heading.level-2 .words', { hasText: /^The moorings$/ }).click()
+  await expect(page.locator('.slip-name')).toHaveText('Section 2.2')
   await page.keyboard.press('Control+Alt+[')
   await expect(page.locator('.division.open .heading.level-1 .words')).toHaveText('The moorings')
   await expect(page.locator('.division.open .heading.level-1 .number')).toHaveText('3')
