@@ -1,6 +1,7 @@
 import { div, fig, note, p, ref, row, t, tab } from '../../../demo/src/builder.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import type { Mark, Placed } from '../src/pages/box.ts'
+import { floatOrder } from '../src/pages/floatOrder.ts'
 import type { Page } from '../src/pages/page.ts'
 import type { Node } from '../src/work/schema.ts'
 import { thesisScheme } from '../src/work/scheme.ts'
@@ -167,5 +168,25 @@ describe('floats come after the text that refers to them first', () => {
       'HERE c',
     ])
   })
+})
+test('why a float comes late is told: for the text that refers to it, or for one of its series', () => {
+  const work = workOf([
+    div(
+      { role: 'chapter' },
+      'One',
+      figure('a', 'Caption a.'),
+      figure('b', 'Caption b.'),
+      p`Text.`,
+      p`See ${ref('a')}.`,
+      figure('c', 'Caption c.'),
+    ),
+  ])
+  expect(floatOrder(work.doc.child(0))).toEqual([
+    { index: 3, late: null },
+    { index: 4, late: null },
+    { index: 1, late: 'reference' },
+    { index: 2, late: 'series' },
+    { index: 5, late: null },
+  ])
 })
 const held = (words: string) => fig('x', { picture: '', alternative: '' }, t`${words}`).firstChild!.content

@@ -60,8 +60,8 @@ export interface Float {
   before: number
   after: number
   placement: FloatPlacement
-  /** It was put before the text that refers to it first, and set after it. */
-  afterReference?: true
+  /** It is set after its place in the text: behind what refers to it first, or behind one of its series that is. */
+  late?: 'reference' | 'series'
 }
 /** Where a float may stand: where it is or at the head of a later page, at a head only, at a foot only, alone on a page. */
 export type FloatPlacement = 'auto' | 'head' | 'foot' | 'page'

@@ -24,10 +24,14 @@ const seriesOf = (block: Node): string =>
 const idsOf = (block: Node): string[] =>
   block.type.name === 'row' ? block.children.map(child => child.attrs.id as string) : [block.attrs.id as string]
 
-/** The blocks of a division after its title by index, in the order they are set; those that moved are told. */
-export function floatOrder(division: Node): { index: number; moved: boolean }[] {
+/** Why a float is set after its place: the text that refers to it first comes later, or one of its series was set later. */
+export type Late = 'reference' | 'series'
+
+/** The blocks of a division after its title by index, in the order they are set; those that come late tell why. */
+export function floatOrder(division: Node): { index: number; late: Late | null }[] {
   const blocks = division.children
   const after = blocks.map((_, index) => index)
+  const reasons = new Map<number, Late>()
   const reached = new Map<string, number>()
   for (let index = 1; index < blocks.length; index++) {
     const block = blocks[index]!
@@ -37,13 +41,14 @@ export function floatOrder(division: Node): { index: number; moved: boolean }[] 
     const wanted = stays ? index : firstReference(blocks, index, series)
     // Never before one of its series that moved; one that is held where it is lets nothing pass.
     after[index] = stays ? index : Math.max(wanted, reached.get(series) ?? 0)
+    if (after[index]! > index) reasons.set(index, wanted > index ? 'reference' : 'series')
     reached.set(series, after[index]!)
   }
   return after
-    .map((place, index) => ({ index, place, moved: place !== index }))
+    .map((place, index) => ({ index, place, late: reasons.get(index) ?? null }))
     .slice(1)
-    .sort((a, b) => a.place - b.place || Number(a.moved) - Number(b.moved) || a.index - b.index)
-    .map(({ index, moved }) => ({ index, moved }))
+    .sort((a, b) => a.place - b.place || Number(a.late !== null) - Number(b.late !== null) || a.index - b.index)
+    .map(({ index, late }) => ({ index, late }))
 }
 
 /** The block after which a float is to be set: its own place unless a later one of its section refers to it first. */

@@ -9,7 +9,7 @@ import { divisionTitle } from './blocks/heading.ts'
 import { blockHandlers } from './blocks/index.ts'
 import type { StripItem } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
-import { floatOrder } from './floatOrder.ts'
+import { floatOrder, type Late } from './floatOrder.ts'
 import { blockDependencies, type Setting, type StripPart } from './setting.ts'
 
 export interface Listing {
@@ -46,7 +46,7 @@ function partsOf(node: Node): StripPart[] {
     },
   ]
   const order = floatOrder(node)
-  const moved = new Set(order.filter(found => found.moved).map(({ index }) => index))
+  const reasons = new Map(order.map(({ index, late }) => [index, late]))
   const blocks: StripPart[] = []
   let after = 'title'
   let listed = 0
@@ -59,14 +59,14 @@ function partsOf(node: Node): StripPart[] {
     const place = { after, role, firstNumber }
     const handler = blockHandlers[kind]
     if (!handler) throw new RangeError(`No page make-up for a block of kind “${kind}”.`)
-    const late = moved.has(i)
+    const late = reasons.get(i) ?? null
     const key = `${after} ${role} ${firstNumber} ${late}`
     blocks.push({
       saysPages: saysPages(block),
       make: setting =>
         cached(block, key, block.attrs.id, setting, () => {
           const strip = handler(block, setting, place)
-          return late ? strip.map(afterReference) : strip
+          return late ? strip.map(item => setLate(item, late)) : strip
         }),
     })
     // A figure that may float away does not part the paragraphs around it.
@@ -75,9 +75,9 @@ function partsOf(node: Node): StripPart[] {
   return [...parts, ...order.map(({ index }) => blocks[index - 1]!)]
 }
 
-/** Notes that a float stands after the text that refers to it, for those who ask why. */
-const afterReference = (item: StripItem): StripItem =>
-  item.kind === 'box' && item.float ? { ...item, float: { ...item.float, afterReference: true } } : item
+/** Notes why a float comes after its place, for those who ask. */
+const setLate = (item: StripItem, late: Late): StripItem =>
+  item.kind === 'box' && item.float ? { ...item, float: { ...item.float, late } } : item
 
 /** A list whose entries and page labels are what they were is the same strip. */
 function cachedList(node: Node, { entries, pageOf }: Listing, setting: Setting): StripItem[] {

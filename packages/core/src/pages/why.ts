@@ -172,9 +172,11 @@ function floatReasons(path: Reached[], order: number, places: PagePlace[], strip
         says:
           box.float!.placement === 'foot'
             ? 'It is to stand at the foot of a page.'
-            : box.float!.afterReference
+            : box.float!.late === 'reference'
               ? 'It was put before the text that refers to it first, and stands after it.'
-              : 'It stands where it was put in the text.',
+              : box.float!.late === 'series'
+                ? 'It stands after one of its series that had to be set later.'
+                : 'It stands where it was put in the text.',
       }
     }),
   ]

@@ -1,3 +1,4 @@
+import { seriesRule } from '@steady-ledger/core/work/scheme.ts'
 import type { Node } from '@tiptap/pm/model'
 import { element, type Hosts, numberColumn, outside, type ViewMaker } from './common.ts'
 
@@ -14,25 +15,30 @@ interface Look {
 
 /** A block with its number in the column and its content below. */
 const numberedView =
-  ({ live }: Hosts, look: Look): ViewMaker =>
+  (hosts: Hosts, look: Look): ViewMaker =>
   node => {
     const dom = element(look.tag, look.block(node))
     dom.dataset.id = node.attrs.id
     const column = numberColumn(
-      live,
+      hosts.live,
       () => node.attrs.id,
       number => look.write(number, node.attrs.id),
     )
     const content = element('div', look.content)
     dom.append(column.dom, content)
-    look.mark(dom, node)
+    let shown = node
+    const stop = hosts.live.follow(() => look.mark(dom, shown))
     return {
       dom,
       contentDOM: content,
       ignoreMutation: outside(content),
-      destroy: column.stop,
+      destroy: () => {
+        stop()
+        column.stop()
+      },
       update: next => {
         if (next.type !== node.type || next.attrs.id !== node.attrs.id) return false
+        shown = next
         look.mark(dom, next)
         return true
       },
@@ -57,6 +63,6 @@ export const statementView = (hosts: Hosts): ViewMaker =>
     content: 'words',
     write: (number, id) => `${hosts.live.ledger.byId.get(id)?.names.shortOne ?? ''} ${number}`,
     mark: (dom, node) => {
-      dom.dataset.series = node.attrs.series
+      dom.dataset.look = seriesRule(hosts.live.ledger.scheme, node.attrs.series).statement ?? 'upright'
     },
   })

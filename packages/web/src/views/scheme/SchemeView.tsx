@@ -2,6 +2,7 @@
 import { changedNumbers } from '@steady-ledger/core/numbers/compareLedgers.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
 import { changedWordings } from '@steady-ledger/core/references/changedWordings.ts'
+import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/notesByPage.ts'
 import { readySchemeFor, readySchemes } from '@steady-ledger/core/work/readySchemes.ts'
 import type { CounterForm, Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { schemeInLanguage } from '@steady-ledger/core/work/schemeNames.ts'
@@ -42,7 +43,12 @@ export function SchemeView() {
     tried.delete(session)
     again(n => n + 1)
   }
-  const tryLedger = useMemo(() => (draft ? numberWork(doc, draft) : ledger), [doc, draft, ledger])
+  const tryLedger = useMemo(() => {
+    if (!draft) return ledger
+    const made = numberWork(doc, draft)
+    // Notes that count by page are numbered by the pages, which stay as they are while a scheme is tried.
+    return notesCountByPage(draft) ? withNoteNumbers(made, noteNumbersOf(ledger)) : made
+  }, [doc, draft, ledger])
   const numbers = useMemo(() => (draft ? changedNumbers(ledger, tryLedger) : []), [draft, ledger, tryLedger])
   const wordings = useMemo(
     () => (draft ? changedWordings(doc, ledger, tryLedger, (node, under) => session.live.wordingUnder(node, under)) : []),
