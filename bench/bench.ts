@@ -13,6 +13,7 @@ import { openFonts } from '../packages/core/src/type/fonts.ts'
 import { schema } from '../packages/core/src/work/schema.ts'
 import type { Work } from '../packages/core/src/work/work.ts'
 import { browserPrint } from './browserPrint.ts'
+import { fixedLoop } from './fixedLoop.ts'
 import { keyToFrame } from './keyToFrame.ts'
 import { typing } from './typing.ts'
 
@@ -37,12 +38,7 @@ const ms = (value: number): string =>
 /** How long a fixed loop takes, between the measurements: what it varies by, everything else varied by as well. */
 const loops: number[] = []
 function steady(): void {
-  for (let round = 0; round < 3; round++) {
-    const began = performance.now()
-    let sum = 0
-    for (let i = 0; i < 4e7; i++) sum = (sum * 31 + i) | 0
-    loops.push(performance.now() - began + (sum === 1 ? 1 : 0))
-  }
+  loops.push(fixedLoop(), fixedLoop(), fixedLoop())
 }
 steady()
 
@@ -114,24 +110,16 @@ if (printed) {
 }
 
 steady()
-const growth: number[] = []
-for (const pages of [30, 300, 3000]) {
-  const made = generateWork(pages, 2)
-  // Formulas first, so that only the growth of the turnover is seen.
-  new TurnoverEngine(fonts, formulas).run(made)
-  // Best of a few: the machine is shared, and a single disturbed run of half a minute would say nothing of growth.
-  const times = (pages > 300 ? [1, 2] : [1, 2, 3, 4]).map(() => timed(() => new TurnoverEngine(fonts, formulas).run(afresh(made)))[0])
-  growth.push(Math.min(...times) / (pages / 30))
-}
+const inItsOwnProcess = (script: string): string =>
+  execFileSync(process.execPath, ['--import', 'tsx', new URL(script, import.meta.url).pathname], { encoding: 'utf8' })
+const growth = JSON.parse(inItsOwnProcess('./growth.ts')) as { pages: number; perPage: number }[]
 row(
   'growth of the full turnover, time a page at 30 : 300 : 3,000 pages',
-  growth.map(value => (value / growth[1]!).toFixed(2)).join(' : '),
+  growth.map(({ perPage }) => (perPage / growth[1]!.perPage).toFixed(2)).join(' : '),
   'within 20 %',
   'within 5 %',
 )
-const peak = Number(
-  execFileSync(process.execPath, ['--import', 'tsx', new URL('./memory.ts', import.meta.url).pathname], { encoding: 'utf8' }),
-)
+const peak = Number(inItsOwnProcess('./memory.ts'))
 row('peak memory of a process that opens the work and types in it', `${Math.round(peak / 1e6)} MB`, '700 MB', '300 MB')
 
 steady()
