@@ -21,6 +21,8 @@ function items(...written: string[]): [NumberedItem, number][] {
       level: hashes?.[1]?.length ?? 0,
       rules: 'main',
       series: kind!,
+      startAt: null,
+      list: null,
       partOf: partOf ?? '',
       label: '',
       text: null,

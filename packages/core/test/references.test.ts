@@ -5,7 +5,21 @@ import { referenceText, type Wording, wordReference } from '../src/references/wo
 import { paperScheme, thesisScheme } from '../src/work/scheme.ts'
 
 const item = (id: string, kind: NumberedItem['kind'], series: string, level = 0, partOf = ''): [NumberedItem, number] => [
-  { id, kind, block: series, numbered: true, level, rules: 'main', series, partOf, label: '', text: null, shortText: null },
+  {
+    id,
+    kind,
+    block: series,
+    numbered: true,
+    level,
+    rules: 'main',
+    series,
+    startAt: null,
+    list: null,
+    partOf,
+    label: '',
+    text: null,
+    shortText: null,
+  },
   0,
 ]
 /** Six chapters with nine figures in the fifth and one in the sixth. */

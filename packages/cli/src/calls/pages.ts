@@ -18,7 +18,7 @@ export const pagesCall: Call = async given => {
     lists: work.doc.children.filter(isGenerated).map(node => ({
       id: division(node).id,
       title: plainText(node.firstChild!),
-      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents.depth).map(({ id, number, text }) => ({
+      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents).map(({ id, number, text }) => ({
         id,
         number,
         text: textOf(text),

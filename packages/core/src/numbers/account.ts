@@ -15,12 +15,28 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
   if (!entry) return []
   if (!entry.number) return [{ text: unnumberedReason(entry), entries: [] }]
   const steps: AccountStep[] = []
+  const prefix = ledger.byId.get(entry.prefixFrom)
   const say = (text: string, ...entries: string[]): void => void steps.push({ text, entries })
   const many = entry.item.kind === 'heading' ? `${entry.names.many} at level ${entry.item.level}` : entry.names.many
   const restart = ledger.byId.get(entry.restartedBy)
+  if (entry.item.startAt !== null) {
+    say(`It is set to start again at ${entry.item.startAt}, against the rule of its level.`)
+    return [...steps, written(ledger, entry)]
+  }
+  if (entry.item.kind === 'listItem') {
+    say(`${ordinal(entry.count)} of its list${entry.item.list!.continued ? ', which counts on from the list before it' : ''}.`)
+    if (prefix) say(`It stands in ${called(prefix)}.`, prefix.id)
+    return steps
+  }
+  if (entry.item.kind === 'part') {
+    say(`Part ${entry.count} of ${called(ledger.byId.get(entry.item.partOf)!)}.`, entry.item.partOf)
+    return steps
+  }
   if (restart) {
-    const where = restart.bare ? called(restart) : 'its division'
-    say(`${capital(many)} count within ${where}, and began again at its heading.`, restart.id)
+    if (restart.item.startAt !== null && restart.item.level === entry.item.level && entry.item.kind === 'heading')
+      say(`${capital(many)} were made to start again at ${restart.item.startAt} by ${called(restart)}.`, restart.id)
+    else
+      say(`${capital(many)} count within ${restart.bare ? called(restart) : 'its division'}, and began again at its heading.`, restart.id)
   } else if (entry.item.kind === 'note' && ledger.scheme.notes.restart === 'page') {
     say('Notes begin again on every page, in the order of their marks.')
     return steps
@@ -33,26 +49,29 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
       other.order < entry.order &&
       other.number,
   )
-  if (entry.item.kind === 'part') say(`Part ${entry.count} of ${called(ledger.byId.get(entry.item.partOf)!)}.`, entry.item.partOf)
-  else if (fellows.length === 0) say('It is the first one there.')
+  if (fellows.length === 0) say('It is the first one there.')
   else {
     const shown = fellows.slice(-3)
     const dots = fellows.length > shown.length ? '… ' : ''
     say(`It comes after ${dots}${shown.map(other => other.bare).join(', ')}.`, ...shown.map(other => other.id))
   }
-  const prefix = ledger.byId.get(entry.prefixFrom)
   if (entry.item.kind === 'series') {
     const own = seriesRule(ledger.scheme, entry.item.series)
     const rule = countingRule(ledger.scheme, own)
     if (rule !== own) say(`${capital(entry.names.many)} count with ${rule.names.many.toLowerCase()}.`)
     const written = prefix ? `number of ${called(prefix)} · “${rule.separator}” · count` : 'count alone'
     say(`Written as ${written}${own.brackets ? ', in brackets' : ''}.`, ...(prefix ? [prefix.id] : []))
-  } else if (entry.item.kind === 'heading') {
-    const rule = ledger.scheme.levels[entry.item.rules].find(found => found.level === entry.item.level)!
-    say(`Written as ${rule.pattern.map(tileName).join(' · ')}.`)
-  }
+  } else if (entry.item.kind === 'heading') steps.push(written(ledger, entry))
   return steps
 }
+
+function written(ledger: Ledger, { item }: Entry): AccountStep {
+  const rule = ledger.scheme.levels[item.rules].find(found => found.level === item.level)!
+  return { text: `Written as ${rule.pattern.map(tileName).join(' · ')}.`, entries: [] }
+}
+
+const ordinals = new Intl.PluralRules('en', { type: 'ordinal' })
+const ordinal = (count: number): string => `${count}${{ one: 'st', two: 'nd', few: 'rd' }[ordinals.select(count) as 'one'] ?? 'th'}`
 
 function unnumberedReason(entry: Entry): string {
   if (entry.item.kind === 'heading' && entry.item.block === 'division' && !entry.item.numbered) return 'This division carries no number.'

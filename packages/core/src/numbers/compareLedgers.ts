@@ -6,7 +6,7 @@ export interface NumberChange {
   /** With its name, as the entry stands: “Figure 3.2”, “Chapter IV”; empty where it has or had no number. */
   from: string
   to: string
-  kind: 'heading' | 'series' | 'note'
+  kind: 'heading' | 'series' | 'note' | 'listItem'
 }
 
 /** How an entry is shown in a list of changes: as it is called where its number alone would not tell what it is. */

@@ -1,4 +1,5 @@
 import type { CounterForm } from '../work/scheme.ts'
+import { counterWords } from './counterWords.ts'
 
 const romanValues: [number, string][] = [
   [1000, 'M'],
@@ -42,23 +43,10 @@ const noteSymbols = ['*', '†', '‡', '§', '‖', '¶']
 const latin = 'abcdefghijklmnopqrstuvwxyz'
 const greek = 'αβγδεζηθικλμνξοπρστυφχψω'
 
-const ones =
-  'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
-    ' ',
-  )
-const tens = '  twenty thirty forty fifty sixty seventy eighty ninety'.split(' ')
-function englishWords(value: number): string {
-  if (value < 20) return ones[value]!
-  if (value < 100) return tens[Math.floor(value / 10)]! + (value % 10 ? `-${ones[value % 10]}` : '')
-  const rest = value % 100 ? ` and ${englishWords(value % 100)}` : ''
-  if (value < 1000) return `${ones[Math.floor(value / 100)]} hundred${rest}`
-  return String(value)
-}
-
-/** Writes a counter's value in a form. Forms without a zero (roman, letters, symbols) write 0 as the figure 0. */
-export function writeCounter(value: number, form: CounterForm): string {
+/** Writes a counter's value in a form. Forms without a zero (roman, letters, symbols) write 0 as the figure 0. `language` matters to words only. */
+export function writeCounter(value: number, form: CounterForm, language = 'en'): string {
   if (form === 'arabic' || !Number.isInteger(value) || value < 0) return String(value)
-  if (form === 'words') return englishWords(value)
+  if (form === 'words') return counterWords(value, language)
   if (value === 0) return '0'
   switch (form) {
     case 'romanUpper':

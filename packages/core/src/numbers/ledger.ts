@@ -7,6 +7,7 @@ import {
   type CounterForm,
   countingRule,
   type LevelRule,
+  listLookOf,
   type Names,
   type RuleSet,
   type Scheme,
@@ -14,6 +15,7 @@ import {
   seriesRule,
   type Tile,
 } from '../work/scheme.ts'
+import { plainName } from '../work/schemeNames.ts'
 import { writeCounter } from './counterForm.ts'
 import { type NumberedItem, scanDivision } from './scan.ts'
 
@@ -64,6 +66,10 @@ class Count {
   chapterAppendix: Enclosing | undefined
   /** Counts of series and notes by what they count within. */
   readonly counts = new Map<string, { value: number; since: string }>()
+  /** The lists that are open, outermost first, and where each has come to. */
+  private readonly inList: { list: string; value: number }[] = []
+  /** The last number of the latest outermost list of each look in this division, for lists that count on. */
+  private readonly latestList = new Map<string, number>()
   readonly scheme: Scheme
 
   constructor(scheme: Scheme) {
@@ -71,6 +77,7 @@ class Count {
   }
 
   heading(item: NumberedItem): Partial<Entry> {
+    if (item.level <= 1) this.latestList.clear()
     const rules = this.scheme.levels[item.rules]
     const rule = levelRule(rules, item.level)
     this.enclosing.length = item.level
@@ -94,7 +101,8 @@ class Count {
   ): { number: string; bare: string; count: number; restartedBy: string } {
     const counters = this.levels[item.rules]
     if (item.rules === 'chapterAppendix') counters[1] = this.levels.main[1] ?? null
-    counters[item.level] = counters[item.level] == null ? rule.start : counters[item.level]! + 1
+    counters[item.level] = item.startAt ?? (counters[item.level] == null ? rule.start : counters[item.level]! + 1)
+    if (item.startAt !== null) this.setBackBy[item.rules][item.level] = item.id
     const sets: RuleSet[] = item.rules === 'main' ? ['main', 'chapterAppendix'] : [item.rules]
     for (const set of sets)
       for (const lower of this.scheme.levels[set])
@@ -122,7 +130,7 @@ class Count {
   private writeLevel(tile: { level: number; form?: CounterForm }, rules: LevelRule[], rule: LevelRule, set: RuleSet): string {
     const ruler = set === 'chapterAppendix' && tile.level === 1 ? this.scheme.levels.main : rules
     const form = rule.forceArabic ? 'arabic' : (tile.form ?? levelRule(ruler, tile.level).form)
-    return writeCounter(this.levels[set][tile.level] ?? 0, form)
+    return writeCounter(this.levels[set][tile.level] ?? 0, form, this.scheme.language)
   }
 
   series(item: NumberedItem, own: SeriesRule): Partial<Entry> {
@@ -133,7 +141,7 @@ class Count {
     const prefix = from?.numbered ? from.bare : ''
     const within = this.seriesScope(rule, prefix)
     const { value, since } = this.next(`${rule.key}\n${within.key}`, rule.start, within.heading)
-    const bare = (prefix ? prefix + rule.separator : '') + writeCounter(value, rule.form)
+    const bare = (prefix ? prefix + rule.separator : '') + writeCounter(value, rule.form, this.scheme.language)
     return {
       ...shared,
       bare,
@@ -165,24 +173,69 @@ class Count {
     const { form, restart } = this.scheme.notes
     const chapter = restart === 'chapter' ? (this.enclosing[1]?.id ?? '') : ''
     const { value, since } = this.next(`note\n${chapter}`, 1, chapter)
-    const bare = writeCounter(value, form)
-    const names = { one: 'note', many: 'notes', shortOne: 'n.', shortMany: 'nn.' }
+    const bare = writeCounter(value, form, this.scheme.language)
+    const names = plainName('note', this.scheme.language)
     return { group: 'note', names, bare, number: item.numbered ? bare : '', count: value, restartedBy: since }
   }
 
   part(item: NumberedItem, whole: Entry, rule: SeriesRule): Partial<Entry> {
+    const shared = { group: whole.group, countsAs: `part ${whole.id}`, names: whole.names, brackets: whole.brackets }
+    if (!item.numbered) return { ...shared, number: '', bare: '' }
     const { value } = this.next(`part\n${item.partOf}`, 1, '')
-    const sign = writeCounter(value, rule.partForm)
+    const sign = writeCounter(value, rule.partForm, this.scheme.language)
     const bare = rule.brackets ? `${whole.bare}${sign}` : `${whole.bare}(${sign})`
     return {
-      group: rule.key,
-      names: rule.names,
-      brackets: rule.brackets,
+      ...shared,
       bare,
       number: rule.brackets ? `(${bare})` : bare,
       prefix: whole.bare,
       count: value,
       prefixFrom: whole.id,
+    }
+  }
+
+  /** Items count by depth; what stands in an item is called after it: 3(a), or 3.1 where the pattern says the outer number itself. */
+  listItem(item: NumberedItem, outer: Entry | undefined): Partial<Entry> {
+    const { series, level, list } = item
+    const look = listLookOf(this.scheme, 'numberedList', series)
+    const { pattern, form } = look.levels[(level - 1) % look.levels.length]!
+    if (this.inList[level - 1]?.list !== list!.id) {
+      const before = list!.continued ? this.latestList.get(look.key) : undefined
+      this.inList[level - 1] = { list: list!.id, value: before ?? 0 }
+    }
+    this.inList.length = level
+    const count = this.inList[level - 1]!
+    count.value++
+    if (level === 1) this.latestList.set(look.key, count.value)
+    const own = (tile: Tile): string => {
+      if ('text' in tile) return tile.text
+      const at = look.levels[(tile.level - 1) % look.levels.length]!
+      return writeCounter(
+        this.inList[tile.level - 1]?.value ?? 0,
+        tile.form ?? (tile.level === level ? form : at.form),
+        this.scheme.language,
+      )
+    }
+    const first = pattern.findIndex(tile => 'level' in tile)
+    const last = pattern.findLastIndex(tile => 'level' in tile)
+    const core =
+      first < 0
+        ? ''
+        : pattern
+            .slice(first, last + 1)
+            .map(own)
+            .join('')
+    const saysOuter = pattern.some(tile => 'level' in tile && tile.level < level)
+    const prefix = saysOuter || !outer ? '' : outer.bare
+    return {
+      group: 'listItem',
+      countsAs: `list ${list!.id}`,
+      names: plainName('item', this.scheme.language),
+      number: pattern.map(own).join(''),
+      bare: prefix ? `${prefix}(${core})` : core,
+      prefix,
+      prefixFrom: prefix ? outer!.id : '',
+      count: count.value,
     }
   }
 
@@ -221,9 +274,11 @@ export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Sch
         ? count.heading(item)
         : item.kind === 'note'
           ? count.note(item)
-          : whole
-            ? count.part(item, whole, seriesRule(scheme, whole.item.series))
-            : count.series(item, seriesRule(scheme, item.series))
+          : item.kind === 'listItem'
+            ? count.listItem(item, byId.get(item.partOf))
+            : whole
+              ? count.part(item, whole, seriesRule(scheme, whole.item.series))
+              : count.series(item, seriesRule(scheme, item.series))
     const entry: Entry = {
       id: item.id,
       item,

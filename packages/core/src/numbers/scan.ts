@@ -1,21 +1,25 @@
 /** What a division holds that is numbered or refers: found once per division node and kept with it. */
 import type { Node } from 'prosemirror-model'
-import { division, roles } from '../work/schema.ts'
+import { division, roles, seriesOf } from '../work/schema.ts'
 import type { RuleSet } from '../work/scheme.ts'
 
 /** Something that draws, or could draw, a number. The engine of numbers sees only a list of these. */
 export interface NumberedItem {
   id: string
-  kind: 'heading' | 'series' | 'note' | 'part'
+  kind: 'heading' | 'series' | 'note' | 'part' | 'listItem'
   /** Block kind in the document: figure, table, equation, heading, note, division. */
   block: string
   numbered: boolean
-  /** Headings: 1 for a division's title, 2 to 9 inside it. */
+  /** Headings: 0 for the title of a part, 1 for that of another division, 2 to 9 inside it. Items of lists: their depth, from 1. */
   level: number
   rules: RuleSet
-  /** Series entries: the key of their series. */
+  /** Series entries: the key of their series. Items of lists: the key of their look. */
   series: string
-  /** Parts: the entry they belong to (panel of a figure, line of an equation group). */
+  /** Headings: the number it starts again at, against the rule; null where it follows the rule. */
+  startAt: number | null
+  /** Items of lists: the list they stand in, and whether its first item counts on from the list before it. */
+  list: { id: string; continued: boolean } | null
+  /** Parts: the entry they belong to (panel of a figure, line of an equation group). Items of lists: the item they stand in, if any. */
   partOf: string
   label: string
   /** The node whose text names the entry: a title, heading, caption, equation or note. */
@@ -51,24 +55,40 @@ function scanAnew(root: Node): DivisionScan {
   const items: NumberedItem[] = []
   const references: FoundReference[] = []
   const { id, role, numbered } = division(root)
-  const numberable = role === 'chapter' || role === 'appendix'
+  const numberable = role === 'part' || role === 'chapter' || role === 'appendix'
   const outer: RuleSet = role === 'appendix' ? 'appendix' : 'main'
   let rules: RuleSet = outer
   const item = (more: Partial<NumberedItem> & Pick<NumberedItem, 'id' | 'kind' | 'block'>): void => {
-    items.push({ numbered: true, level: 0, rules, series: '', partOf: '', label: '', text: null, shortText: null, ...more })
+    items.push({
+      numbered: true,
+      level: 0,
+      rules,
+      series: '',
+      startAt: null,
+      list: null,
+      partOf: '',
+      label: '',
+      text: null,
+      shortText: null,
+      ...more,
+    })
   }
   item({
     id,
     kind: 'heading',
     block: 'division',
-    level: 1,
+    level: role === 'part' ? 0 : 1,
+    startAt: root.attrs.startAt,
     numbered: numberable && numbered,
     label: root.attrs.label,
     text: root.firstChild,
   })
 
+  const lists: ({ id: string; look: string; continued: boolean } | null)[] = []
+  const outerItems: string[] = []
+  let groupCounts = true
   /** What stands in a table stands where the table does: a cell has no place of its own on the pages. */
-  const visit = (node: Node, holder: string, inTable = false): void => {
+  const visit = (node: Node, holder: string, inTable = false, parent = id, parentKind = 'division'): void => {
     const attrs = node.attrs
     const own = (!(inTable && node.type.name === 'paragraph') && (attrs.id as string)) || holder
     switch (node.type.name) {
@@ -79,6 +99,7 @@ function scanAnew(root: Node): DivisionScan {
           kind: 'heading',
           block: 'heading',
           level: attrs.level,
+          startAt: attrs.startAt,
           numbered: numberable && numbered && attrs.numbered,
           label: attrs.label,
           text: node,
@@ -92,7 +113,7 @@ function scanAnew(root: Node): DivisionScan {
           id: own,
           kind: 'series',
           block: node.type.name,
-          series: node.type.name,
+          series: seriesOf(node),
           numbered: attrs.numbered ?? true,
           label: attrs.label,
           text: node.firstChild,
@@ -100,9 +121,58 @@ function scanAnew(root: Node): DivisionScan {
         })
         break
       }
-      case 'equation':
-        item({ id: own, kind: 'series', block: 'equation', series: 'equation', numbered: attrs.numbered, label: attrs.label, text: node })
+      case 'panel':
+        item({ id: own, kind: 'part', block: 'panel', partOf: parent, label: attrs.label, text: node })
         break
+      case 'equation': {
+        const { numbered: counted, label } = attrs
+        const shared = { id: own, block: 'equation', label, text: node }
+        if (parentKind === 'equationGroup') item({ ...shared, kind: 'part', partOf: parent, numbered: groupCounts && counted })
+        else item({ ...shared, kind: 'series', series: 'equation', numbered: counted })
+        break
+      }
+      case 'equationGroup':
+        item({
+          id: own,
+          kind: 'series',
+          block: 'equationGroup',
+          series: 'equation',
+          numbered: attrs.numbered,
+          label: attrs.label,
+          text: node.firstChild,
+        })
+        groupCounts = attrs.numbered
+        break
+      case 'numberedList':
+        lists.push({ id: attrs.id || `${lists.at(-1)?.id ?? ''} ${node.childCount}`, look: attrs.look, continued: attrs.continued })
+        node.forEach(child => visit(child, own, inTable, parent, 'numberedList'))
+        lists.pop()
+        return
+      case 'bulletedList':
+        lists.push(null)
+        node.forEach(child => visit(child, own, inTable, parent, 'bulletedList'))
+        lists.pop()
+        return
+      case 'listItem': {
+        const list = lists.at(-1)
+        if (!list || !attrs.id) break
+        const { id: listId, look, continued } = list
+        item({
+          id: own,
+          kind: 'listItem',
+          block: 'listItem',
+          series: look,
+          level: lists.length,
+          list: { id: listId, continued: continued && lists.length === 1 },
+          partOf: outerItems.at(-1) ?? '',
+          label: attrs.label,
+          text: node.firstChild,
+        })
+        outerItems.push(own)
+        node.forEach(child => visit(child, own, inTable, parent, 'listItem'))
+        outerItems.pop()
+        return
+      }
       case 'statement': {
         const [first] = node.children
         const name = first!.type.name === 'statementName' && first!.content.size === 0 ? node.child(1) : first!
@@ -122,7 +192,7 @@ function scanAnew(root: Node): DivisionScan {
         break
     }
     if (node.inlineContent) visitInline(node, own)
-    else node.forEach(child => visit(child, own, inTable || node.type.name === 'table'))
+    else node.forEach(child => visit(child, own, inTable || node.type.name === 'table', own, node.type.name))
   }
   const visitInline = (node: Node, holder: string): void => {
     let before = ''
@@ -139,7 +209,7 @@ function scanAnew(root: Node): DivisionScan {
   const signature = items
     .map(
       i =>
-        `${i.id}|${i.kind[0]}${i.series}${i.level}${i.numbered ? '' : `-${i.kind === 'heading' ? i.text?.textContent : ''}`}${i.rules[0]}${i.rules.length}`,
+        `${i.id}|${i.kind[0]}${i.series}${i.level}${i.numbered ? '' : `-${i.kind === 'heading' ? i.text?.textContent : ''}`}${i.rules[0]}${i.rules.length}${i.startAt ?? ''}${i.list ? `${i.list.id}${i.list.continued}` : ''}`,
     )
     .join(';')
   return { items, references, signature }

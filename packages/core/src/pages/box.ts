@@ -96,6 +96,7 @@ export const costs = {
   orphan: 4000,
   hyphen: 300,
   beforeDisplay: 1500,
+  insideGroup: 1500,
   insideList: 60,
   insideTable: 400,
   floatDelay: 250,

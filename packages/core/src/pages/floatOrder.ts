@@ -3,6 +3,7 @@
  * their section only: an author who puts a figure into one section and comes back to it in the next means it to stand in the first.
  */
 import type { Node } from 'prosemirror-model'
+import { seriesOf } from '../work/schema.ts'
 
 const targets = new WeakMap<Node, ReadonlySet<string>>()
 
@@ -19,10 +20,10 @@ function targetsOf(block: Node): ReadonlySet<string> {
   return found
 }
 
-const seriesOf = (block: Node): string =>
-  block.type.name === 'row' ? 'figure' : ['figure', 'table'].includes(block.type.name) ? block.type.name : ''
+const floatSeries = (block: Node): string =>
+  block.type.name === 'row' ? floatSeries(block.firstChild!) : ['figure', 'table'].includes(block.type.name) ? seriesOf(block) : ''
 const idsOf = (block: Node): string[] =>
-  block.type.name === 'row' ? block.children.map(child => child.attrs.id as string) : [block.attrs.id as string]
+  block.type.name === 'row' ? block.children.flatMap(idsOf) : [block, ...block.children].flatMap(node => (node.attrs.id as string) || [])
 
 /** Why a float is set after its place: the text that refers to it first comes later, or one of its series was set later. */
 export type Late = 'reference' | 'series'
@@ -35,7 +36,7 @@ export function floatOrder(division: Node): { index: number; late: Late | null }
   const reached = new Map<string, number>()
   for (let index = 1; index < blocks.length; index++) {
     const block = blocks[index]!
-    const series = seriesOf(block)
+    const series = floatSeries(block)
     if (!series) continue
     const stays = block.attrs.placement === 'here'
     const wanted = stays ? index : firstReference(blocks, index, series)
@@ -58,8 +59,8 @@ function firstReference(blocks: readonly Node[], own: number, series: string): n
   for (let index = 0; index <= own; index++) if (index !== own && refers(index)) return own
   for (let index = own + 1; index < blocks.length; index++) {
     const block = blocks[index]!
-    if (block.type.name === 'heading' || (seriesOf(block) === series && block.attrs.placement === 'here')) return own
-    if (refers(index) && !seriesOf(block)) return index
+    if (block.type.name === 'heading' || (floatSeries(block) === series && block.attrs.placement === 'here')) return own
+    if (refers(index) && !floatSeries(block)) return index
   }
   return own
 }

@@ -19,6 +19,8 @@ export interface Setting extends InlineContext {
   /** Of the work, for running heads. */
   title: string
   author: string
+  /** The page label of an entry as far as it is known in this round. */
+  pageOf(id: string): string | undefined
   /** Of this round: notes that count by page have other numbers from round to round. */
   ledger: WorkLedger
   pictures: Map<string, Picture>
@@ -33,9 +35,13 @@ export interface Setting extends InlineContext {
 export interface Place {
   /** The kind of the block before it in the same division, or 'title'. */
   after: string
+  /** The kind of the block behind it, empty at the end. */
+  before: string
+  /** The heading just before it, whose words may open it. */
+  opener: Node | null
+  /** The division it stands in. */
+  division: string
   role: string
-  /** Numbered lists: the number the first item has. */
-  firstNumber: number
 }
 
 /** Turns a block into the strip that pages are cut from. */

@@ -1,24 +1,19 @@
 /** A division as a strip, block by block, and the notes it calls for. */
 import type { Node } from 'prosemirror-model'
-import type { ListEntry } from '../lists/entries.ts'
+import { type ListEntry, sectionEntries } from '../lists/entries.ts'
 import { saysMore } from '../references/wordReference.ts'
 import { dependencies } from '../type/inline.ts'
 import { division } from '../work/schema.ts'
 import { generatedList } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { blockHandlers } from './blocks/index.ts'
-import type { StripItem } from './box.ts'
+import { box, type StripItem, space } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
 import { blockDependencies, type Setting, type StripPart } from './setting.ts'
 
-export interface Listing {
-  entries: ListEntry[]
-  pageOf(id: string): string | undefined
-}
-
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
-export function divisionStrips(node: Node, setting: Setting, listing: Listing | null): StripItem[][] {
+export function divisionStrips(node: Node, setting: Setting, listing: ListEntry[] | null): StripItem[][] {
   const { cache, houseStyle, pictures, ledger } = setting
   const kept = cache.divisions.get(node)
   let parts = kept?.parts
@@ -42,29 +37,34 @@ function partsOf(node: Node): StripPart[] {
   const parts: StripPart[] = [
     {
       saysPages: saysPages(title),
-      make: setting => cached(title, `title ${role}`, id, setting, () => divisionTitle(title, id, role, setting)),
+      make: setting => cached(title, `title ${role}`, id, setting, null, () => divisionTitle(title, id, role, setting)),
     },
   ]
   const order = floatOrder(node)
   const reasons = new Map(order.map(({ index, late }) => [index, late]))
   const blocks: StripPart[] = []
   let after = 'title'
-  let listed = 0
   for (let i = 1; i < node.childCount; i++) {
     const block = node.child(i)
     const kind = block.type.name
-    const continued = kind === 'numberedList' && block.attrs.continued
-    const firstNumber = continued ? listed + 1 : 1
-    if (kind === 'numberedList') listed = (continued ? listed : 0) + block.childCount
-    const place = { after, role, firstNumber }
+    const next = node.maybeChild(i + 1)
+    const previous = node.child(i - 1)
+    const opener = kind === 'paragraph' && previous.type.name === 'heading' ? previous : null
+    const place = { after, role, opener, before: next?.type.name ?? '', division: id }
     const handler = blockHandlers[kind]
     if (!handler) throw new RangeError(`No page make-up for a block of kind “${kind}”.`)
     const late = reasons.get(i) ?? null
-    const key = `${after} ${role} ${firstNumber} ${late}`
+    const beside = kind === 'heading' && place.before === 'paragraph' ? 'opens' : opener ? nodeNumber(opener) : ''
+    const key = `${after} ${role} ${late} ${beside}`
+    if (kind === 'miniContents') {
+      blocks.push({ saysPages: true, make: setting => miniContents(block, id, setting) })
+      after = kind
+      continue
+    }
     blocks.push({
-      saysPages: saysPages(block),
+      saysPages: saysPages(block) || (opener !== null && saysPages(opener)),
       make: setting =>
-        cached(block, key, block.attrs.id, setting, () => {
+        cached(block, key, block.attrs.id, setting, opener, () => {
           const strip = handler(block, setting, place)
           return late ? strip.map(item => setLate(item, late)) : strip
         }),
@@ -80,11 +80,19 @@ const setLate = (item: StripItem, late: Late): StripItem =>
   item.kind === 'box' && item.float ? { ...item, float: { ...item.float, late } } : item
 
 /** A list whose entries and page labels are what they were is the same strip. */
-function cachedList(node: Node, { entries, pageOf }: Listing, setting: Setting): StripItem[] {
+function cachedList(node: Node, entries: ListEntry[], setting: Setting): StripItem[] {
+  const { pageOf } = setting
   const key = entries
     .map(({ id, number, text }) => `${id}|${number}|${pageOf(id)}|${nodeNumber(text)}|${dependencies(text, setting)}`)
     .join('\n')
-  return setting.cache.blocks.get(node, key, setting.houseStyle, () => generatedList(division(node).id, entries, pageOf, setting))
+  return setting.cache.blocks.get(node, key, setting.houseStyle, () => generatedList(node.attrs.id, entries, setting))
+}
+
+/** The headings of a division at its head, between spaces. */
+function miniContents(node: Node, divisionId: string, setting: Setting): StripItem[] {
+  const list = cachedList(node, sectionEntries(setting.ledger, divisionId, node.attrs.depth), setting)
+  const gap = space(setting.houseStyle.body.leading * 0.7)
+  return [box(0, [], { block: node.attrs.id, begins: [node.attrs.id] }), gap, ...list, gap]
 }
 
 const nodeNumbers = new WeakMap<Node, number>()
@@ -98,7 +106,7 @@ function nodeNumber(node: Node): number {
 }
 
 /** The strip of a block. While all numbers stand, only a block that says a page has to be compared with what it depends on. */
-function cached(node: Node, place: string, id: string, setting: Setting, make: () => StripItem[]): StripItem[] {
+function cached(node: Node, place: string, id: string, setting: Setting, opener: Node | null, make: () => StripItem[]): StripItem[] {
   const { cache, houseStyle, pictures, ledger } = setting
   const kept = cache.settled.get(node)
   if (
@@ -107,17 +115,18 @@ function cached(node: Node, place: string, id: string, setting: Setting, make: (
     kept.place === place &&
     kept.houseStyle === houseStyle &&
     kept.pictures === pictures &&
-    !saysPages(node)
+    !saysPages(node) &&
+    !(opener && saysPages(opener))
   )
     return kept.value as StripItem[]
-  const number = [id, ...idsWithin(node)]
+  const number = [id, ...idsWithin(node), ...(opener ? [opener.attrs.id as string] : [])]
     .map(own => ledger.byId.get(own))
     .map(entry => (entry ? `${entry.names.one} ${entry.number}` : ''))
     .join()
   const picture = picturesOf(node)
     .map(name => (pictures.has(name) ? 'p' : '-'))
     .join('')
-  const key = `${place}|${number}|${picture}|${blockDependencies(node, setting)}`
+  const key = `${place}|${number}|${picture}|${blockDependencies(node, setting)}|${opener ? blockDependencies(opener, setting) : ''}`
   const value = cache.blocks.get(node, key, lookOf(setting), make)
   cache.settled.set(node, { stamp: ledger.stamp, place, houseStyle, pictures, value })
   return value
@@ -151,8 +160,10 @@ function idsWithin(node: Node): readonly string[] {
   return ids
 }
 
-const picturesOf = (node: Node): string[] =>
-  node.type.name === 'row' ? node.children.flatMap(picturesOf) : node.type.name === 'figure' ? [node.attrs.picture] : []
+const picturesOf = (node: Node): string[] => [
+  ...(node.attrs.picture ? [node.attrs.picture as string] : []),
+  ...(node.type.name === 'row' || node.type.name === 'figure' ? node.children.flatMap(picturesOf) : []),
+]
 
 const sayingPages = new WeakMap<Node, boolean>()
 

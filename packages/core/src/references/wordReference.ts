@@ -116,6 +116,7 @@ function runs(group: Entry[]): Run[] {
 
 const follows = (a: Entry, b: Entry): boolean =>
   a.group === b.group &&
+  a.countsAs === b.countsAs &&
   a.item.kind === b.item.kind &&
   a.prefix === b.prefix &&
   a.item.partOf === b.item.partOf &&

@@ -13,7 +13,8 @@ export function notesByPage(places: PagePlace[], scheme: Scheme): Map<string, st
   for (const { body } of places) {
     let count = 0
     const marks = (body?.placed ?? []).filter(({ box }) => box.notes.length).sort((a, b) => a.y - b.y)
-    for (const { box } of marks) for (const id of box.notes) if (!numbers.has(id)) numbers.set(id, writeCounter(++count, scheme.notes.form))
+    for (const { box } of marks)
+      for (const id of box.notes) if (!numbers.has(id)) numbers.set(id, writeCounter(++count, scheme.notes.form, scheme.language))
   }
   return numbers
 }

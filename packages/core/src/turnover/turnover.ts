@@ -122,6 +122,7 @@ export class TurnoverEngine {
       title: titleOf(doc),
       author: settings.author,
       ledger,
+      pageOf: id => labels.get(id),
       pictures,
       measure: page.width - page.inner - page.outer,
       height: page.height - page.top - page.bottom,
@@ -142,12 +143,11 @@ export class TurnoverEngine {
     let places: ReturnType<typeof placePages> = []
     let settled = true
     let rounds = 0
-    const pageOf = (id: string): string | undefined => labels.get(id)
     for (;;) {
       const strips = new Map<Node, ReturnType<typeof divisionStrips>>()
       for (let i = 0; i < doc.childCount; i++) {
         const node = doc.child(i)
-        const listing = isGenerated(node) ? { entries: entriesOf(node, doc, ledger, houseStyle.contents.depth), pageOf } : null
+        const listing = isGenerated(node) ? entriesOf(node, doc, ledger, houseStyle.contents) : null
         strips.set(node, divisionStrips(node, setting, listing))
         yield { done: i + 1, of: doc.childCount }
       }
@@ -294,7 +294,8 @@ function indexPages(pages: Page[]): Map<string, number> {
 /** The ids whose page is printed somewhere: listed entries and targets of page references. */
 function relevantIds(doc: Node, ledger: WorkLedger): string[] {
   const ids = new Set<string>()
-  if (doc.children.some(isGenerated)) for (const entry of ledger.entries) if (entry.item.kind !== 'note') ids.add(entry.id)
+  if (doc.children.some(node => isGenerated(node) || node.children.some(block => block.type.name === 'miniContents')))
+    for (const entry of ledger.entries) if (entry.item.kind !== 'note' && entry.item.kind !== 'listItem') ids.add(entry.id)
   for (const node of doc.children)
     for (const { node: reference, targets } of scanDivision(node).references)
       if (saysPage(reference.attrs.wording)) for (const target of targets) ids.add(target)

@@ -55,7 +55,8 @@ const lowered = -0.14
 
 export function runsOf(node: Node, style: TextStyle, context: InlineContext): Run[] {
   const runs: Run[] = []
-  const figures = style.oldStyleFigures ? { features: 'onum' } : {}
+  const usual = [...(style.smallCapitals ? ['smcp'] : []), ...(style.oldStyleFigures ? ['onum'] : [])].join(' ')
+  const figures = usual ? { features: usual } : {}
   const plain = { size: style.size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: true, marked: false, ...figures }
   node.forEach(child => {
     if (child.isText && child.marks.length === 0) {

@@ -13,8 +13,20 @@ export interface TextStyle {
   align: 'justified' | 'left' | 'centre' | 'right'
   /** Figures with ascenders and descenders, where the face has them. */
   oldStyleFigures?: boolean
+  /** Small letters drawn as small capitals, where the face has them. */
+  smallCapitals?: boolean
   before: number
   after: number
+}
+
+/** A heading's own: where its number and its text stand, and whether text follows on its line. */
+export interface HeadingStyle extends TextStyle {
+  /** The text of the first paragraph begins on the heading's last line. */
+  runIn: boolean
+  /** Distance of the number from the left edge of the text, in points; below zero it stands in the margin. */
+  numberAt: number
+  /** Distance of the text from the left edge; null where it follows the number. */
+  textAt: number | null
 }
 
 /** One piece of a running head or foot: fixed text, or something that depends on the page. */
@@ -62,7 +74,9 @@ export interface HouseStyle {
   /** Points, commas, hyphens and quotation marks hang a little over the edges of justified text. */
   opticalMargins: boolean
   /** Looks of headings by level, 1 first; deeper levels repeat the last. */
-  headings: TextStyle[]
+  headings: HeadingStyle[]
+  /** The title of a part, and how far down its page it stands (space before). */
+  part: HeadingStyle
   quotation: TextStyle & { indent: number }
   verse: TextStyle & { indent: number }
   epigraph: TextStyle & { indent: number }
@@ -75,8 +89,8 @@ export interface HouseStyle {
   /** Space above and below a figure or table that stands in the text. */
   float: { before: number; after: number; captionGap: number }
   titlePage: { title: TextStyle; line: TextStyle }
-  /** `looks` are by level, 1 first; deeper levels repeat the last. Lists of one level look as the last one says. */
-  contents: { line: TextStyle; depth: number; indent: number; looks: ListLook[] }
+  /** `appendices` stands above those of a chapter and those at the end; empty for nothing. `looks` are by level, 1 first; deeper levels repeat the last. Lists of one level look as the last one says. */
+  contents: { line: TextStyle; depth: number; indent: number; looks: ListLook[]; part: ListLook; appendices: string }
   /**
    * `rule` is a line under the head. Divisions of some roles may have heads of their own. Empty pages carry none, and title pages
    * only their own.
@@ -101,6 +115,16 @@ const style = (face: FaceName, size: number, leading: number, more: Partial<Text
   after: 0,
   ...more,
 })
+
+const heading = (face: FaceName, size: number, leading: number, more: Partial<HeadingStyle> = {}): HeadingStyle => ({
+  ...style(face, size, leading),
+  runIn: false,
+  numberAt: 0,
+  textAt: null,
+  ...more,
+})
+const partHeading = (face: FaceName, size: number): HeadingStyle =>
+  heading(face, size, Math.round(size * 1.25), { align: 'centre', before: 180, after: 30 })
 
 const field = (name: HeadField): HeadTile => ({ field: name })
 const words = (text: string): HeadTile => ({ text })
@@ -136,8 +160,11 @@ const usualLooks = (leading: number): ListLook[] => [
   { strong: true, leader: false, before: Math.round(leading * 5.5) / 10 },
   { strong: false, leader: true, before: 0 },
 ]
+const partLook = (leading: number): ListLook => ({ strong: true, leader: false, before: leading })
 const contents = (face: FaceName, size: number, leading: number, depth: number, indent: number): HouseStyle['contents'] => ({
   line: style(face, size, leading),
+  part: partLook(leading),
+  appendices: 'Appendices',
   depth,
   indent,
   looks: usualLooks(leading),
@@ -162,11 +189,12 @@ export const thesisStyle = (): HouseStyle => ({
   evenFeet: false,
   opticalMargins: false,
   headings: [
-    style('serifBold', 22, 28, { after: 26 }),
-    style('serifBold', 14, 18, { before: 20, after: 8 }),
-    style('serifBold', 12, 15.5, { before: 15, after: 5 }),
-    style('serifBoldItalic', 11, 15.5, { before: 12, after: 3 }),
+    heading('serifBold', 22, 28, { after: 26 }),
+    heading('serifBold', 14, 18, { before: 20, after: 8 }),
+    heading('serifBold', 12, 15.5, { before: 15, after: 5 }),
+    heading('serifBoldItalic', 11, 15.5, { before: 12, after: 3 }),
   ],
+  part: partHeading('serifBold', 28),
   ...kinds(11.5, 17.5),
   caption: style('serif', 9.5, 12.5),
   note: style('serif', 9, 11.5, { align: 'justified' }),
@@ -196,11 +224,12 @@ export const oneSidedThesisStyle = (): HouseStyle => ({
   ...kinds(12, 21.6),
   quotation: { ...style('serif', 11, 15, { align: 'justified', before: 12, after: 12 }), indent: 28 },
   headings: [
-    style('serifBold', 18, 24, { after: 24 }),
-    style('serifBold', 14, 19, { before: 22, after: 8 }),
-    style('serifBold', 12, 17, { before: 16, after: 5 }),
-    style('serifItalic', 12, 17, { before: 14, after: 3 }),
+    heading('serifBold', 18, 24, { after: 24 }),
+    heading('serifBold', 14, 19, { before: 22, after: 8 }),
+    heading('serifBold', 12, 17, { before: 16, after: 5 }),
+    heading('serifItalic', 12, 17, { before: 14, after: 3 }),
   ],
+  part: partHeading('serifBold', 24),
   contents: contents('serif', 11.5, 17, 3, 20),
   runningHead: sheetHeads(9.5, true),
   sink: 28,
@@ -217,11 +246,12 @@ export const reportStyle = (): HouseStyle => ({
   hyphenate: false,
   ...kinds(10.5, 15),
   headings: [
-    style('sansSemibold', 21, 26, { after: 20 }),
-    style('sansSemibold', 14, 18, { before: 18, after: 6 }),
-    style('sansSemibold', 11.5, 15, { before: 13, after: 3 }),
-    style('sansSemibold', 10.5, 14, { before: 10, after: 2 }),
+    heading('sansSemibold', 21, 26, { after: 20 }),
+    heading('sansSemibold', 14, 18, { before: 18, after: 6 }),
+    heading('sansSemibold', 11.5, 15, { before: 13, after: 3 }),
+    heading('sansSemibold', 10.5, 14, { before: 10, after: 2 }),
   ],
+  part: partHeading('sansSemibold', 27),
   caption: style('sans', 9, 12),
   table: style('sans', 9, 12),
   note: style('serif', 8.5, 11),
@@ -242,10 +272,11 @@ export const paperStyle = (): HouseStyle => ({
   body: style('serif', 11.5, 18.5, { align: 'justified' }),
   ...kinds(11.5, 18.5),
   headings: [
-    style('serifBold', 13.5, 17, { before: 20, after: 7 }),
-    style('serifBold', 11.5, 15, { before: 14, after: 5 }),
-    style('serifBoldItalic', 10.5, 14, { before: 12, after: 3 }),
+    heading('serifBold', 13.5, 17, { before: 20, after: 7 }),
+    heading('serifBold', 11.5, 15, { before: 14, after: 5 }),
+    heading('serifBoldItalic', 10.5, 14, { before: 12, after: 3 }),
   ],
+  part: partHeading('serifBold', 20),
   titlePage: {
     title: style('serifBold', 20, 26, { align: 'centre', before: 20, after: 14 }),
     line: style('serif', 11, 15, { align: 'centre', after: 4 }),
@@ -291,5 +322,16 @@ export function fromSecondVersion(old: HouseStyle): HouseStyle {
     opticalMargins: false,
     contents: { ...old.contents, looks: usualLooks(old.contents.line.leading) },
     runningHead: { ...old.runningHead, roles: {} },
+  }
+}
+
+/** A house style of the third version, in which numbers and text of headings had no places of their own and works no parts. */
+export function fromThirdVersion(old: HouseStyle): HouseStyle {
+  const first = old.headings[0]!
+  return {
+    ...old,
+    headings: old.headings.map(own => ({ ...heading(own.face, own.size, own.leading), ...own })),
+    part: partHeading(first.face, Math.round(first.size * 1.25)),
+    contents: { ...old.contents, part: partLook(old.contents.line.leading), appendices: 'Appendices' },
   }
 }

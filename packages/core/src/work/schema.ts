@@ -7,7 +7,7 @@ import { type MarkSpec, type Node, type NodeSpec, Schema } from 'prosemirror-mod
 import { writeLength } from './lengths.ts'
 
 /** What a division is for. The role decides where it stands, how it is numbered and whether its content is generated. */
-export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'chapter' | 'appendix' | 'endnotes'
+export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'part' | 'chapter' | 'appendix' | 'endnotes'
 export type Matter = 'front' | 'main' | 'back'
 
 /** Roles and the matter they stand in, in reading order. */
@@ -16,6 +16,7 @@ export const roles: Record<Role, { matter: Matter; generated: boolean; name: str
   abstract: { matter: 'front', generated: false, name: 'Abstract' },
   contents: { matter: 'front', generated: true, name: 'Contents' },
   seriesList: { matter: 'front', generated: true, name: 'List of a series' },
+  part: { matter: 'main', generated: false, name: 'Part' },
   chapter: { matter: 'main', generated: false, name: 'Chapter' },
   appendix: { matter: 'back', generated: false, name: 'Appendix' },
   endnotes: { matter: 'back', generated: true, name: 'Notes' },
@@ -25,6 +26,14 @@ export const roles: Record<Role, { matter: Matter; generated: boolean; name: str
 const string = (usual = '') => ({ default: usual, validate: 'string' })
 const boolean = (usual: boolean) => ({ default: usual, validate: 'boolean' })
 const number = (usual: number) => ({ default: usual, validate: 'number' })
+/** The number that a heading starts again at, against the rule of its level; null where it follows the rule. */
+const startAt = {
+  default: null,
+  validate: (value: unknown) => {
+    if (value !== null && !(Number.isInteger(value) && (value as number) >= 0 && (value as number) <= 100_000))
+      throw new RangeError('a heading starts at a number that it cannot start at')
+  },
+}
 const oneOf = (usual: string | null, allowed: (string | null)[]) => ({
   default: usual,
   validate: (value: unknown) => {
@@ -86,6 +95,7 @@ const nodes: Record<string, NodeSpec> = {
       role: oneOf('chapter', Object.keys(roles)),
       numbered: boolean(true),
       listed: boolean(true),
+      startAt,
       series: string(),
     }),
     content: 'title block*',
@@ -105,7 +115,7 @@ const nodes: Record<string, NodeSpec> = {
   heading: {
     group: 'block',
     content: 'inline*',
-    attrs: { ...labelled, level: number(2), numbered: boolean(true), appendix: boolean(false) },
+    attrs: { ...labelled, level: number(2), numbered: boolean(true), appendix: boolean(false), startAt },
     defining: true,
     parseDOM: [2, 3, 4, 5, 6].map(level => ({
       tag: `h${level}`,
@@ -131,16 +141,24 @@ const nodes: Record<string, NodeSpec> = {
     group: 'block',
     atom: true,
   },
-  bulletedList: { group: 'block', content: 'listItem+', attrs: identified, parseDOM: [{ tag: 'ul' }], toDOM: () => ['ul', 0] },
+  bulletedList: {
+    group: 'block',
+    content: 'listItem+',
+    attrs: { ...identified, look: string() },
+    parseDOM: [{ tag: 'ul' }],
+    toDOM: () => ['ul', 0],
+  },
   numberedList: {
     group: 'block',
     content: 'listItem+',
-    attrs: { ...identified, continued: boolean(false) },
+    // `look` is the key of a list look of the scheme; empty for the first of its kind.
+    attrs: { ...identified, continued: boolean(false), look: string() },
     parseDOM: [{ tag: 'ol' }],
     toDOM: () => ['ol', 0],
   },
   listItem: {
     content: 'paragraph (paragraph | bulletedList | numberedList)*',
+    attrs: labelled,
     defining: true,
     parseDOM: [{ tag: 'li' }],
     toDOM: () => ['li', 0],
@@ -172,19 +190,19 @@ const nodes: Record<string, NodeSpec> = {
   statement: {
     ...carried('statement', 'div', { ...labelled, series: string('theorem'), numbered: boolean(true) }),
     group: 'block',
-    content: 'statementName? paragraph (paragraph | equation | bulletedList | numberedList)*',
+    content: 'statementName? paragraph (paragraph | equation | equationGroup | bulletedList | numberedList)*',
     defining: true,
   },
   statementName: { ...carried('statementName', 'p', {}), content: 'text*', marks: '', defining: true },
   proof: {
     ...carried('proof', 'div', identified),
     group: 'block',
-    content: 'paragraph (paragraph | equation | bulletedList | numberedList)*',
+    content: 'paragraph (paragraph | equation | equationGroup | bulletedList | numberedList)*',
     defining: true,
   },
   /** Text set as it stands, line by line, under a caption. */
   listing: {
-    ...carried('listing', 'figure', { ...labelled, placement }),
+    ...carried('listing', 'figure', { ...labelled, placement, series: string() }),
     group: 'block',
     content: 'caption shortCaption? listingText',
     isolating: true,
@@ -206,15 +224,23 @@ const nodes: Record<string, NodeSpec> = {
       alternative: string(),
       placement,
       numbered: boolean(true),
+      series: string(),
     }),
     group: 'block',
-    content: 'caption shortCaption?',
+    content: 'caption shortCaption? panel*',
     isolating: true,
+  },
+  /** One of the pictures of a figure, with words of its own: (a), (b) … Where a figure has panels, it shows them and no picture of its own. */
+  panel: {
+    ...carried('panel', 'div', { ...labelled, picture: string(), width: number(0.45), alternative: string() }),
+    content: 'inline*',
+    isolating: true,
+    defining: true,
   },
   /** Figures side by side, each with a number and caption of its own; they stand where the row stands, their widths are shares of it. */
   row: { ...carried('row', 'div', { ...identified, placement }), group: 'block', content: 'figure+', isolating: true },
   table: {
-    ...carried('table', 'figure', { ...labelled, placement }),
+    ...carried('table', 'figure', { ...labelled, placement, series: string() }),
     group: 'block',
     content: 'caption shortCaption? grid tableNotes?',
     isolating: true,
@@ -232,6 +258,10 @@ const nodes: Record<string, NodeSpec> = {
     group: 'block',
     atom: true,
   },
+  /** Equations that belong together: they stand under each other, and count as lines of one number: (11a), (11b). */
+  equationGroup: { ...carried('equationGroup', 'div', { ...labelled, numbered: boolean(true) }), group: 'block', content: 'equation+' },
+  /** What stands in this division, written by the program: its headings down to a level. */
+  miniContents: { ...carried('miniContents', 'nav', { ...identified, depth: number(2) }, true), group: 'block', atom: true },
   formula: { ...carried('formula', 'span', { formula: string() }, true), group: 'inline', inline: true, atom: true },
   note: {
     ...carried('note', 'span', labelled),
@@ -333,6 +363,9 @@ export function titleOf(doc: Node): string {
   })
   return title || plainText(doc.firstChild!.firstChild!) || 'Untitled'
 }
+
+/** The series that a captioned block counts in: one that the author gave it, or that of its kind. */
+export const seriesOf = (node: Node): string => (node.attrs.series as string) || node.type.name
 
 /** The grid of a table. */
 export const gridOf = (table: Node): Node => table.children.find(child => child.type.name === 'grid')!

@@ -52,13 +52,33 @@ export interface SeriesRule {
   partForm: CounterForm
 }
 
+/** How lists of one look are marked, by depth, outermost first; deeper levels begin again with the first. */
+export interface ListLook {
+  key: string
+  /** What the author calls it. */
+  name: string
+  levels: ListLevel[]
+}
+
+/**
+ * One depth of a list. In a numbered list the pattern's levels are depths, 1 for the outermost; a tile without levels, a sign alone, is
+ * what a list that is not numbered shows.
+ */
+export interface ListLevel {
+  pattern: Tile[]
+  form: CounterForm
+}
+
 export interface Scheme {
+  /** BCP 47 tag of the language of counters in words, and of names that stand in no rule. */
+  language: string
+  /** Level 0, the parts of a work, is a level of the main matter only. */
   levels: Record<RuleSet, LevelRule[]>
   series: SeriesRule[]
   /** Notes stand at the foot of the page of their mark, at the end of their chapter, or in a division of their own. */
   notes: { form: CounterForm; restart: 'work' | 'chapter' | 'page'; place: 'foot' | 'chapter' | 'work' }
-  /** Counter form of numbered lists by depth, outermost first. */
-  lists: CounterForm[]
+  /** Looks of lists; a list that names none has the first one of its kind. */
+  lists: { numbered: ListLook[]; bulleted: ListLook[] }
   nameForm: 'full' | 'short'
 }
 
@@ -69,7 +89,7 @@ const text = (t: string): Tile => ({ text: t })
 const dotted = (from: number, to: number): Tile[] =>
   Array.from({ length: to - from + 1 }, (_, i) => [...(i ? [text('.')] : []), level(from + i)]).flat()
 
-const { chapter, section, appendix, ...seriesNames } = namesByLanguage.en!
+const { part, chapter, section, appendix, ...seriesNames } = namesByLanguage.en!
 
 function rule(n: number, named: Names, pattern: Tile[], more: Partial<LevelRule> = {}): LevelRule {
   return {
@@ -130,33 +150,85 @@ export const statementSeries = (prefix: number | null): SeriesRule[] => [
   series('definition', seriesNames.definition, prefix, { statement: 'upright', countsWith: 'theorem' }),
   series('remark', seriesNames.remark, prefix, { statement: 'upright', countsWith: 'theorem' }),
 ]
-const listForms: CounterForm[] = ['arabic', 'letterLower', 'romanLower']
+
+/** Parts, above the chapters, which count on through them. */
+export const partRule = (): LevelRule => rule(0, part, [text('Part '), level(0)], { form: 'romanUpper', follows: 'line' })
+
+const listLook = (key: string, name: string, ...levels: [CounterForm, Tile[]][]): ListLook => ({
+  key,
+  name,
+  levels: levels.map(([form, pattern]) => ({ form, pattern })),
+})
+const bulleted = (key: string, name: string, ...signs: string[]): ListLook =>
+  listLook(key, name, ...signs.map((sign): [CounterForm, Tile[]] => ['arabic', [text(sign)]]))
+
+/** A look of a list that counts in a form at each depth: 1. a. i. */
+export const plainListLook = (forms: CounterForm[]): ListLook =>
+  listLook('plain', 'Plain', ...forms.map((form, i): [CounterForm, Tile[]] => [form, [level(i + 1), text('.')]]))
+
+export const readyListLooks = (): Scheme['lists'] => ({
+  numbered: [
+    plainListLook(['arabic', 'letterLower', 'romanLower']),
+    listLook(
+      'bracketed',
+      'In brackets',
+      ...(['letterLower', 'romanLower', 'arabic'] as CounterForm[]).map((form, i): [CounterForm, Tile[]] => [
+        form,
+        [text('('), level(i + 1), text(')')],
+      ]),
+    ),
+    listLook(
+      'decimal',
+      'Decimal',
+      ...[1, 2, 3].map((n): [CounterForm, Tile[]] => ['arabic', n === 1 ? [level(1), text('.')] : dotted(1, n)]),
+    ),
+  ],
+  bulleted: [bulleted('dots', 'Dots', '•', '–', '·'), bulleted('dashes', 'Dashes', '–', '·')],
+})
+
+/** The look of a list, by the key it names. */
+export const listLookOf = (scheme: Scheme, kind: 'numberedList' | 'bulletedList', key: string): ListLook => {
+  const looks = kind === 'numberedList' ? scheme.lists.numbered : scheme.lists.bulleted
+  return looks.find(look => look.key === key) ?? looks[0]!
+}
 
 /** Chapters on pages of their own; figures, tables and equations count within them. */
 export const thesisScheme = (): Scheme => ({
+  language: 'en',
   levels: {
-    main: below(rule(1, chapter, [text('Chapter '), level(1)], { follows: 'line' })),
+    main: [partRule(), ...below(rule(1, chapter, [text('Chapter '), level(1)], { follows: 'line' }))],
     appendix: appendices(),
     chapterAppendix: chapterAppendices(),
   },
   series: standardSeries(1),
   notes: { form: 'arabic', restart: 'chapter', place: 'foot' },
-  lists: listForms,
+  lists: readyListLooks(),
   nameForm: 'full',
 })
 
 /** Sections are the first level and everything counts through the whole paper. */
 export const paperScheme = (): Scheme => ({
+  language: 'en',
   levels: {
-    main: below(rule(1, section, [level(1)])),
+    main: [partRule(), ...below(rule(1, section, [level(1)]))],
     appendix: below(rule(1, appendix, [text('Appendix '), level(1)], { form: 'letterUpper', follows: 'gap' })),
     chapterAppendix: chapterAppendices(),
   },
   series: standardSeries(null),
   notes: { form: 'arabic', restart: 'work', place: 'foot' },
-  lists: listForms,
+  lists: readyListLooks(),
   nameForm: 'full',
 })
+
+/** A series of the author's own, called by a name: it counts as figures do, or, of statements, as theorems do. Its key is not yet taken. */
+export function newSeries(scheme: Scheme, name: string, statement = false): SeriesRule {
+  const taken = new Set(scheme.series.map(({ key }) => key))
+  let n = 1
+  while (taken.has(`series-${n}`)) n++
+  const base = scheme.series.find(rule => (statement ? rule.statement !== null : rule.key === 'figure')) ?? scheme.series[0]!
+  const called = names(name, /s$/.test(name) ? name : `${name}s`, name, /s$/.test(name) ? name : `${name}s`)
+  return { ...base, key: `series-${n}`, names: called, countsWith: null, statement: statement ? 'upright' : null }
+}
 
 export const seriesRule = (scheme: Scheme, key: string): SeriesRule => {
   const found = scheme.series.find(rule => rule.key === key)

@@ -2,6 +2,7 @@
 import type { LevelRule, Names, Scheme, SeriesRule, Tile } from './scheme.ts'
 
 type Key =
+  | 'part'
   | 'chapter'
   | 'section'
   | 'appendix'
@@ -15,6 +16,8 @@ type Key =
   | 'corollary'
   | 'definition'
   | 'remark'
+  | 'item'
+  | 'note'
 
 const names = (one: string, many: string, shortOne: string, shortMany: string): Names => ({ one, many, shortOne, shortMany })
 
@@ -33,6 +36,9 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     corollary: names('Corollary', 'Corollaries', 'Cor.', 'Cors.'),
     definition: names('Definition', 'Definitions', 'Def.', 'Defs.'),
     remark: names('Remark', 'Remarks', 'Rem.', 'Rems.'),
+    part: names('Part', 'Parts', 'Pt.', 'Pts.'),
+    item: names('item', 'items', 'item', 'items'),
+    note: names('note', 'notes', 'n.', 'nn.'),
   },
   de: {
     chapter: names('Kapitel', 'Kapitel', 'Kap.', 'Kap.'),
@@ -48,6 +54,9 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     corollary: names('Korollar', 'Korollare', 'Kor.', 'Kor.'),
     definition: names('Definition', 'Definitionen', 'Def.', 'Def.'),
     remark: names('Bemerkung', 'Bemerkungen', 'Bem.', 'Bem.'),
+    part: names('Teil', 'Teile', 'Teil', 'Teile'),
+    item: names('Punkt', 'Punkte', 'Punkt', 'Punkte'),
+    note: names('Anmerkung', 'Anmerkungen', 'Anm.', 'Anm.'),
   },
   fr: {
     chapter: names('Chapitre', 'Chapitres', 'Chap.', 'Chap.'),
@@ -63,6 +72,9 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     corollary: names('Corollaire', 'Corollaires', 'Cor.', 'Cor.'),
     definition: names('Définition', 'Définitions', 'Déf.', 'Déf.'),
     remark: names('Remarque', 'Remarques', 'Rem.', 'Rem.'),
+    part: names('Partie', 'Parties', 'Part.', 'Part.'),
+    item: names('point', 'points', 'point', 'points'),
+    note: names('note', 'notes', 'n.', 'nn.'),
   },
   es: {
     chapter: names('Capítulo', 'Capítulos', 'Cap.', 'Caps.'),
@@ -78,6 +90,9 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     corollary: names('Corolario', 'Corolarios', 'Cor.', 'Cors.'),
     definition: names('Definición', 'Definiciones', 'Def.', 'Defs.'),
     remark: names('Observación', 'Observaciones', 'Obs.', 'Obs.'),
+    part: names('Parte', 'Partes', 'Pte.', 'Ptes.'),
+    item: names('punto', 'puntos', 'punto', 'puntos'),
+    note: names('nota', 'notas', 'n.', 'nn.'),
   },
 }
 
@@ -89,7 +104,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
 export function schemeInLanguage(scheme: Scheme, language: string): Scheme {
   const wanted = namesByLanguage[language.slice(0, 2)]
   if (!wanted) return scheme
-  let changed = false
+  let changed = scheme.language !== language
   const named = (own: Names, prefer?: string): Names => {
     const key = keyOf(own, prefer)
     if (!key || wanted[key].one === own.one) return own
@@ -106,11 +121,16 @@ export function schemeInLanguage(scheme: Scheme, language: string): Scheme {
   const { main, appendix, chapterAppendix } = scheme.levels
   const next: Scheme = {
     ...scheme,
+    language,
     levels: { main: levels(main), appendix: levels(appendix), chapterAppendix: levels(chapterAppendix) },
     series: scheme.series.map((rule: SeriesRule) => ({ ...rule, names: named(rule.names, rule.key) })),
   }
   return changed ? next : scheme
 }
+
+/** The name of something that no rule of the scheme names: an item of a list, a note. */
+export const plainName = (key: 'item' | 'note', language: string): Names =>
+  (namesByLanguage[language.slice(0, 2)] ?? namesByLanguage.en!)[key]
 
 /** Which of the names that ship one is, in any language; `prefer` decides between things that are called alike. */
 function keyOf({ one }: Pick<Names, 'one'>, prefer?: string): Key | undefined {

@@ -70,7 +70,7 @@ export function newWork(kind: WorkKind, title: string, newId: () => string): Wor
 export function usedPictures({ doc, pictures }: Work): Picture[] {
   const names = new Set<string>()
   doc.descendants(node => {
-    if (node.type.name === 'figure') names.add(node.attrs.picture)
+    if (node.attrs.picture) names.add(node.attrs.picture)
     return !node.isTextblock
   })
   return [...pictures.values()].filter(picture => names.has(picture.name))

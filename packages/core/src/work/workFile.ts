@@ -1,15 +1,15 @@
 /** The file of a work: `work.json`, checked against its schema and against the document's own rules, and brought up to date. */
-import { fromFirstVersion, fromSecondVersion, type HouseStyle, pageProblem } from './houseStyle.ts'
+import { fromFirstVersion, fromSecondVersion, fromThirdVersion, type HouseStyle, pageProblem } from './houseStyle.ts'
 import type { Milestone } from './milestone.ts'
 import { type Node, schema } from './schema.ts'
-import { listingSeries, type Scheme, statementSeries } from './scheme.ts'
+import { type CounterForm, listingSeries, partRule, plainListLook, readyListLooks, type Scheme, statementSeries } from './scheme.ts'
 import type { Picture, Settings, Work } from './work.ts'
 import { validateHouseStyle, validateWork } from './workFile.validate.js'
 
 /** A file that is not a work this program can open; the message says why, in plain words. Nothing was changed. */
 export class WorkFileError extends Error {}
 
-export const currentVersion = 3
+export const currentVersion = 4
 
 interface WorkFile {
   format: 'steady-ledger-work'
@@ -47,6 +47,23 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
       milestones: [],
       houseStyle: fromSecondVersion(file.houseStyle as HouseStyle),
       scheme: { ...scheme, series: [...series, ...statementSeries(prefixLevel).filter(rule => !series.some(own => own.key === rule.key))] },
+    }
+  },
+  // Version 4: parts; looks of lists; the language of counters in words; places of numbers, run-in headings.
+  3: file => {
+    const scheme = file.scheme as Omit<Scheme, 'lists'> & { lists: CounterForm[] }
+    const { main } = scheme.levels
+    const { numbered, bulleted } = readyListLooks()
+    return {
+      ...file,
+      version: 4,
+      houseStyle: fromThirdVersion(file.houseStyle as HouseStyle),
+      scheme: {
+        ...scheme,
+        language: (file.settings as Settings | undefined)?.language ?? 'en',
+        levels: { ...scheme.levels, main: main.some(({ level }) => level === 0) ? main : [partRule(), ...main] },
+        lists: { numbered: [plainListLook(scheme.lists), ...numbered.slice(1)], bulleted },
+      },
     }
   },
 }
@@ -101,7 +118,10 @@ export function houseStyleFromJson(text: string): HouseStyle {
   if (Number(file.version) > currentVersion)
     throw new WorkFileError('The house style was written by a newer version of Steady Ledger. Update the program to load it.')
   const given = file.houseStyle as HouseStyle
-  const style = file.version === 2 ? reformed(() => fromSecondVersion(given)) : given
+  const style = reformed(() => {
+    const second = Number(file.version) < 3 ? fromSecondVersion(given) : given
+    return Number(file.version) < 4 ? fromThirdVersion(second) : second
+  })
   if (!validateHouseStyle(style)) throw new WorkFileError(`The house style does not keep to its form: ${firstError(validateHouseStyle)}.`)
   const problem = pageProblem(style.page)
   if (problem) throw new WorkFileError(`The house style cannot be used: ${problem}`)
@@ -142,11 +162,40 @@ function reformed<Made>(step: () => Made): Made {
   }
 }
 
+interface NodeJson {
+  type?: unknown
+  attrs?: Record<string, unknown>
+  content?: NodeJson[]
+}
+
+/** Items of lists had no ids before version 4: those that have none get one that nothing else has. */
+function withItemIds(json: unknown): unknown {
+  const taken = new Set<unknown>()
+  let missing = false
+  const look = (node: NodeJson): void => {
+    if (node?.attrs?.id) taken.add(node.attrs.id)
+    else if (node?.type === 'listItem') missing = true
+    if (Array.isArray(node?.content)) node.content.forEach(look)
+  }
+  look(json as NodeJson)
+  if (!missing) return json
+  let count = 0
+  const give = (node: NodeJson): NodeJson => {
+    if (typeof node !== 'object' || node === null) return node
+    const content = Array.isArray(node.content) ? { content: node.content.map(give) } : {}
+    if (node.type !== 'listItem' || node.attrs?.id) return { ...node, ...content }
+    do count++
+    while (taken.has(`item-${count}`))
+    return { ...node, attrs: { ...node.attrs, id: `item-${count}` }, ...content }
+  }
+  return give(json as NodeJson)
+}
+
 /** A document from its JSON: every node, attribute and id checked. */
 export function documentFromJson(json: unknown): Node {
   let doc: Node
   try {
-    doc = schema.nodeFromJSON(json)
+    doc = schema.nodeFromJSON(withItemIds(json))
     doc.check()
   } catch (error) {
     throw new WorkFileError(`The text of the work is damaged: ${(error as Error).message}.`)

@@ -16,12 +16,15 @@ export function Field({
   onChange,
   check,
   multiline,
+  bare,
 }: {
   label: string
   value: string
   onChange(value: string): void
   check?(value: string): string
   multiline?: boolean
+  /** Its name is only said, not shown: a heading above it shows it. */
+  bare?: boolean
 }) {
   const [draft, setDraft] = useState<string | null>(null)
   const shown = draft ?? value
@@ -44,7 +47,7 @@ export function Field({
   }
   return (
     <div className="field">
-      <span aria-hidden="true">{label}</span>
+      {!bare && <span aria-hidden="true">{label}</span>}
       {multiline ? <textarea rows={2} aria-label={label} {...shared} /> : <input type="text" aria-label={label} {...shared} />}
       {wrong && (
         <span className="field-wrong" role="alert">

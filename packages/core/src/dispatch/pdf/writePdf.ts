@@ -249,7 +249,7 @@ class PdfWriter {
   /** Bookmarks: divisions, and sections to the depth of the contents. */
   private outline(): void {
     const { ledger, work, pageIndexOf } = this.turnover
-    const path: { level: number; item: PDFDocument['outline'] }[] = [{ level: 0, item: this.document.outline }]
+    const path: { level: number; item: PDFDocument['outline'] }[] = [{ level: -1, item: this.document.outline }]
     for (const entry of ledger.entries) {
       const { kind, level, text } = entry.item
       if (kind !== 'heading' || level > work.houseStyle.contents.depth || !text || !pageIndexOf.has(entry.id)) continue

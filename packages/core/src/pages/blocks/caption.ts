@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model'
 import { strongOf } from '../../type/fonts.ts'
-import type { Placement } from '../../work/schema.ts'
+import { type Placement, seriesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type Setting, setText, words } from '../setting.ts'
@@ -9,7 +9,7 @@ import { type Setting, setText, words } from '../setting.ts'
 export function captionStack(node: Node, setting: Setting, measure = setting.measure): { marks: Mark[]; height: number; notes: string[] } {
   const style = setting.houseStyle.caption
   const entry = setting.ledger.byId.get(node.attrs.id)
-  const rule = seriesRule(setting.scheme, node.type.name)
+  const rule = seriesRule(setting.scheme, seriesOf(node))
   const name = entry?.number ? `${entry.names.one}\u00a0${entry.number}` : ''
   const text = node.firstChild!
   if (!name && text.content.size === 0) return { marks: [], height: 0, notes: [] }

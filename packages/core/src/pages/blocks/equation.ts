@@ -1,9 +1,35 @@
-import { box, costs, type Mark, space } from '../box.ts'
-import { type BlockHandler, setWords, words } from '../setting.ts'
+import type { Node } from 'prosemirror-model'
+import { type Box, box, costs, type Mark, space } from '../box.ts'
+import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 
 /** A display equation: centred, its number at the right margin; where both do not fit on one line the number goes below. */
 export const equation: BlockHandler = (node, setting) => {
-  const { body, display } = setting.houseStyle
+  const { display } = setting.houseStyle
+  return [space(display.before), { ...lineOf(node, setting), breakBefore: costs.beforeDisplay }, space(display.after)]
+}
+
+/** Equations under each other, each with the number of its line; they stay together where a page can hold them. */
+export const equationGroup: BlockHandler = (node, setting) => {
+  const { display, body } = setting.houseStyle
+  const lines = node.children.map(child => lineOf(child, setting))
+  const [first] = lines
+  const strip = lines.flatMap((line, index) => [
+    ...(index > 0 ? [space(body.leading * lineGap)] : []),
+    {
+      ...line,
+      begins: line === first ? [node.attrs.id as string, ...line.begins] : line.begins,
+      breakBefore: index === 0 ? costs.beforeDisplay : 0,
+      breakAfter: index < lines.length - 1 ? costs.insideGroup : 0,
+    },
+  ])
+  return [space(display.before), ...strip, space(display.after)]
+}
+
+/** Space between the lines of a group, in lines of the body. */
+const lineGap = 0.35
+
+function lineOf(node: Node, setting: Setting): Box {
+  const { body } = setting.houseStyle
   const entry = setting.ledger.byId.get(node.attrs.id)
   const formula = setting.formulas.set(node.attrs.formula, true)
   const marks: Mark[] = []
@@ -29,9 +55,5 @@ export const equation: BlockHandler = (node, setting) => {
     if (!fits) height += body.leading
     marks.push({ kind: 'line', x: setting.measure - number!.end, baseline, line: number!, tag: 'Lbl' })
   }
-  return [
-    space(display.before),
-    box(height, marks, { block: node.attrs.id, begins: [node.attrs.id], breakBefore: costs.beforeDisplay }),
-    space(display.after),
-  ]
+  return box(height, marks, { block: node.attrs.id, begins: [node.attrs.id] })
 }

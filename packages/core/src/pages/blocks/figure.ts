@@ -1,11 +1,13 @@
 import type { Node } from 'prosemirror-model'
+import { seriesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { box, type Mark } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
+import { setPanels } from './panels.ts'
 
 /** Height of the frame that stands for a picture that is not there, as a share of its width. */
-const missingShape = 0.5
+export const missingShape = 0.5
 
 /** The picture and the caption of a figure, each from its own top left corner. */
 export interface SetFigure {
@@ -20,6 +22,11 @@ export interface SetFigure {
 export function setFigure(node: Node, column: number, width: number, setting: Setting): SetFigure {
   const { float, caption: style } = setting.houseStyle
   const caption = captionStack(node, setting, column)
+  if (node.lastChild!.type.name === 'panel') {
+    const panels = setPanels(node, column, setting)
+    const notes = [...panels.notes, ...caption.notes]
+    return { id: node.attrs.id, picture: panels, caption: { ...caption, notes }, gap: caption.height ? float.captionGap : 0 }
+  }
   const found = setting.pictures.get(node.attrs.picture)
   const shape = found ? found.height / found.width : missingShape
   const gap = caption.height ? float.captionGap : 0
@@ -38,24 +45,27 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
   return { id: node.attrs.id, picture: { marks, width: fitting, height }, caption, gap }
 }
 
-export const captionsAbove = (setting: Setting): boolean => seriesRule(setting.scheme, 'figure').captionPlace === 'above'
+export const captionAbove = (node: Node, setting: Setting): boolean => seriesRule(setting.scheme, seriesOf(node)).captionPlace === 'above'
 
 export const figure: BlockHandler = (node, setting) => {
   const { id, picture, caption, gap } = setFigure(node, setting.measure, setting.measure * shareOf(node), setting)
   const x = (setting.measure - picture.width) / 2
-  const above = captionsAbove(setting)
+  const above = captionAbove(node, setting)
   const marks = [
     ...picture.marks.map(mark => moved(mark, x, above ? caption.height + gap : 0)),
     ...caption.marks.map(mark => moved(mark, 0, above ? 0 : picture.height + gap)),
   ]
   const height = picture.height + gap + caption.height
-  return stood(box(height, marks, { block: id, begins: [id], notes: caption.notes }), node, 'figure', setting)
+  return stood(box(height, marks, { block: id, begins: idsOf(node), notes: caption.notes }), node, seriesOf(node), setting)
 }
+
+/** A figure and its panels. */
+export const idsOf = (node: Node): string[] => [node, ...node.children].flatMap(found => (found.attrs.id as string) || [])
 
 /** Share of the measure that the picture of a figure is to have. */
 export const shareOf = (node: Node): number => Math.min(1, Math.max(0.05, Number(node.attrs.width) || 0.8))
 
-function missing(width: number, height: number): Mark[] {
+export function missing(width: number, height: number): Mark[] {
   const rule = 0.5
   return [
     { kind: 'rule', x: 0, y: 0, width, height: rule },

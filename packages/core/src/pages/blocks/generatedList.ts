@@ -1,5 +1,5 @@
 import type { ListEntry } from '../../lists/entries.ts'
-import { strongOf } from '../../type/fonts.ts'
+import { faceWith, strongOf } from '../../type/fonts.ts'
 import { dependencies, runsOf } from '../../type/inline.ts'
 import { type Line, plainLine } from '../../type/line.ts'
 import { setParagraph } from '../../type/paragraph.ts'
@@ -11,20 +11,17 @@ import type { Setting } from '../setting.ts'
 const labelRoom = 2.6
 
 /** The lines of a generated list: number, gap, text, leader, page label; chapters stand out. */
-export function generatedList(
-  list: string,
-  entries: ListEntry[],
-  pageOf: (id: string) => string | undefined,
-  setting: Setting,
-): StripItem[] {
-  const { line: style, indent, looks } = setting.houseStyle.contents
+export function generatedList(list: string, entries: ListEntry[], setting: Setting): StripItem[] {
+  const { line: style, indent, looks, part } = setting.houseStyle.contents
+  const first = Math.max(1, Math.min(...entries.map(({ level }) => level)))
   const chapters = entries.some(entry => entry.level > 1)
   const numberWidth = widestNumber(entries, setting)
   return entries.flatMap((entry): StripItem[] => {
-    const { strong, leader, before } = looks[chapters ? Math.min(entry.level, looks.length) - 1 : looks.length - 1]!
-    const look = strong ? bold(style) : style
-    const top = chapters && entry.level === 1
-    const left = chapters ? leftEdge(entry.level, indent) : 0
+    const usual = looks[chapters ? Math.min(entry.level, looks.length) - 1 : looks.length - 1]!
+    const { strong, leader, before } = chapters && entry.level === 0 ? part : usual
+    const look = strong && !entry.line ? bold(style) : entry.line ? italic(style) : style
+    const top = entry.line || (chapters && entry.level <= 1)
+    const left = chapters ? indent * Math.max(0, entry.level - first) : 0
     const gap = entry.number ? Math.max(numberWidth.get(entry.level)!, 0) + style.size * 0.9 : 0
     const measure = setting.measure - left - gap - labelRoom * style.size
     const lines = entryLines(entry, look, measure, setting)
@@ -33,9 +30,9 @@ export function generatedList(
       const baseline = style.leading * 0.75
       if (index === 0 && entry.number) marks.push(text(entry.number, look, left, baseline, setting))
       marks.push({ kind: 'line', x: left + gap, baseline, line, tag: 'TOCI' })
-      if (index === lines.length - 1)
-        marks.push(...leaderAndLabel(left + gap + line.end, pageOf(entry.id) ?? '…', look, baseline, leader, setting))
-      const within = [`TOC ${list}`, `TOCI ${list} ${entry.id}`]
+      if (index === lines.length - 1 && !entry.line)
+        marks.push(...leaderAndLabel(left + gap + line.end, setting.pageOf(entry.id) ?? '…', look, baseline, leader, setting))
+      const within = [`TOC ${list}`, `TOCI ${list} ${entry.line ? 'line ' : ''}${entry.id}`]
       for (const mark of marks) if (mark.kind === 'line') mark.within = within
       return box(style.leading, marks, {
         block: entry.id,
@@ -46,8 +43,6 @@ export function generatedList(
     return before ? [space(before), ...boxes] : boxes
   })
 }
-
-const leftEdge = (level: number, indent: number): number => indent * Math.max(0, level - 1)
 
 function widestNumber(entries: ListEntry[], setting: Setting): Map<number, number> {
   const { line: style } = setting.houseStyle.contents
@@ -61,6 +56,13 @@ const boldStyles = new WeakMap<TextStyle, TextStyle>()
 function bold(style: TextStyle): TextStyle {
   let found = boldStyles.get(style)
   if (!found) boldStyles.set(style, (found = { ...style, face: strongOf(style.face) }))
+  return found
+}
+
+const italicStyles = new WeakMap<TextStyle, TextStyle>()
+function italic(style: TextStyle): TextStyle {
+  let found = italicStyles.get(style)
+  if (!found) italicStyles.set(style, (found = { ...style, face: faceWith(style.face, { emphasis: true, strong: false, code: false }) }))
   return found
 }
 

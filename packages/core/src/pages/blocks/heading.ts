@@ -1,15 +1,19 @@
 import type { Node } from 'prosemirror-model'
-import type { TextStyle } from '../../work/houseStyle.ts'
+import { type Run, runsOf } from '../../type/inline.ts'
+import type { HeadingStyle, TextStyle } from '../../work/houseStyle.ts'
+import type { LevelRule } from '../../work/scheme.ts'
 import { box, lineBoxes, type StripItem, space, type Tag } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 
-/** Gap between the number of a heading and its text, in em. */
+/** Gap between the number of a heading and its text, in em, where the scheme says a gap. */
 const numberGap = 0.8
 
 export const heading: BlockHandler = (node, setting, place) => {
   const level = node.attrs.level as number
   const { headings } = setting.houseStyle
   const style = headings[Math.min(level, headings.length) - 1]!
+  // Its words open the paragraph below it.
+  if (style.runIn && place.before === 'paragraph') return []
   // Two headings in a row stand closer than a heading and the text before it.
   const before = place.after === 'title' ? 0 : place.after === 'heading' ? style.before / 2 : style.before
   return [space(before), ...numberedTitle(node, node.attrs.id, style, `H${Math.min(6, level) as 2}`, setting), space(style.after)]
@@ -17,46 +21,72 @@ export const heading: BlockHandler = (node, setting, place) => {
 
 /** The title of a division, sunk on its opening page by house style. */
 export function divisionTitle(title: Node, id: string, role: string, setting: Setting): StripItem[] {
-  const { headings, titlePage, sink, opens } = setting.houseStyle
+  const { headings, part, titlePage, sink, opens } = setting.houseStyle
   if (role === 'titlePage') {
     const lines = setText(title, setting, { style: titlePage.title, measure: setting.measure })
     const boxes = lineBoxes(lines, { ...titlePage.title, x: 0, tag: 'Title', block: id, begins: [id] })
     return [fixedSpace(titlePage.title.before), ...boxes, space(titlePage.title.after)]
   }
-  const style = headings[0]!
-  const above = opens === 'runOn' ? space(style.before) : fixedSpace(sink)
+  const style = role === 'part' ? part : headings[0]!
+  const above = opens === 'runOn' ? space(style.before) : fixedSpace(role === 'part' ? style.before : sink)
   return [above, ...numberedTitle(title, id, style, 'H1', setting), space(style.after)]
 }
 
 /** Space that stays at the head of a page, where other space is dropped. */
 const fixedSpace = (height: number): StripItem => box(height, [], { breakAfter: Infinity })
 
-function numberedTitle(node: Node, id: string, style: TextStyle, tag: Tag, setting: Setting): StripItem[] {
+/** Gap between number and text by what the scheme lets follow the number, in em. */
+const gaps = { space: 0.25, gap: numberGap, nothing: 0, line: 0 }
+
+function numberedTitle(node: Node, id: string, style: HeadingStyle, tag: Tag, setting: Setting): StripItem[] {
   const entry = setting.ledger.byId.get(id)
-  const rule = entry?.number ? setting.scheme.levels[entry.item.rules].find(found => found.level === entry.item.level) : undefined
+  const follows = followsNumber(id, setting)
   const strip: StripItem[] = []
-  let offset = 0
-  if (entry?.number && rule?.follows === 'line') {
+  // Places of number and text are those of lines that begin at the left edge; elsewhere the number is set as words of the text.
+  const placed = style.align === 'left' || style.align === 'justified'
+  const numberAt = placed ? style.numberAt : 0
+  let offset = placed ? (style.textAt ?? 0) : 0
+  let numberLine: StripItem | undefined
+  const leadIn: Run[] = []
+  if (entry?.number && follows === 'line') {
     const above = { ...style, size: style.size * 0.6, leading: style.leading * 0.8 }
     const number = setWords([words(entry.number, above)], setting, above, setting.measure)
-    strip.push(...lineBoxes(number, { ...above, x: 0, tag, block: id }))
-  } else if (entry?.number) {
+    strip.push(...lineBoxes(number, { ...above, x: numberAt, tag, block: id }))
+  } else if (entry?.number && !placed) leadIn.push(...numberRuns(entry.number, follows, style))
+  else if (entry?.number) {
     const [line] = setWords([words(entry.number, style)], setting, style, setting.measure)
-    const gap = rule?.follows === 'nothing' ? 0 : rule?.follows === 'space' ? 0.25 : numberGap
-    offset = line!.end + gap * style.size
-    strip.push(...lineBoxes([line!], { ...style, x: 0, tag, block: id }))
+    const end = numberAt + line!.end + gaps[follows] * style.size
+    offset = style.textAt === null ? Math.max(0, end) : Math.max(style.textAt, end)
+    ;[numberLine] = lineBoxes([line!], { ...style, x: numberAt, tag, block: id })
   }
-  const text = lineBoxes(setText(node, setting, { style, measure: setting.measure - offset }), {
-    ...style,
-    x: offset,
-    tag,
-    block: id,
-    begins: [id],
-  })
-  const numberBox = offset ? strip.pop() : undefined
-  if (numberBox?.kind === 'box' && text[0]) text[0] = { ...text[0], marks: [...numberBox.marks, ...text[0].marks] }
+  const lines = setText(node, setting, { style, measure: setting.measure - offset, leadIn })
+  const text = lineBoxes(lines, { ...style, x: offset, tag, block: id, begins: [id] })
+  if (numberLine?.kind === 'box' && text[0]) text[0] = { ...text[0], marks: [...numberLine.marks, ...text[0].marks] }
   strip.push(...text)
   return strip.map(item =>
     item.kind === 'box' ? { ...item, breakAfter: Infinity, begins: item === strip[0] || item.begins.length ? [id] : [] } : item,
   )
+}
+
+function followsNumber(id: string, { ledger, scheme }: Setting): LevelRule['follows'] {
+  const entry = ledger.byId.get(id)
+  const rule = entry && scheme.levels[entry.item.rules].find(found => found.level === entry.item.level)
+  return rule?.follows ?? 'gap'
+}
+
+const numberRuns = (number: string, follows: LevelRule['follows'], style: TextStyle): Run[] => [
+  words(number + (follows === 'nothing' ? '' : follows === 'space' ? '\u00a0' : '\u2002'), style, { whole: true }),
+]
+
+/** Whether a heading's words open the paragraph below it. */
+export const runsIn = (node: Node, { houseStyle: { headings } }: Setting): boolean =>
+  headings[Math.min(node.attrs.level as number, headings.length) - 1]!.runIn
+
+/** What a heading that runs in sets before its paragraph: number and words in its own look, and a gap. `before` in points. */
+export function runInHeading(node: Node, setting: Setting): { runs: Run[]; before: number } {
+  const { headings } = setting.houseStyle
+  const style = headings[Math.min(node.attrs.level as number, headings.length) - 1]!
+  const entry = setting.ledger.byId.get(node.attrs.id)
+  const number = entry?.number ? numberRuns(entry.number, followsNumber(node.attrs.id, setting), style) : []
+  return { runs: [...number, ...runsOf(node, style, setting), words('\u2003', style)], before: style.before }
 }

@@ -2,7 +2,7 @@
 import { box } from '../box.ts'
 import type { BlockHandler } from '../setting.ts'
 import { descriptionList } from './descriptionList.ts'
-import { equation } from './equation.ts'
+import { equation, equationGroup } from './equation.ts'
 import { figure } from './figure.ts'
 import { heading } from './heading.ts'
 import { list } from './list.ts'
@@ -26,6 +26,7 @@ export const blockHandlers: Record<string, BlockHandler> = {
   row,
   table,
   equation,
+  equationGroup,
   quotation,
   verse,
   epigraph,

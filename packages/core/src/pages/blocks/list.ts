@@ -1,38 +1,42 @@
 import type { Node } from 'prosemirror-model'
-import { writeCounter } from '../../numbers/counterForm.ts'
+import type { Line } from '../../type/line.ts'
+import { listLookOf } from '../../work/scheme.ts'
 import { costs, lineBoxes, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 
-const bullets = ['•', '–', '·']
+/** Gap between the sign of an item and its text, in em. */
+const signGap = 0.6
 
-export const list: BlockHandler = (node, setting, place) => {
+export const list: BlockHandler = (node, setting) => {
   const { between } = setting.houseStyle.list
-  return [space(between * 2), ...items(node, setting, 0, place.firstNumber, []), space(between * 2)]
+  return [space(between * 2), ...items(node, setting, 0, 0, []), space(between * 2)]
 }
 
-function items(node: Node, setting: Setting, depth: number, first: number, outer: Structure): StripItem[] {
+/** `outer` is the left edge of the text around the list, in points. */
+function items(node: Node, setting: Setting, depth: number, outer: number, outside: Structure): StripItem[] {
   const { list: look, body } = setting.houseStyle
-  const numbered = node.type.name === 'numberedList'
-  const forms = setting.scheme.lists
-  const left = look.indent * (depth + 1)
+  const signs = node.children.map(item => signOf(node, item, depth, setting))
+  // Signs stand to the right of their room; where one is too wide for it, the whole list moves in.
+  const widest = Math.max(0, ...signs.map(sign => sign?.end ?? 0))
+  const left = outer + Math.max(look.indent, widest + body.size * signGap)
   const strip: StripItem[] = []
-  const list = `L ${node.attrs.id || `${outer.join()} ${depth}`}`
+  const list = `L ${node.attrs.id || `${outside.join()} ${depth}`}`
   node.forEach((item, _offset, index) => {
-    const sign = numbered ? `${writeCounter(first + index, forms[depth % forms.length]!)}.` : bullets[depth % bullets.length]!
-    const within = [...outer, list, `LI ${list} ${index}`]
+    const within = [...outside, list, `LI ${list} ${index}`]
     const held = [...within, `LBody ${within.at(-1)}`]
     item.forEach((block, _at, order) => {
       if (block.type.name !== 'paragraph') {
-        strip.push(space(look.between), ...items(block, setting, depth + 1, 1, held))
+        strip.push(space(look.between), ...items(block, setting, depth + 1, left, held))
         return
       }
       const lines = setText(block, setting, { style: body, measure: setting.measure - left })
-      const boxes = lineBoxes(lines, { ...body, x: left, tag: 'LBody', within: held, block: block.attrs.id })
-      if (order === 0 && boxes[0]) {
-        const [mark] = setWords([words(sign, body)], setting, body, left)
-        const x = left - body.size * 0.6 - mark!.end
+      const begins = order === 0 && item.attrs.id ? [item.attrs.id as string] : []
+      const boxes = lineBoxes(lines, { ...body, x: left, tag: 'LBody', within: held, block: block.attrs.id, begins })
+      const sign = signs[index]
+      if (order === 0 && boxes[0] && sign) {
+        const x = left - body.size * signGap - sign.end
         const { baseline } = boxes[0].marks[0] as { baseline: number }
-        boxes[0].marks.unshift({ kind: 'line', x, baseline, line: mark!, tag: 'Lbl', within: [...within, `Lbl ${within.at(-1)}`] })
+        boxes[0].marks.unshift({ kind: 'line', x, baseline, line: sign, tag: 'Lbl', within: [...within, `Lbl ${within.at(-1)}`] })
       }
       strip.push(...boxes)
     })
@@ -43,4 +47,16 @@ function items(node: Node, setting: Setting, depth: number, first: number, outer
     }
   })
   return strip
+}
+
+/** The number of an item as the ledger has it, or the sign that its list shows at this depth. */
+function signOf(node: Node, item: Node, depth: number, setting: Setting): Line | undefined {
+  const { body } = setting.houseStyle
+  const kind = node.type.name as 'numberedList' | 'bulletedList'
+  const { levels } = listLookOf(setting.scheme, kind, node.attrs.look)
+  const sign =
+    kind === 'numberedList'
+      ? (setting.ledger.byId.get(item.attrs.id)?.number ?? '')
+      : levels[depth % levels.length]!.pattern.map(tile => ('text' in tile ? tile.text : '')).join('')
+  return sign ? setWords([words(sign, body)], setting, body, setting.measure)[0] : undefined
 }

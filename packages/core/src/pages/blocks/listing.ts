@@ -1,5 +1,6 @@
 import { type Line, plainLine } from '../../type/line.ts'
 import type { TextStyle } from '../../work/houseStyle.ts'
+import { seriesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
@@ -16,7 +17,7 @@ export const listing: BlockHandler = (node, setting) => {
   const { float, listing: style } = setting.houseStyle
   const id = node.attrs.id as string
   const caption = captionStack(node, setting)
-  const above = seriesRule(setting.scheme, 'listing').captionPlace !== 'below'
+  const above = seriesRule(setting.scheme, seriesOf(node)).captionPlace !== 'below'
   const boxes = codeBoxes(node.lastChild!.textContent, id, style, setting)
   const captionBox = box(
     caption.height + float.captionGap,

@@ -1,6 +1,7 @@
 import type { TextStyle } from '../../work/houseStyle.ts'
 import { type Box, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
+import { runInHeading, runsIn } from './heading.ts'
 
 /** A paragraph is indented where it follows another; after a heading or a display it begins flush. */
 export const paragraph: BlockHandler = (node, setting, place) => {
@@ -8,8 +9,16 @@ export const paragraph: BlockHandler = (node, setting, place) => {
   const own = place.role === 'titlePage' ? titlePage.line : body
   const style = node.attrs.align ? aligned(own, node.attrs.align) : own
   const flush = place.role === 'titlePage' || node.attrs.align || place.after !== 'paragraph'
-  const lines = setText(node, setting, { style, measure: setting.measure, indent: flush ? 0 : indent })
-  const boxes = pinned(lineBoxes(lines, { ...style, x: 0, tag: 'P', block: node.attrs.id }), node.attrs.pin)
+  const opener = place.opener && runsIn(place.opener, setting) ? runInHeading(place.opener, setting) : null
+  const lines = setText(node, setting, {
+    style,
+    measure: setting.measure,
+    indent: flush ? 0 : indent,
+    ...(opener ? { leadIn: opener.runs } : {}),
+  })
+  const begins = opener ? [place.opener!.attrs.id as string] : []
+  const boxes = pinned(lineBoxes(lines, { ...style, x: 0, tag: 'P', block: node.attrs.id, begins }), node.attrs.pin)
+  if (opener) return [space(opener.before), ...boxes, space(paragraphGap)]
   if (place.role === 'titlePage') return [...boxes, { kind: 'space', height: style.after }]
   return paragraphGap ? [space(paragraphGap), ...boxes, space(paragraphGap)] : boxes
 }

@@ -1,8 +1,9 @@
 import type { Node } from 'prosemirror-model'
+import { seriesOf } from '../../work/schema.ts'
 import { box, type Mark } from '../box.ts'
 import type { BlockHandler, Setting } from '../setting.ts'
 import { moved, stood } from './caption.ts'
-import { captionsAbove, setFigure, shareOf } from './figure.ts'
+import { captionAbove, idsOf, setFigure, shareOf } from './figure.ts'
 
 /** Space between the columns of a row, in em of the body. */
 const columnGap = 1.6
@@ -26,8 +27,8 @@ export const row: BlockHandler = (node, setting) => {
     notes.push(...line.notes)
     height += line.height
   }
-  const begins = [node.attrs.id as string, ...node.children.map(child => child.attrs.id as string)]
-  return stood(box(height, marks, { block: node.attrs.id, begins, notes }), node, 'figure', setting)
+  const begins = [node.attrs.id as string, ...node.children.flatMap(idsOf)]
+  return stood(box(height, marks, { block: node.attrs.id, begins, notes }), node, seriesOf(node.firstChild!), setting)
 }
 
 /** Columns as wide as the figures ask for in proportion; pictures stand on one line, captions begin on one line. */
@@ -37,7 +38,7 @@ function lineOfFigures(nodes: readonly Node[], gutter: number, setting: Setting)
   const captions = Math.max(...figures.map(({ caption }) => caption.height))
   const pictures = Math.max(...figures.map(({ picture }) => picture.height))
   const gap = Math.max(...figures.map(found => found.gap))
-  const above = captionsAbove(setting)
+  const above = captionAbove(nodes[0]!, setting)
   const marks: Mark[] = []
   let x = 0
   figures.forEach(({ picture, caption }, i) => {

@@ -5,7 +5,7 @@ import type { TextStyle } from '../../work/houseStyle.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, words } from '../setting.ts'
-import { equation } from './equation.ts'
+import { equation, equationGroup } from './equation.ts'
 import { list } from './list.ts'
 
 /** Space above and below a statement or proof, in lines of the body. */
@@ -55,25 +55,22 @@ const nameRuns = (name: Node, style: TextStyle): Run[] =>
 function textOf(node: Node, leadIn: Run[], style: TextStyle, setting: Setting, place: Parameters<BlockHandler>[2]): StripItem[] {
   const strip: StripItem[] = []
   let after = ''
-  let numbered = 0
   for (const part of node.children) {
     const kind = part.type.name
     if (kind === 'statementName') continue
-    if (kind === 'equation') strip.push(...equation(part, setting, place))
+    if (kind === 'equation' || kind === 'equationGroup') strip.push(...blockHandlerOf[kind](part, setting, place))
     else if (kind === 'paragraph') {
       const opening = after === ''
       const indent = after === 'paragraph' ? setting.houseStyle.indent : 0
       const lines = setText(part, setting, { style, measure: setting.measure, indent, ...(opening ? { leadIn } : {}) })
       strip.push(...lineBoxes(lines, { ...style, x: 0, tag: 'P', block: part.attrs.id }))
-    } else {
-      const goesOn = kind === 'numberedList' && part.attrs.continued
-      strip.push(...list(part, setting, { ...place, after, firstNumber: goesOn ? numbered + 1 : 1 }))
-      if (kind === 'numberedList') numbered = (goesOn ? numbered : 0) + part.childCount
-    }
+    } else strip.push(...list(part, setting, { ...place, after }))
     after = kind
   }
   return strip
 }
+
+const blockHandlerOf = { equation, equationGroup }
 
 const italics = new WeakMap<TextStyle, TextStyle>()
 

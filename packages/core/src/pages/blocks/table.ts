@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model'
 import type { Entry } from '../../numbers/ledger.ts'
 import { strongOf } from '../../type/fonts.ts'
 import type { Line } from '../../type/line.ts'
-import { gridOf, tableNotesOf } from '../../work/schema.ts'
+import { gridOf, seriesOf, tableNotesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
@@ -28,12 +28,12 @@ export const table: BlockHandler = (node, setting) => {
   const caption = captionStack(node, setting)
   const { rows, width } = setGrid(gridOf(node), id, setting)
   const x = (setting.measure - width) / 2
-  const above = seriesRule(setting.scheme, 'table').captionPlace !== 'below'
+  const above = seriesRule(setting.scheme, seriesOf(node)).captionPlace !== 'below'
   const notes = setNotes(node, id, width, x, setting)
   const body = rows.reduce((sum, row) => sum + row.height, 0) + notes.height
   const height = caption.height + float.captionGap + body
   // What is longer than most of a page breaks between its rows; a shorter table is never broken.
-  if (height > setting.height * longShare) return longTable(id, caption, rows, notes, width, x, setting)
+  if (height > setting.height * longShare) return longTable(id, caption, rows, notes, width, x, above, setting)
   let y = above ? caption.height + float.captionGap : 0
   const marks: Mark[] = caption.marks.map(mark => moved(mark, 0, above ? 0 : body + float.captionGap))
   rows.forEach((row, index) => {
@@ -42,7 +42,7 @@ export const table: BlockHandler = (node, setting) => {
   })
   marks.push(...notes.marks.map(mark => moved(mark, 0, y)))
   const footnotes = [...caption.notes, ...rows.flatMap(row => row.notes), ...notes.notes]
-  return stood(box(height, marks, { block: id, begins: [id], notes: footnotes }), node, 'table', setting)
+  return stood(box(height, marks, { block: id, begins: [id], notes: footnotes }), node, seriesOf(node), setting)
 }
 
 /** Row by row, so that pages can be cut between rows; on every further page a line says what goes on, and the head rows stand again. */
@@ -53,10 +53,10 @@ function longTable(
   notes: ReturnType<typeof setNotes>,
   width: number,
   x: number,
+  above: boolean,
   setting: Setting,
 ): StripItem[] {
   const { float, caption: style } = setting.houseStyle
-  const above = seriesRule(setting.scheme, 'table').captionPlace !== 'below'
   const captionBox = (before: number, more: Partial<Box>): Box =>
     box(caption.height + float.captionGap, before ? caption.marks.map(mark => moved(mark, 0, before)) : caption.marks, {
       block: id,

@@ -32,12 +32,15 @@ const heading = (index: number): Kind => ({
   set: (style, text) => ({
     ...style,
     headings: Array.from({ length: Math.max(style.headings.length, index + 1) }, (_, i) =>
-      i === index ? text : style.headings[Math.min(i, style.headings.length - 1)]!,
+      i === index
+        ? { ...style.headings[Math.min(i, style.headings.length - 1)]!, ...text }
+        : style.headings[Math.min(i, style.headings.length - 1)]!,
     ),
   }),
 })
 const kinds: Kind[] = [
   plain('Text', 'body'),
+  { name: 'Title of a part', get: style => style.part, set: (style, text) => ({ ...style, part: { ...style.part, ...text } }) },
   ...[0, 1, 2, 3].map(heading),
   plain('Quotation', 'quotation'),
   plain('Verse', 'verse'),

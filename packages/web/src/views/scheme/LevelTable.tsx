@@ -1,12 +1,10 @@
 /** The levels of a set of rules: how each number is written, where it begins, what it begins again after, and how it looks in the work. */
-import { writeCounter } from '@steady-ledger/core/numbers/counterForm.ts'
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import type { CounterForm, LevelRule, RuleSet, Scheme, Tile } from '@steady-ledger/core/work/scheme.ts'
 import { useState } from 'react'
 import { Check, Choice } from '../../app/fields.tsx'
-import { type TileKind, Tiles } from '../../app/Tiles.tsx'
-import { formNames } from './forms.ts'
+import { CounterTiles } from './CounterTiles.tsx'
 import { NameFields } from './NameFields.tsx'
 
 type LevelTile = Extract<Tile, { level: number }>
@@ -25,13 +23,15 @@ interface Props {
 export function LevelTable({ scheme, change, ledger }: Props) {
   const [set, setSet] = useState<RuleSet>('main')
   const [all, setAll] = useState(false)
-  const [open, setOpen] = useState(0)
+  const [open, setOpen] = useState(-1)
   const rules = scheme.levels[set]
   const deepest = Math.max(
     usualLevels,
-    ...ledger.entries.map(({ item }) => (item.kind === 'heading' && item.rules === set ? item.level : 0)),
+    ...ledger.entries.map(({ item }) => (item.kind === 'heading' && item.rules === set ? item.level : 1)),
   )
-  const shown = rules.filter(rule => (set !== 'chapterAppendix' || rule.level > 1) && (all || rule.level <= deepest))
+  const parts = ledger.entries.some(({ item }) => item.kind === 'heading' && item.level === 0)
+  const least = set === 'chapterAppendix' ? 2 : parts || all ? 0 : 1
+  const shown = rules.filter(rule => rule.level >= least && (all || rule.level <= deepest))
   const alter = (level: number, more: Partial<LevelRule>): void =>
     change({ ...scheme, levels: { ...scheme.levels, [set]: rules.map(rule => (rule.level === level ? { ...rule, ...more } : rule)) } })
   return (
@@ -62,17 +62,19 @@ export function LevelTable({ scheme, change, ledger }: Props) {
               key={rule.level}
               rule={rule}
               rules={rules}
+              first={set === 'main' ? 0 : 1}
+              language={scheme.language}
               sample={sampleOf(ledger, set, rule.level)}
               alter={more => alter(rule.level, more)}
               open={open === rule.level}
-              onOpen={() => setOpen(open === rule.level ? 0 : rule.level)}
+              onOpen={() => setOpen(open === rule.level ? -1 : rule.level)}
             />
           ))}
         </tbody>
       </table>
       {deepest < 9 && (
         <button type="button" className="quiet-link" onClick={() => setAll(!all)}>
-          {all ? 'Show the levels in use' : 'Show all nine levels'}
+          {all ? 'Show the levels in use' : 'Show parts and all nine levels'}
         </button>
       )}
     </section>
@@ -82,25 +84,20 @@ export function LevelTable({ scheme, change, ledger }: Props) {
 interface RowProps {
   rule: LevelRule
   rules: LevelRule[]
+  /** The first level that its pattern can say. */
+  first: number
+  language: string
   sample: { number: string; text: string } | null
   alter(more: Partial<LevelRule>): void
   open: boolean
   onOpen(): void
 }
 
-function LevelRow({ rule, rules, sample, alter, open, onOpen }: RowProps) {
+function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }: RowProps) {
   const { level, names } = rule
   const name = `${names.one || 'Level'}, level ${level}`
   const formAt = (tile: LevelTile): CounterForm =>
     rule.forceArabic ? 'arabic' : (tile.form ?? rules.find(other => other.level === tile.level)?.form ?? 'arabic')
-  const kinds = Array.from(
-    { length: level },
-    (_, i): TileKind<LevelTile> => ({
-      key: String(i + 1),
-      says: `Counter of level ${i + 1}`,
-      tile: { level: i + 1 },
-    }),
-  )
   return (
     <>
       <tr className={open ? 'open' : undefined}>
@@ -110,36 +107,16 @@ function LevelRow({ rule, rules, sample, alter, open, onOpen }: RowProps) {
           </button>
         </th>
         <td>
-          <Tiles<LevelTile>
-            name={`the number of ${name}`}
-            tiles={rule.pattern}
-            kinds={kinds}
-            saysOf={tile => `counter of level ${tile.level}`}
-            show={tile => (
-              <>
-                <strong>{writeCounter(tile.level === level ? 1 : 3, formAt(tile))}</strong> <small>level {tile.level}</small>
-              </>
-            )}
-            field={(tile, onChange) => (
-              <select
-                aria-label={`How level ${tile.level} is written in ${name}`}
-                value={tile.level === level ? rule.form : (tile.form ?? '')}
-                onChange={event => {
-                  const form = event.target.value as CounterForm
-                  // The level's own counter has its form in the rule, so that everything below follows it.
-                  if (tile.level === level) alter({ form })
-                  else onChange(form ? { level: tile.level, form } : { level: tile.level })
-                }}
-              >
-                {tile.level !== level && <option value="">as there</option>}
-                {Object.entries(formNames).map(([key, says]) => (
-                  <option key={key} value={key}>
-                    {says}
-                  </option>
-                ))}
-              </select>
-            )}
-            onChange={pattern => alter({ pattern })}
+          <CounterTiles
+            name={name}
+            pattern={rule.pattern}
+            level={level}
+            first={first}
+            form={rule.form}
+            formAt={formAt}
+            language={language}
+            onPattern={pattern => alter({ pattern })}
+            onForm={form => alter({ form })}
           />
         </td>
         <td>
@@ -152,9 +129,9 @@ function LevelRow({ rule, rules, sample, alter, open, onOpen }: RowProps) {
             onChange={event => alter({ restartAfter: event.target.value === '' ? null : Number(event.target.value) })}
           >
             <option value="">runs on</option>
-            {Array.from({ length: level - 1 }, (_, i) => (
-              <option key={i} value={i + 1}>
-                level {i + 1}
+            {Array.from({ length: Math.max(0, level - first) }, (_, i) => (
+              <option key={i} value={first + i}>
+                level {first + i}
               </option>
             ))}
           </select>

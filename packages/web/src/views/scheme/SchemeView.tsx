@@ -4,17 +4,17 @@ import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
 import { changedWordings } from '@steady-ledger/core/references/changedWordings.ts'
 import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/notesByPage.ts'
 import { readySchemeFor, readySchemes } from '@steady-ledger/core/work/readySchemes.ts'
-import type { CounterForm, Scheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Node } from '@steady-ledger/core/work/schema.ts'
+import { listLookOf, type Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { schemeInLanguage } from '@steady-ledger/core/work/schemeNames.ts'
 import { DropdownMenu } from 'radix-ui'
 import { useMemo, useState } from 'react'
-import { Choice } from '../../app/fields.tsx'
 import { languages } from '../../app/languages.ts'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import type { Session } from '../../session.ts'
-import { formNames } from './forms.ts'
 import { LevelTable } from './LevelTable.tsx'
+import { ListLookTable } from './ListLookTable.tsx'
 import { SeriesTable } from './SeriesTable.tsx'
 import { WhatWouldChange } from './WhatWouldChange.tsx'
 
@@ -104,20 +104,7 @@ export function SchemeView() {
         <div className="house-fields">
           <LevelTable scheme={scheme} change={change} ledger={tryLedger} />
           <SeriesTable scheme={scheme} change={change} ledger={tryLedger} />
-          <section>
-            <h2>Numbered lists</h2>
-            <div className="house-grid">
-              {scheme.lists.map((form, depth) => (
-                <Choice<CounterForm>
-                  key={depth}
-                  label={depth === 0 ? 'Outermost' : `${depth + 1} deep`}
-                  value={form}
-                  options={formNames}
-                  onChange={value => change({ ...scheme, lists: scheme.lists.map((other, i) => (i === depth ? value : other)) })}
-                />
-              ))}
-            </div>
-          </section>
+          <ListLookTable scheme={scheme} change={change} used={(kind, key) => listsOf(doc, kind, key, scheme)} />
         </div>
         <WhatWouldChange
           numbers={numbers}
@@ -130,4 +117,15 @@ export function SchemeView() {
       </div>
     </main>
   )
+}
+
+/** How many lists of the work have a look, by name or because it is the usual one. */
+function listsOf(doc: Node, kind: 'numbered' | 'bulleted', key: string, scheme: Scheme): number {
+  const type = kind === 'numbered' ? 'numberedList' : 'bulletedList'
+  let count = 0
+  doc.descendants(node => {
+    if (node.type.name === type && listLookOf(scheme, type, node.attrs.look).key === key) count++
+    return !node.isTextblock
+  })
+  return count
 }

@@ -1,7 +1,7 @@
 /** The series: how each number is written, what it is called, where its caption stands, and how it looks in the work. */
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
-import { type CounterForm, countingRule, type Scheme, type SeriesRule } from '@steady-ledger/core/work/scheme.ts'
+import { type CounterForm, countingRule, newSeries, type Scheme, type SeriesRule } from '@steady-ledger/core/work/scheme.ts'
 import { useState } from 'react'
 import { Check, Choice, Field } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
@@ -19,16 +19,11 @@ export function SeriesTable({ scheme, change, ledger }: Props) {
   const [open, setOpen] = useState('')
   const alter = (key: string, more: Partial<SeriesRule>): void =>
     change({ ...scheme, series: scheme.series.map(rule => (rule.key === key ? { ...rule, ...more } : rule)) })
-  /** A series of statements of the author's own: it can be chosen for any statement in the galley. */
-  const add = (): void => {
-    const taken = new Set(scheme.series.map(({ key }) => key))
-    let n = 1
-    while (taken.has(`series-${n}`)) n++
-    const theorem = scheme.series.find(({ statement }) => statement !== null)
-    const base = theorem ?? scheme.series[0]!
-    const names = { one: 'Claim', many: 'Claims', shortOne: 'Claim', shortMany: 'Claims' }
-    change({ ...scheme, series: [...scheme.series, { ...base, key: `series-${n}`, names, countsWith: null, statement: 'upright' }] })
-    setOpen(`series-${n}`)
+  /** A series of the author's own: it can be chosen for any statement, or any caption, in the galley. */
+  const add = (statement: boolean): void => {
+    const made = newSeries(scheme, statement ? 'Claim' : 'Map', statement)
+    change({ ...scheme, series: [...scheme.series, made] })
+    setOpen(made.key)
   }
   return (
     <section>
@@ -65,7 +60,10 @@ export function SeriesTable({ scheme, change, ledger }: Props) {
           ))}
         </tbody>
       </table>
-      <button type="button" className="quiet-link" onClick={add}>
+      <button type="button" className="quiet-link" onClick={() => add(false)}>
+        + New series of captions
+      </button>{' '}
+      <button type="button" className="quiet-link" onClick={() => add(true)}>
         + New series of statements
       </button>
     </section>
@@ -193,6 +191,14 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                     <NumberCell label={`${names.many} begin at`} value={rule.start} onChange={start => alter({ start })} />
                   </div>
                 </>
+              )}
+              {rule.statement === null && (
+                <Choice<CounterForm>
+                  label={rule.key === 'equation' ? 'Lines of a group are' : 'Panels are'}
+                  value={rule.partForm}
+                  options={formNames}
+                  onChange={partForm => alter({ partForm })}
+                />
               )}
               <Check label="In brackets" value={rule.brackets} onChange={brackets => alter({ brackets })} />
               {rule.statement === null && rule.captionPlace !== 'margin' && (

@@ -1,0 +1,140 @@
+/** Looks of lists: named, reused by any list, written by the same tiles as the numbers of headings. */
+import type { ListLevel, ListLook, Scheme, Tile } from '@steady-ledger/core/work/scheme.ts'
+import { useState } from 'react'
+import { Field } from '../../app/fields.tsx'
+import { newId } from '../../storage/database.ts'
+import { CounterTiles } from './CounterTiles.tsx'
+
+type Kind = keyof Scheme['lists']
+const kinds: Record<Kind, string> = { numbered: 'Numbered lists', bulleted: 'Lists with signs' }
+
+interface Props {
+  scheme: Scheme
+  change(next: Scheme): void
+  /** How many lists of the work have a look. */
+  used(kind: Kind, key: string): number
+}
+
+export function ListLookTable({ scheme, change, used }: Props) {
+  const [kind, setKind] = useState<Kind>('numbered')
+  const looks = scheme.lists[kind]
+  const put = (next: ListLook[]): void => change({ ...scheme, lists: { ...scheme.lists, [kind]: next } })
+  const add = (from: ListLook): void => put([...looks, { ...structuredClone(from), key: newId(), name: `${from.name} (copy)` }])
+  return (
+    <section>
+      <div className="scheme-head">
+        <h2>Lists</h2>
+        <div className="segments" role="radiogroup" aria-label="Looks of">
+          {(Object.keys(kinds) as Kind[]).map(key => (
+            <button key={key} type="button" role="radio" aria-checked={kind === key} onClick={() => setKind(key)}>
+              {kinds[key]}
+            </button>
+          ))}
+        </div>
+      </div>
+      <table className="scheme-table list-looks">
+        <thead>
+          <tr>
+            <th scope="col">Look</th>
+            <th scope="col">How an item is marked, by depth</th>
+            <th scope="col">Lists</th>
+            <th scope="col">
+              <span className="visually-hidden">What to do</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {looks.map((look, index) => (
+            <tr key={look.key}>
+              <th scope="row">
+                <Field
+                  label={`Name of the look ${look.name}`}
+                  bare
+                  value={look.name}
+                  onChange={name => name.trim() && put(looks.map(other => (other === look ? { ...look, name: name.trim() } : other)))}
+                />
+                {index === 0 && <small className="quiet-note">usual</small>}
+              </th>
+              <td>
+                <ol className="depths">
+                  {look.levels.map((level, depth) => (
+                    <li key={depth}>
+                      <DepthField
+                        kind={kind}
+                        name={`${look.name}, depth ${depth + 1}`}
+                        level={level}
+                        depth={depth + 1}
+                        look={look}
+                        language={scheme.language}
+                        onChange={next =>
+                          put(
+                            looks.map(other =>
+                              other === look ? { ...look, levels: look.levels.map((old, i) => (i === depth ? next : old)) } : other,
+                            ),
+                          )
+                        }
+                      />
+                    </li>
+                  ))}
+                </ol>
+              </td>
+              <td className="count">{used(kind, look.key) || '–'}</td>
+              <td>
+                <button type="button" className="quiet-link" onClick={() => add(look)}>
+                  Copy
+                </button>{' '}
+                {index > 0 && (
+                  <button
+                    type="button"
+                    className="quiet-link"
+                    title={used(kind, look.key) ? 'Lists of this look take the usual one' : undefined}
+                    onClick={() => put(looks.filter(other => other !== look))}
+                  >
+                    Remove
+                  </button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+interface DepthProps {
+  kind: Kind
+  name: string
+  level: ListLevel
+  depth: number
+  look: ListLook
+  language: string
+  onChange(next: ListLevel): void
+}
+
+function DepthField({ kind, name, level, depth, look, language, onChange }: DepthProps) {
+  if (kind === 'bulleted') {
+    const sign = level.pattern.map(tile => ('text' in tile ? tile.text : '')).join('')
+    return (
+      <Field
+        label={`Sign of ${name}`}
+        bare
+        value={sign}
+        onChange={text => text.trim() && onChange({ ...level, pattern: [{ text: text.trim().slice(0, 4) }] })}
+      />
+    )
+  }
+  return (
+    <CounterTiles
+      name={name}
+      pattern={level.pattern}
+      level={depth}
+      first={1}
+      form={level.form}
+      formAt={tile => tile.form ?? look.levels[(tile.level - 1) % look.levels.length]!.form}
+      language={language}
+      onPattern={(pattern: Tile[]) => onChange({ ...level, pattern })}
+      onForm={form => onChange({ ...level, form })}
+    />
+  )
+}
