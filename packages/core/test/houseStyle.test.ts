@@ -1,10 +1,11 @@
-import { div, h2, p, t, tab } from '../../../demo/src/builder.ts'
+import { div, h2, p, steps, t, tab } from '../../../demo/src/builder.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
+import { numberWork } from '../src/numbers/ledger.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Page } from '../src/pages/page.ts'
 import { type HouseStyle, oneSidedThesisStyle, pageProblem, paperStyle, readyStyles, thesisStyle } from '../src/work/houseStyle.ts'
 import type { Work } from '../src/work/work.ts'
-import { houseStyleFromJson, houseStyleToJson, WorkFileError, workFromJson, workToJson } from '../src/work/workFile.ts'
+import { currentVersion, houseStyleFromJson, houseStyleToJson, WorkFileError, workFromJson, workToJson } from '../src/work/workFile.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
 const lorem = 'The wind had gone round to the west in the night and the floats lay over to the other side of their lines. '
@@ -89,7 +90,7 @@ describe('house styles as files', () => {
   test.each([
     ['text', 'hello', /not readable as JSON/],
     ['another file', '{"a":1}', /not a house style/],
-    ['a later version', houseStyleToJson(thesisStyle()).replace('"version": 3', '"version": 99'), /newer version/],
+    ['a later version', houseStyleToJson(thesisStyle()).replace(`"version": ${currentVersion}`, '"version": 99'), /newer version/],
     ['a page without room', houseStyleToJson({ ...thesisStyle(), page: { ...thesisStyle().page, inner: 420 } }), /39 mm of width/],
     ['a size that is none', houseStyleToJson({ ...thesisStyle(), sink: -4 }), /sink/],
     ['a field that is unknown', houseStyleToJson({ ...thesisStyle(), glitter: true } as HouseStyle), /additional properties/],
@@ -110,6 +111,33 @@ describe('house styles as files', () => {
   })
 })
 
+/** Takes out of a file what version 4 brought. */
+function beforeVersionFour(file: {
+  scheme: Record<string, unknown> & { levels: { main: { level: number }[] } }
+  houseStyle: Record<string, unknown> & { headings: Record<string, unknown>[]; contents: Record<string, unknown> }
+}): void {
+  delete file.scheme.language
+  file.scheme.lists = ['arabic', 'letterLower', 'romanLower']
+  file.scheme.levels.main = file.scheme.levels.main.filter(({ level }) => level > 0)
+  delete file.houseStyle.part
+  delete file.houseStyle.contents.part
+  delete file.houseStyle.contents.appendices
+  file.houseStyle.headings = file.houseStyle.headings.map(({ runIn: _r, numberAt: _n, textAt: _t, ...rest }) => rest)
+}
+
+test('a work of the third version is brought up to date, and items of its lists get ids', () => {
+  const work = workOf([chapter('one', 'One', ...body(2), steps(t`first`, t`second`))])
+  const file = JSON.parse(workToJson(work))
+  beforeVersionFour(file)
+  file.version = 3
+  const text = JSON.stringify(file, (_key, value) => (value?.type === 'listItem' ? { ...value, attrs: undefined } : value))
+  const back = workFromJson(text, new Map())
+  expect(back.scheme).toEqual(work.scheme)
+  expect(back.houseStyle).toEqual({ ...work.houseStyle, part: back.houseStyle.part })
+  const ledger = numberWork(back.doc, back.scheme)
+  expect(ledger.entries.filter(({ item }) => item.kind === 'listItem').map(({ number }) => number)).toEqual(['1.', '2.'])
+})
+
 test('a work of the first version of the file is brought up to date: heads as they were, listings as a series', () => {
   const work = workOf([chapter('one', 'One', ...body(2))])
   const file = JSON.parse(workToJson(work))
@@ -124,6 +152,7 @@ test('a work of the first version of the file is brought up to date: heads as th
     lineNumbers: _ln,
     ...old
   } = file.houseStyle
+  beforeVersionFour(file)
   file.version = 1
   file.houseStyle = { ...old, runningHead: { show: true, size: 9 } }
   file.scheme.series = file.scheme.series.filter((series: { key: string }) => ['figure', 'table', 'equation'].includes(series.key))
@@ -136,6 +165,7 @@ test('a work of the first version of the file is brought up to date: heads as th
 test('a work of the second version is brought up to date: its looks as they were, statements as series, and its own fields kept', () => {
   const work = workOf([chapter('one', 'One', ...body(2))])
   const file = JSON.parse(workToJson(work))
+  beforeVersionFour(file)
   file.version = 2
   delete file.houseStyle.opticalMargins
   delete file.houseStyle.contents.looks
@@ -144,7 +174,7 @@ test('a work of the second version is brought up to date: its looks as they were
     .filter((series: { statement: string | null }) => series.statement === null)
     .map(({ countsWith: _c, statement: _s, ...series }: Record<string, unknown>) => series)
   const back = workFromJson(JSON.stringify(file), new Map())
-  expect(back.houseStyle).toEqual(work.houseStyle)
+  expect(back.houseStyle).toEqual({ ...work.houseStyle, part: back.houseStyle.part })
   expect(back.scheme).toEqual(work.scheme)
   delete file.houseStyle.contents
   expect(() => workFromJson(JSON.stringify(file), new Map())).toThrow(WorkFileError)

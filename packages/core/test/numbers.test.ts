@@ -61,7 +61,7 @@ describe('counter forms', () => {
 describe('levels', () => {
   test('a chapter says its name, references use the bare number', () => {
     const scheme = changedScheme(found => {
-      found.levels.main[0]!.pattern = [{ text: 'Chapter ' }, { level: 1 }, { text: ':' }]
+      found.levels.main[1]!.pattern = [{ text: 'Chapter ' }, { level: 1 }, { text: ':' }]
     })
     const written = ['#', '#', '#', '##', '##']
     expect(numbersOf(scheme, ...written)).toEqual(['Chapter 1:', 'Chapter 2:', 'Chapter 3:', '3.1', '3.2'])
@@ -70,15 +70,15 @@ describe('levels', () => {
   test('forceArabic turns IV.2 into 4.2', () => {
     const change = (force: boolean): Scheme =>
       changedScheme(found => {
-        found.levels.main[0]!.form = 'romanUpper'
-        found.levels.main[1]!.forceArabic = force
+        found.levels.main[1]!.form = 'romanUpper'
+        found.levels.main[2]!.forceArabic = force
       })
     expect(bareOf(change(true), '#', '#', '#', '#', '##', '##').slice(3)).toEqual(['IV', '4.1', '4.2'])
     expect(bareOf(change(false), '#', '#', '#', '#', '##').at(-1)).toBe('IV.1')
   })
   test('a level that restarts after none runs on', () => {
     const scheme = changedScheme(found => {
-      found.levels.main[2]!.restartAfter = null
+      found.levels.main[3]!.restartAfter = null
     })
     expect(bareOf(scheme, '#', '##', '###', '###', '##', '###', '#', '##', '###').filter(number => number.split('.').length === 3)).toEqual(
       ['1.1.1', '1.1.2', '1.2.3', '2.1.4'],
@@ -86,7 +86,7 @@ describe('levels', () => {
   })
   test('start value 0', () => {
     const scheme = changedScheme(found => {
-      found.levels.main[0]!.start = 0
+      found.levels.main[1]!.start = 0
     })
     expect(bareOf(scheme, '#', 'figure', 'figure', '#', 'figure')).toEqual(['0', '0.1', '0.2', '1', '1.1'])
   })

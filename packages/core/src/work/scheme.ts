@@ -194,7 +194,7 @@ export const listLookOf = (scheme: Scheme, kind: 'numberedList' | 'bulletedList'
 
 /** Chapters on pages of their own; figures, tables and equations count within them. */
 export const thesisScheme = (): Scheme => ({
-  language: 'en',
+  language: 'en-GB',
   levels: {
     main: [partRule(), ...below(rule(1, chapter, [text('Chapter '), level(1)], { follows: 'line' }))],
     appendix: appendices(),
@@ -208,7 +208,7 @@ export const thesisScheme = (): Scheme => ({
 
 /** Sections are the first level and everything counts through the whole paper. */
 export const paperScheme = (): Scheme => ({
-  language: 'en',
+  language: 'en-GB',
   levels: {
     main: [partRule(), ...below(rule(1, section, [level(1)]))],
     appendix: below(rule(1, appendix, [text('Appendix '), level(1)], { form: 'letterUpper', follows: 'gap' })),

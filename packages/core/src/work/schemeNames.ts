@@ -104,7 +104,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
 export function schemeInLanguage(scheme: Scheme, language: string): Scheme {
   const wanted = namesByLanguage[language.slice(0, 2)]
   if (!wanted) return scheme
-  let changed = scheme.language !== language
+  let changed = scheme.language.slice(0, 2) !== language.slice(0, 2)
   const named = (own: Names, prefer?: string): Names => {
     const key = keyOf(own, prefer)
     if (!key || wanted[key].one === own.one) return own
