@@ -446,7 +446,9 @@ function selectedBlock(state: EditorState): { id: string; kind: string; at: numb
     // Where lines are placed one by one, each has fields of its own.
     if (node.type.name === 'paragraph' && depth === 2 && ['titlePage', 'abstract'].includes($head.node(1).attrs.role))
       return { id: node.attrs.id, kind: 'paragraph', at: $head.before(depth) }
-    if (['figure', 'table', 'listing', 'statement', 'heading', 'division', 'numberedList'].includes(node.type.name))
+    if (
+      ['panel', 'figure', 'table', 'listing', 'statement', 'heading', 'division', 'numberedList', 'bulletedList'].includes(node.type.name)
+    )
       return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
   }
   return { id: '', kind: '', at: 0 }

@@ -1,5 +1,5 @@
 /** The ledger as rows for files and the command line: every entry with its page and where it is referred to. */
-import { scanDivision } from '../numbers/scan.ts'
+import { saysFormula, scanDivision } from '../numbers/scan.ts'
 import { referenceText, wordReference } from '../references/wordReference.ts'
 import type { Turnover } from '../turnover/turnover.ts'
 
@@ -41,7 +41,7 @@ export function ledgerRows(turnover: Turnover): LedgerRow[] {
         )
       : '',
     label: entry.item.label,
-    caption: entry.item.block === 'equation' ? (entry.item.text!.attrs.formula as string) : turnover.textOf(entry.item.text!),
+    caption: saysFormula(entry.item) ? (entry.item.text!.attrs.formula as string) : turnover.textOf(entry.item.text!),
     division: work.doc.child(entry.division).attrs.id,
     page: label(entry.id),
     referredFrom: referred.get(entry.id) ?? [],

@@ -7,6 +7,7 @@ import { lostTarget } from './lostTarget.ts'
 import { missingCaption } from './missingCaption.ts'
 import { notesNowhere } from './notesNowhere.ts'
 import { pictureResolution } from './pictureResolution.ts'
+import { sameNumber } from './sameNumber.ts'
 import { skippedLevel } from './skippedLevel.ts'
 import { typedNumber } from './typedNumber.ts'
 import { unsettledPages } from './unsettledPages.ts'
@@ -19,6 +20,7 @@ export const checks: Check[] = [
   notesNowhere,
   missingCaption,
   skippedLevel,
+  sameNumber,
   typedNumber,
   emptyParagraph,
 ]

@@ -8,8 +8,10 @@ export const pictureResolution: Check = {
     const measure = page.width - page.inner - page.outer
     const found: Omit<Finding, 'check'>[] = []
     work.doc.forEach((node, _offset, division) =>
-      node.forEach(block => {
-        if (block.type.name !== 'figure') return
+      node.descendants((block, _at, parent) => {
+        const { name: kind } = block.type
+        const shows = kind === 'panel' || (kind === 'figure' && block.lastChild!.type.name !== 'panel')
+        if (!shows) return !block.isTextblock
         const entry = ledger.byId.get(block.attrs.id)
         const name = entry ? `${entry.names.one} ${entry.number}` : 'A figure'
         const picture = work.pictures.get(block.attrs.picture)
@@ -21,12 +23,14 @@ export const pictureResolution: Check = {
             place: block.attrs.id,
             division,
           })
-          return
+          return false
         }
-        if (picture.type === 'image/svg+xml') return
+        if (picture.type === 'image/svg+xml') return false
+        // In a row widths are shares of the row, and what a picture prints at is known there only when it is set.
+        if (parent?.type.name === 'row') return false
         const inches = (measure * block.attrs.width) / 72
         const resolution = Math.round(picture.width / inches)
-        if (resolution >= least) return
+        if (resolution >= least) return false
         const share = Math.floor((picture.width / least / (measure / 72)) * 100) / 100
         found.push({
           weight: 'shouldMend',
@@ -45,6 +49,7 @@ export const pictureResolution: Check = {
               }
             : {}),
         })
+        return false
       }),
     )
     return found

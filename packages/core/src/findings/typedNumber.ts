@@ -10,7 +10,7 @@ export const typedNumber: Check = {
     const found: Omit<Finding, 'check'>[] = []
     for (const entry of ledger.entries) {
       const { text, block } = entry.item
-      if (!text?.inlineContent || block === 'note' || block === 'equation' || block === 'statement') continue
+      if (!text?.inlineContent || block === 'note' || block === 'equation' || block === 'statement' || block === 'listItem') continue
       const first = text.firstChild
       const match = first?.isText ? typed.exec(first.text!) : null
       // A bare figure may begin a sentence (“12 days of …”); a name, a dot or a bracket shows that a number is meant.

@@ -1,5 +1,7 @@
 /** The record of a work's numbers as they are. */
+
 import type { Ledger } from '../numbers/ledger.ts'
+import { saysFormula } from '../numbers/scan.ts'
 import { referenceText, wordReference } from '../references/wordReference.ts'
 import type { MilestoneRecord } from '../work/milestone.ts'
 import type { Node } from '../work/schema.ts'
@@ -26,6 +28,6 @@ export function recordsOf({ ledger, language, pageOf, textOf }: Now): MilestoneR
           ).replaceAll('\u00a0', ' ')
         : '',
       page: pageOf(id),
-      caption: item.block === 'equation' ? '' : item.text ? textOf(item.text) : '',
+      caption: saysFormula(item) ? '' : item.text ? textOf(item.text) : '',
     }))
 }

@@ -27,6 +27,9 @@ export interface NumberedItem {
   shortText: Node | null
 }
 
+/** Whether what names an entry is a formula and not words. */
+export const saysFormula = (item: NumberedItem): boolean => item.text?.type.name === 'equation'
+
 export interface FoundReference {
   node: Node
   targets: string[]

@@ -51,8 +51,6 @@ function partsOf(node: Node): StripPart[] {
     const previous = node.child(i - 1)
     const opener = kind === 'paragraph' && previous.type.name === 'heading' ? previous : null
     const place = { after, role, opener, before: next?.type.name ?? '', division: id }
-    const handler = blockHandlers[kind]
-    if (!handler) throw new RangeError(`No page make-up for a block of kind “${kind}”.`)
     const late = reasons.get(i) ?? null
     const beside = kind === 'heading' && place.before === 'paragraph' ? 'opens' : opener ? nodeNumber(opener) : ''
     const key = `${after} ${role} ${late} ${beside}`
@@ -61,6 +59,8 @@ function partsOf(node: Node): StripPart[] {
       after = kind
       continue
     }
+    const handler = blockHandlers[kind]
+    if (!handler) throw new RangeError(`No page make-up for a block of kind “${kind}”.`)
     blocks.push({
       saysPages: saysPages(block) || (opener !== null && saysPages(opener)),
       make: setting =>

@@ -1,6 +1,8 @@
 /** What a reference says: its targets grouped, sorted, joined into ranges and worded in the work's language. */
+
 import type { Node } from 'prosemirror-model'
 import type { Entry, Ledger } from '../numbers/ledger.ts'
+import { saysFormula } from '../numbers/scan.ts'
 import { plainText } from '../work/schema.ts'
 import { referenceWords } from './referenceWords.ts'
 
@@ -179,7 +181,7 @@ function howNear(entry: Entry, { nearness, language }: ReferenceContext): string
 /** The words of an entry in quotation marks; its number, where it has no words. References in them say their name and number. */
 function title({ id, item, number, bare, names }: Entry, context: ReferenceContext): ReferencePart[] {
   const [open, close] = referenceWords(context.language).quotes
-  const words = item.block === 'equation' || !item.text ? '' : plainText(item.text, inner => titleOfInner(inner, context)).trim()
+  const words = saysFormula(item) || !item.text ? '' : plainText(item.text, inner => titleOfInner(inner, context)).trim()
   return [{ text: words ? open + words + close : number ? `${names.one}${joiner}${bare}` : names.one, target: id }]
 }
 

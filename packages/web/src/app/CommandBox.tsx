@@ -1,5 +1,6 @@
 /** One box to go anywhere and do anything: headings, entries and pages by what they say, commands by name. */
 
+import { saysFormula } from '@steady-ledger/core/numbers/scan.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { Dialog } from 'radix-ui'
 import { useMemo, useRef, useState } from 'react'
@@ -40,7 +41,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
         entry.item.block === 'division' && !entry.number
           ? ''
           : `${entry.names.one} ${entry.number.replace(`${entry.names.one} `, '')}`.trim()
-      const text = entry.item.block === 'equation' ? entry.item.label || 'equation' : plainText(entry.item.text!)
+      const text = saysFormula(entry.item) ? entry.item.label || 'equation' : plainText(entry.item.text!)
       if (entry.item.kind !== 'note' && fits(`${name} ${text} ${entry.item.label}`))
         found.push({ key: entry.id, number: name, text, hint: 'go to', run: () => navigate(`galley/${entry.id}`) })
     }

@@ -4,6 +4,7 @@ import { countWords, division, plainText, titleOf } from '@steady-ledger/core/wo
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import type { Session } from '../session.ts'
+import { Ask } from './Ask.tsx'
 import { Books } from './Books.tsx'
 import { CommandBox } from './CommandBox.tsx'
 import { NoticeBar } from './NoticeBar.tsx'
@@ -131,6 +132,7 @@ function Window() {
       </div>
       <Foot />
       {asking && <CommandBox onClose={() => setAsking(false)} navigate={navigate} />}
+      <Ask />
       <NoticeBar />
     </div>
   )

@@ -5,6 +5,8 @@ import { schema } from '@steady-ledger/core/work/schema.ts'
 import { toggleMark } from '@tiptap/pm/commands'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
+import { boldLineToHeading, headingToBoldLine, joinDivision, moveToMatter, splitDivision } from '../editor/divisions.ts'
+import { addEquationLine, addPanel, removePanel, splitEquationGroup } from '../editor/groups.ts'
 import { insertDivision, insertSpace, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
 import { onSection } from '../editor/keys.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
@@ -14,6 +16,7 @@ import type { Session } from '../session.ts'
 import { act } from './acts.ts'
 import { languages } from './languages.ts'
 import { applyTheme } from './theme.ts'
+import { insertMiniContents, renameLabel, renumberFromHere } from './workCommands.ts'
 
 export interface NamedCommand {
   name: string
@@ -48,21 +51,36 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Insert a footnote', keys: 'Ctrl Alt N', run: act.note },
   { name: 'Insert a reference', keys: 'Ctrl Alt R', run: act.reference },
   { name: 'New chapter or section after this one', run: editor(insertDivision('chapter')) },
+  { name: 'New part after this division', run: editor(insertDivision('part')) },
   { name: 'New appendix', run: editor(insertDivision('appendix')) },
   { name: 'New contents', run: editor(insertDivision('contents', 'Contents')) },
   { name: 'New division for all notes', run: editor(insertDivision('endnotes', 'Notes')) },
   { name: 'New list of figures', run: editor(insertDivision('seriesList', 'List of figures', 'figure')) },
+  { name: 'New list of theorems and what counts with them', run: editor(insertDivision('seriesList', 'List of theorems', 'theorem')) },
+  { name: 'Insert the contents of this chapter at its head', run: insertMiniContents },
   { name: 'New list of listings', run: editor(insertDivision('seriesList', 'List of listings', 'listing')) },
   { name: 'New list of tables', run: editor(insertDivision('seriesList', 'List of tables', 'table')) },
   { name: 'Make this a heading of level 2', keys: 'Ctrl Alt 2', run: editor(setHeading(2)) },
   { name: 'Make this a heading of level 3', keys: 'Ctrl Alt 3', run: editor(setHeading(3)) },
   { name: 'Make this a heading of level 4', keys: 'Ctrl Alt 4', run: editor(setHeading(4)) },
+  { name: 'Make this bold line a heading', run: editor(boldLineToHeading(2)) },
+  { name: 'Make this heading a bold line', run: editor(headingToBoldLine) },
   { name: 'Make this a paragraph', keys: 'Ctrl Alt P', run: editor(setHeading(0)) },
   ...Object.entries(languages).map(([tag, name]) => ({ name: `Language of these words: ${name}`, run: editor(setLanguage(tag)) })),
   { name: 'Language of these words: that of the work', run: editor(setLanguage(null)) },
   { name: 'Small capitals', keys: 'Ctrl Alt K', run: editor(toggleMark(schema.marks.smallCapitals!)) },
   { name: 'Stand this figure beside the next one', run: editor(joinRow) },
   { name: 'Stand these figures below each other again', run: editor(splitRow) },
+  { name: 'Panels: another picture in this figure', run: editor(addPanel) },
+  { name: 'Panels: take this one out', run: editor(removePanel) },
+  { name: 'Equation: another line under this one', run: editor(addEquationLine) },
+  { name: 'Equation: the lines of this group stand by themselves', run: editor(splitEquationGroup) },
+  { name: 'Rename a label everywhere', anywhere: true, run: renameLabel },
+  { name: 'Renumber from here', run: renumberFromHere },
+  { name: 'Split this division here', run: editor(splitDivision) },
+  { name: 'Join the next division to this one', run: editor(joinDivision) },
+  { name: 'Move this chapter to the appendices', run: editor(moveToMatter('appendix')) },
+  { name: 'Move this appendix to the chapters', run: editor(moveToMatter('chapter')) },
   { name: 'Promote this section', keys: 'Ctrl Alt [', run: editor(onSection(promote)) },
   { name: 'Demote this section', keys: 'Ctrl Alt ]', run: editor(onSection(demote)) },
   { name: 'Move this section up', keys: 'Ctrl Alt ↑', run: editor(onSection((tr, id) => moveStep(tr, id, -1))) },

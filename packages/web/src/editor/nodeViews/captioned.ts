@@ -46,13 +46,23 @@ const numberedView =
   }
 
 /** A table or listing, its caption first. */
-export const captionedView = (hosts: Hosts, short: string): ViewMaker =>
+export const captionedView = (hosts: Hosts): ViewMaker =>
   numberedView(hosts, {
     tag: 'figure',
     block: node => `block ${node.type.name}-block`,
     content: 'captions',
-    write: number => `${short} ${number}`,
+    write: (number, id) => `${hosts.live.ledger.byId.get(id)?.names.shortOne ?? ''} ${number}`,
     mark: (dom, node) => void dom.classList.toggle('uncaptioned', node.firstChild!.content.size === 0),
+  })
+
+/** Equations under one number. */
+export const equationGroupView = (hosts: Hosts): ViewMaker =>
+  numberedView(hosts, {
+    tag: 'div',
+    block: () => 'block equation-group',
+    content: 'lines',
+    write: number => number,
+    mark: () => {},
   })
 
 /** A statement: its short name and number in the column, its words as text. */

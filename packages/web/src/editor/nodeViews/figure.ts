@@ -2,24 +2,30 @@ import { NodeSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { element, type Hosts, numberColumn, outside, type ViewMaker } from './common.ts'
 
+/** A figure: its picture, its caption, and panels where it has any. A panel is the same, its words being its caption. */
 export const figureView =
   ({ live, replacePicture }: Hosts): ViewMaker =>
   (first, view, getPos) => {
     let node = first
-    const dom = element('figure', 'block figure')
+    const isPanel = node.type.name === 'panel'
+    const dom = element(isPanel ? 'div' : 'figure', isPanel ? 'panel' : 'block figure')
     dom.dataset.id = node.attrs.id
     const column = numberColumn(
       live,
       () => node.attrs.id,
-      number => `Fig. ${number}`,
+      number =>
+        isPanel
+          ? (live.ledger.byId.get(node.attrs.id)?.bare ?? number).slice(live.ledger.byId.get(node.attrs.id)?.prefix.length)
+          : `${live.ledger.byId.get(node.attrs.id)?.names.shortOne ?? ''} ${number}`,
     )
     const frame = element('div', 'picture')
     frame.contentEditable = 'false'
-    const content = element('div', 'captions')
+    const content = element('div', isPanel ? 'words' : 'captions')
     dom.append(column.dom, frame, content)
     const paint = (): void => {
       const { picture, alternative, width } = node.attrs
-      dom.classList.toggle('uncaptioned', node.attrs.numbered && node.firstChild!.content.size === 0)
+      dom.classList.toggle('uncaptioned', !isPanel && node.attrs.numbered && node.firstChild!.content.size === 0)
+      dom.classList.toggle('panelled', node.lastChild?.type.name === 'panel')
       const address = live.pictureAddress(picture)
       const shown = frame.firstElementChild
       dom.style.setProperty('--share', String(width))

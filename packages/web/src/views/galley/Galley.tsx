@@ -13,12 +13,14 @@ import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { Composer } from '../../composer/Composer.tsx'
 import { insertEquation, insertFigure, insertFormula, insertNote } from '../../editor/insert.ts'
-import { captionedView, statementView } from '../../editor/nodeViews/captioned.ts'
+import { captionedView, equationGroupView, statementView } from '../../editor/nodeViews/captioned.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { divisionView } from '../../editor/nodeViews/division.ts'
 import { figureView } from '../../editor/nodeViews/figure.ts'
 import { equationView, formulaView } from '../../editor/nodeViews/formula.ts'
 import { headingView } from '../../editor/nodeViews/heading.ts'
+import { listItemView } from '../../editor/nodeViews/listItem.ts'
+import { miniContentsView } from '../../editor/nodeViews/miniContents.ts'
 import { noteView } from '../../editor/nodeViews/note.ts'
 import { referenceView } from '../../editor/nodeViews/reference.ts'
 import type { Session } from '../../session.ts'
@@ -87,10 +89,14 @@ export function Galley() {
         title: headingView(hosts),
         heading: headingView(hosts),
         figure: figureView(hosts),
-        table: captionedView(hosts, 'Tab.'),
-        listing: captionedView(hosts, 'List.'),
+        table: captionedView(hosts),
+        listing: captionedView(hosts),
         statement: statementView(hosts),
+        panel: figureView(hosts),
         equation: equationView(hosts),
+        equationGroup: equationGroupView(hosts),
+        listItem: listItemView(hosts),
+        miniContents: miniContentsView(hosts),
         formula: formulaView(hosts),
         note: noteView(hosts),
         reference: referenceView(hosts),
@@ -100,7 +106,7 @@ export function Galley() {
           const files = [...(event.dataTransfer?.files ?? [])].filter(isPicture)
           if (files.length === 0) return false
           event.preventDefault()
-          const figure = (event.target as HTMLElement).closest<HTMLElement>('figure.figure')?.dataset.id
+          const figure = (event.target as HTMLElement).closest<HTMLElement>('.panel, figure.figure')?.dataset.id
           if (figure) void setPicture(session, figure, files[0]!)
           else void addFigures(session, files)
           return true

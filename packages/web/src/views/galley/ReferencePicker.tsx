@@ -1,6 +1,7 @@
 /** Choose what a reference leads to: a list of everything numbered, searched by number, kind, caption or label, several at once. */
 
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
+import { saysFormula } from '@steady-ledger/core/numbers/scan.ts'
 import { type Wording, wordings, wordReference } from '@steady-ledger/core/references/wordReference.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
@@ -123,7 +124,7 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
               {entry.names.one} {entry.brackets ? entry.number : entry.bare}
             </span>
             <span className="picker-caption">
-              {entry.item.block === 'equation' ? (
+              {saysFormula(entry.item) ? (
                 <FormulaText source={entry.item.text!.attrs.formula} />
               ) : (
                 plainText(entry.item.text!) || 'No caption'
@@ -156,7 +157,7 @@ const texts = new WeakMap<Entry, string>()
 function textOf(entry: Entry): string {
   let text = texts.get(entry)
   if (text === undefined) {
-    const said = entry.item.block === 'equation' ? '' : plainText(entry.item.text!)
+    const said = saysFormula(entry.item) ? '' : plainText(entry.item.text!)
     texts.set(
       entry,
       (text = `${entry.names.one} ${entry.names.shortOne} ${entry.number} ${entry.bare} ${said} ${entry.item.label}`.toLowerCase()),

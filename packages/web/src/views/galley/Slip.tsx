@@ -7,13 +7,16 @@ import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type Wording, wordings } from '@steady-ledger/core/references/wordReference.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
-import { countWords, type Node, type Placement, plainText, roles, schema } from '@steady-ledger/core/work/schema.ts'
+import { countWords, type Node, type Placement, plainText, roles, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
+import { listLookOf } from '@steady-ledger/core/work/scheme.ts'
 import type { Settings } from '@steady-ledger/core/work/work.ts'
 import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
 import { languages } from '../../app/languages.ts'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
+import { newSeriesFor } from '../../app/workCommands.ts'
+import { addEquationLine, addPanel, removePanel } from '../../editor/groups.ts'
 import { nameStatement } from '../../editor/statements.ts'
 
 interface Openers {
@@ -55,8 +58,11 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           />
         </>
       )}
-      {node.type.name === 'figure' && <FigureFields node={node} at={at} set={set} onPicture={onPicture} inRow={rowAt >= 0} />}
+      {(node.type.name === 'figure' || node.type.name === 'panel') && (
+        <FigureFields node={node} at={at} set={set} onPicture={onPicture} inRow={rowAt >= 0} />
+      )}
       {(node.type.name === 'table' || node.type.name === 'listing') && <ShortCaption node={node} at={at} />}
+      {captioned.includes(node.type.name) && <SeriesField node={node} set={set} />}
       {node.type.name === 'figure' && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
       {node.type.name === 'fill' && (
         <Field
@@ -77,7 +83,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           onChange={value => session.dispatch(session.state.tr.setNodeAttribute(rowAt, 'placement', value))}
         />
       )}
-      {rowAt < 0 && ['figure', 'table', 'listing'].includes(node.type.name) && (
+      {rowAt < 0 && captioned.includes(node.type.name) && (
         <Choice
           label="Where it stands"
           value={node.attrs.placement as Placement}
@@ -91,6 +97,9 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           <button type="button" className="button" onClick={() => onComposer(at)}>
             Write the equation
           </button>
+          <button type="button" className="button" onClick={() => session.run(addEquationLine)}>
+            Another line under it
+          </button>
           <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
         </>
       )}
@@ -100,12 +109,24 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
         </button>
       )}
       {(node.type.name === 'heading' || node.type.name === 'division') &&
-        ['chapter', 'appendix'].includes((node.type.name === 'division' ? node : doc.resolve(at).node(1)).attrs.role) && (
-          <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
+        ['part', 'chapter', 'appendix'].includes((node.type.name === 'division' ? node : doc.resolve(at).node(1)).attrs.role) && (
+          <HeadingFields node={node} set={set} inChapter={doc.resolve(at).depth > 0 && doc.resolve(at).node(1).attrs.role === 'chapter'} />
         )}
+      {node.type.name === 'miniContents' && (
+        <Choice
+          label="It lists headings"
+          value={String(node.attrs.depth)}
+          options={{ '2': 'of level 2', '3': 'of levels 2 and 3', '4': 'of levels 2 to 4' }}
+          onChange={value => set('depth', Number(value))}
+        />
+      )}
+      {node.type.name === 'equationGroup' && (
+        <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
+      )}
       {node.type.name === 'division' && (
         <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />
       )}
+      {(node.type.name === 'numberedList' || node.type.name === 'bulletedList') && <ListLookField node={node} set={set} />}
       {node.type.name === 'numberedList' && (
         <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />
       )}
@@ -141,6 +162,11 @@ const kinds: Record<string, string> = {
   note: 'Footnote',
   reference: 'Reference',
   numberedList: 'Numbered list',
+  bulletedList: 'List',
+  listItem: 'Item of a list',
+  panel: 'Panel of a figure',
+  equationGroup: 'Group of equations',
+  miniContents: 'Contents of this division',
   statement: 'Statement',
   row: 'Figures side by side',
   fill: 'Empty space',
@@ -199,9 +225,12 @@ function FigureFields({
   set(name: string, value: unknown): void
   onPicture(id: string): void
 }) {
+  const session = useSession()
+  const isPanel = node.type.name === 'panel'
+  const panels = node.children.filter(child => child.type.name === 'panel').length
   return (
     <>
-      <ShortCaption node={node} at={at} />
+      {!isPanel && <ShortCaption node={node} at={at} />}
       <Field
         label={inRow ? 'Share of the row, in %' : 'Width, in % of the measure'}
         value={String(Math.round(node.attrs.width * 100))}
@@ -212,15 +241,87 @@ function FigureFields({
         }
         onChange={value => set('width', Number.parseInt(value, 10) / 100)}
       />
-      <Field
-        label="For those who cannot see it"
-        value={node.attrs.alternative}
-        multiline
-        onChange={value => set('alternative', value.trim())}
+      {panels > 0 ? null : (
+        <Field
+          label="For those who cannot see it"
+          value={node.attrs.alternative}
+          multiline
+          onChange={value => set('alternative', value.trim())}
+        />
+      )}
+      <p className="button-row">
+        {panels === 0 && (
+          <button type="button" className="button" onClick={() => onPicture(node.attrs.id)}>
+            {node.attrs.picture ? 'Replace the picture' : 'Choose a picture'}
+          </button>
+        )}
+        <button type="button" className="button" onClick={() => session.run(addPanel)}>
+          {isPanel || panels ? 'Another panel' : 'Make it panels'}
+        </button>
+        {isPanel && (
+          <button type="button" className="button quiet" onClick={() => session.run(removePanel)}>
+            Take this panel out
+          </button>
+        )}
+      </p>
+    </>
+  )
+}
+
+const captioned = ['figure', 'table', 'listing']
+
+/** What a caption counts as: the series of its kind, another, or one of the author's own that is made here. */
+function SeriesField({ node, set }: { node: Node; set(name: string, value: unknown): void }) {
+  const session = useSession()
+  const scheme = useView(view => view.scheme)
+  const series = scheme.series.filter(rule => rule.statement === null && rule.key !== 'equation')
+  const own = seriesOf(node)
+  return (
+    <Choice
+      label="Counts as"
+      value={own}
+      options={{ [own]: own, ...Object.fromEntries(series.map(rule => [rule.key, rule.names.one])), '+': 'A series of your own…' }}
+      onChange={value => (value === '+' ? newSeriesFor(session, node.attrs.id) : set('series', value === node.type.name ? '' : value))}
+    />
+  )
+}
+
+function ListLookField({ node, set }: { node: Node; set(name: string, value: unknown): void }) {
+  const scheme = useView(view => view.scheme)
+  const looks = node.type.name === 'numberedList' ? scheme.lists.numbered : scheme.lists.bulleted
+  const look = listLookOf(scheme, node.type.name as 'numberedList', node.attrs.look)
+  return (
+    <>
+      <Choice
+        label="Look"
+        value={look.key}
+        options={Object.fromEntries(looks.map(({ key, name }) => [key, name]))}
+        onChange={value => set('look', value === looks[0]!.key ? '' : value)}
       />
-      <button type="button" className="button" onClick={() => onPicture(node.attrs.id)}>
-        {node.attrs.picture ? 'Replace the picture' : 'Choose a picture'}
-      </button>
+      <p className="quiet-note">
+        Looks are named and changed in the <Link to="../scheme">Scheme</Link>.
+      </p>
+    </>
+  )
+}
+
+/** Numbered or not, and what is an exception to the rule of its level. */
+function HeadingFields({ node, set, inChapter }: { node: Node; set(name: string, value: unknown): void; inChapter: boolean }) {
+  const { numbered, startAt, level, appendix } = node.attrs
+  return (
+    <>
+      <Check label="Numbered" value={numbered} onChange={value => set('numbered', value)} />
+      {inChapter && level === 2 && (
+        <Check label="An appendix of this chapter" value={appendix} onChange={value => set('appendix', value)} />
+      )}
+      {numbered && (
+        <Field
+          label="Starts again at (nothing: as the scheme says)"
+          value={startAt === null ? '' : String(startAt)}
+          check={value => (/^\s*\d{0,5}\s*$/.test(value) ? '' : 'A whole number, or nothing.')}
+          onChange={value => set('startAt', value.trim() === '' ? null : Number(value))}
+        />
+      )}
     </>
   )
 }

@@ -47,7 +47,7 @@ export function Spine() {
     }
     return list
   }, [ledger, session])
-  const shown = rows.filter(row => row.level === 1 || row.division === open)
+  const shown = rows.filter(row => row.level <= 1 || row.division === open)
 
   const command = (run: (tr: Transform) => boolean, id: string): void => {
     const { tr } = session.state
@@ -73,8 +73,8 @@ export function Spine() {
     const { top, height } = event.currentTarget.getBoundingClientRect()
     const share = (event.clientY - top) / height
     const source = rows.find(found => found.id === dragged)
-    if (source?.level === 1) return share < 0.5 ? 'before' : 'after'
-    if (row.level === 1) return 'into'
+    if (source && source.level <= 1) return share < 0.5 ? 'before' : 'after'
+    if (row.level <= 1) return 'into'
     return share < 0.3 ? 'before' : share > 0.7 ? 'after' : 'into'
   }
   return (
@@ -89,7 +89,7 @@ export function Spine() {
               <div
                 role="treeitem"
                 tabIndex={row.id === (selected || open) || (index === 0 && !shown.some(other => other.id === (selected || open))) ? 0 : -1}
-                aria-level={row.level}
+                aria-level={Math.max(1, row.level)}
                 aria-selected={row.id === open || row.id === selected}
                 data-row={row.id}
                 className={`spine-row level-${row.level}${row.id === open ? ' open' : ''}${drop?.id === row.id ? ` drop-${drop.where}` : ''}`}

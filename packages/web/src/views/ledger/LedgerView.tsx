@@ -2,7 +2,7 @@
 
 import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
-import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { saysFormula, scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
@@ -19,13 +19,14 @@ const rowHeight = 38
 const divisionHeight = 30
 
 const shows: Record<string, (entry: Entry) => boolean> = {
-  All: entry => entry.item.kind !== 'note',
+  All: entry => entry.item.kind !== 'note' && entry.item.kind !== 'listItem',
   Figures: entry => entry.item.series === 'figure',
   Tables: entry => entry.item.series === 'table',
   Listings: entry => entry.item.series === 'listing',
   Equations: entry => entry.item.series === 'equation',
   Statements: entry => entry.item.block === 'statement',
   Headings: entry => entry.item.kind === 'heading',
+  'List items': entry => entry.item.kind === 'listItem',
   Notes: entry => entry.item.kind === 'note',
 }
 
@@ -74,7 +75,7 @@ function Entries() {
       if (!fits(entry) || !entry.number) return false
       if (unreferred && (referred.has(entry.id) || entry.item.kind !== 'series')) return false
       const text =
-        `${entry.names.one} ${entry.number} ${entry.item.label} ${entry.item.block === 'equation' ? '' : plainText(entry.item.text!)}`.toLowerCase()
+        `${entry.names.one} ${entry.number} ${entry.item.label} ${saysFormula(entry.item) ? '' : plainText(entry.item.text!)}`.toLowerCase()
       return words.every(word => text.includes(word))
     })
   }, [ledger, shown, asked, unreferred, referred])
@@ -127,7 +128,7 @@ function Entries() {
         bare: entry.bare,
         reference: entry.number ? `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}` : '',
         label: entry.item.label,
-        caption: entry.item.block === 'equation' ? entry.item.text!.attrs.formula : plainText(entry.item.text!),
+        caption: saysFormula(entry.item) ? entry.item.text!.attrs.formula : plainText(entry.item.text!),
         division: doc.child(entry.division).attrs.id,
         page: label(entry.id),
         referredFrom: (referred.get(entry.id) ?? []).map(label),
@@ -235,7 +236,7 @@ function EntryRow({ entry, style, current, page, referred, label, finding, weigh
         <Link to={`../galley/${entry.id}`}>{series ? `${entry.names.one} ${entry.number}` : entry.bare || '–'}</Link>
       </span>
       <span role="cell" className={`ledger-caption level-${item.level}`}>
-        {item.block === 'equation' ? <FormulaText source={item.text!.attrs.formula} /> : <CaptionField entry={entry} />}
+        {saysFormula(item) ? <FormulaText source={item.text!.attrs.formula} /> : <CaptionField entry={entry} />}
       </span>
       <span role="cell">
         <LabelField entry={entry} />

@@ -1,5 +1,7 @@
 /** The series: how each number is written, what it is called, where its caption stands, and how it looks in the work. */
+
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import { saysFormula } from '@steady-ledger/core/numbers/scan.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { type CounterForm, countingRule, newSeries, type Scheme, type SeriesRule } from '@steady-ledger/core/work/scheme.ts'
 import { useState } from 'react'
@@ -125,7 +127,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
           {sample ? (
             <>
               <strong>{rule.brackets ? sample.number : `${names.one} ${sample.number}`}</strong>{' '}
-              {sample.item.block === 'equation' ? '' : plainText(sample.item.text!)}
+              {saysFormula(sample.item) ? '' : plainText(sample.item.text!)}
             </>
           ) : (
             <span className="quiet-note">None in this work</span>

@@ -1,0 +1,119 @@
+/** Commands over the work that ask for something first: labels, numbers to start at, names of series. */
+
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { division, schema } from '@steady-ledger/core/work/schema.ts'
+import { newSeries } from '@steady-ledger/core/work/scheme.ts'
+import { setPart } from '@steady-ledger/core/work/workStep.ts'
+import { sectionAt } from '../editor/keys.ts'
+import type { Session } from '../session.ts'
+import { ask } from './Ask.tsx'
+import { notify } from './notice.ts'
+
+/** Gives an entry another label. References hold the entry itself, so all of them follow. */
+export function renameLabel(session: Session): void {
+  const { ledger } = session.live
+  const byLabel = new Map(ledger.entries.filter(({ item }) => item.label).map(entry => [entry.item.label, entry]))
+  const here = ledger.byId.get(session.use.getState().selected.id)?.item.label ?? ''
+  ask({
+    title: 'Rename a label everywhere',
+    fields: [
+      { label: 'Label', value: here, check: value => (byLabel.has(value) ? '' : 'Nothing in this work has this label.') },
+      {
+        label: 'New label',
+        value: here,
+        check: value => {
+          const other = byLabel.get(value)
+          return !value ? 'A label has at least one letter.' : other ? `${other.names.one} ${other.bare} has this label already.` : ''
+        },
+      },
+    ],
+    note: 'What refers to it follows by itself.',
+    does: 'Rename',
+    run: ([from, to]) => {
+      const { id } = byLabel.get(from!)!
+      const at = findBlock(session.state.doc, id)
+      if (at < 0) return
+      session.dispatch(session.state.tr.setNodeAttribute(at, 'label', to))
+      const count = session.state.doc.children.flatMap(node =>
+        scanDivision(node).references.filter(({ targets }) => targets.includes(id)),
+      ).length
+      notify({
+        kind: 'done',
+        text: `“${from}” is called “${to}” now; ${count} ${count === 1 ? 'reference leads' : 'references lead'} to it.`,
+        action: { says: 'Undo', run: () => session.undo() },
+      })
+    },
+  })
+}
+
+/** Lets the heading of the section at the cursor, and so what follows it, count from another number. */
+export function renumberFromHere(session: Session): void {
+  const id = sectionAt(session.state)
+  const entry = session.live.ledger.byId.get(id)
+  const at = findBlock(session.state.doc, id)
+  const node = at < 0 ? null : session.state.doc.nodeAt(at)
+  if (!entry?.number || !node) {
+    notify({ kind: 'wrong', text: 'This heading has no number, so nothing can be counted from it.' })
+    return
+  }
+  ask({
+    title: `Renumber from ${entry.number} on`,
+    fields: [
+      {
+        label: 'It starts at',
+        value: String(node.attrs.startAt ?? entry.count),
+        check: value => (value === '' || /^\d{1,5}$/.test(value) ? '' : 'A whole number, or nothing to follow the scheme again.'),
+      },
+    ],
+    note: 'An exception to the scheme: the galley, the ledger and the account of the number say so.',
+    does: 'Renumber',
+    run: ([value]) => {
+      const place = findBlock(session.state.doc, id)
+      if (place >= 0) session.dispatch(session.state.tr.setNodeAttribute(place, 'startAt', value === '' ? null : Number(value)))
+    },
+  })
+}
+
+/** Makes a series of the author's own and lets the captioned block at a position count in it: one step, one undo. */
+export function newSeriesFor(session: Session, id: string): void {
+  const called = new Set(session.work.scheme.series.map(({ names }) => names.one.toLowerCase()))
+  ask({
+    title: 'A series of your own',
+    fields: [
+      {
+        label: 'One is called',
+        value: '',
+        check: value =>
+          !value ? 'A word, such as Map, Photograph or Box.' : called.has(value.toLowerCase()) ? 'There is such a series: choose it.' : '',
+      },
+      { label: 'Several are called', value: '' },
+    ],
+    note: 'It counts as figures do. Its form, brackets and list can be changed in the Scheme view.',
+    does: 'Make it',
+    run: ([one, many]) => {
+      const { scheme } = session.work
+      const made = newSeries(scheme, one!)
+      if (many) Object.assign(made.names, { many, shortMany: many })
+      const at = findBlock(session.state.doc, id)
+      if (at < 0) return
+      const tr = setPart(session.state.tr, session.work, 'scheme', { ...scheme, series: [...scheme.series, made] })
+      session.dispatch(tr.setNodeAttribute(at, 'series', made.key))
+    },
+  })
+}
+
+/** The contents of this division at its head, after what opens it; a second one is not put in. */
+export function insertMiniContents(session: Session): void {
+  const { state } = session
+  const index = state.selection.$head.index(0)
+  const host = state.doc.child(index)
+  if (!['chapter', 'appendix', 'part'].includes(division(host).role) || host.children.some(block => block.type.name === 'miniContents')) {
+    notify({ kind: 'wrong', text: 'A chapter can have its contents at its head once; other divisions cannot.' })
+    return
+  }
+  let at = 0
+  for (let i = 0; i < index; i++) at += state.doc.child(i).nodeSize
+  const place = at + 1 + host.firstChild!.nodeSize
+  session.dispatch(state.tr.insert(place, schema.nodes.miniContents!.create()))
+}

@@ -1,0 +1,83 @@
+/** Things that hold several of a kind under one number: panels of a figure, lines of a group of equations. */
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import { closeHistory } from '@tiptap/pm/history'
+import { type Command, type EditorState, NodeSelection, TextSelection, type Transaction } from '@tiptap/pm/state'
+import { newId } from '../storage/database.ts'
+
+const { nodes } = schema
+
+/** Position of the innermost node of a kind that holds, or is, the selection; -1 for none. */
+export function around(state: EditorState, kind: string): number {
+  const { selection } = state
+  if (selection instanceof NodeSelection && selection.node.type.name === kind) return selection.from
+  const { $from } = selection
+  for (let depth = $from.depth; depth > 0; depth--) if ($from.node(depth).type.name === kind) return $from.before(depth)
+  return -1
+}
+
+const ready = (tr: Transaction): Transaction => closeHistory(tr.scrollIntoView())
+
+/** A further panel behind those there are; the picture that the figure had alone becomes its first. */
+export const addPanel: Command = (state, dispatch) => {
+  const at = around(state, 'figure')
+  const figure = at < 0 ? null : state.doc.nodeAt(at)
+  if (!figure) return false
+  const end = at + figure.nodeSize - 1
+  const { picture, alternative, width } = figure.attrs
+  const tr = state.tr
+  const panel = (attrs: object = {}) => nodes.panel!.create({ id: newId(), ...attrs })
+  if (figure.lastChild!.type !== nodes.panel) {
+    tr.insert(end, [panel(picture ? { picture, alternative, width: Math.min(0.48, width) } : {}), panel()])
+    for (const name of ['picture', 'alternative']) tr.setNodeAttribute(at, name, '')
+    tr.setSelection(TextSelection.create(tr.doc, end + 1))
+  } else {
+    tr.insert(end, panel())
+    tr.setSelection(TextSelection.create(tr.doc, end + 1))
+  }
+  dispatch?.(ready(tr))
+  return true
+}
+
+/** Takes the panel at the cursor out; what is left of a single one becomes the picture of the figure again. */
+export const removePanel: Command = (state, dispatch) => {
+  const at = around(state, 'panel')
+  const figureAt = around(state, 'figure')
+  if (at < 0 || figureAt < 0) return false
+  const tr = state.tr.delete(at, at + state.doc.nodeAt(at)!.nodeSize)
+  const figure = tr.doc.nodeAt(figureAt)!
+  const left = figure.children.filter(child => child.type === nodes.panel)
+  if (left.length === 1 && left[0]!.content.size === 0) {
+    const [panel] = left
+    const end = figureAt + figure.nodeSize - 1
+    tr.delete(end - panel!.nodeSize, end)
+    tr.setNodeAttribute(figureAt, 'picture', panel!.attrs.picture)
+    tr.setNodeAttribute(figureAt, 'alternative', panel!.attrs.alternative)
+  }
+  dispatch?.(ready(tr.setSelection(TextSelection.near(tr.doc.resolve(figureAt + 2)))))
+  return true
+}
+
+/** A further equation under the one that is selected, as a line of the same number. */
+export const addEquationLine: Command = (state, dispatch) => {
+  const at = around(state, 'equation')
+  const equation = at < 0 ? null : state.doc.nodeAt(at)
+  if (!equation) return false
+  const line = nodes.equation!.create({ id: newId() })
+  const grouped = state.doc.resolve(at).parent.type === nodes.equationGroup
+  const after = at + equation.nodeSize
+  const tr = grouped
+    ? state.tr.insert(after, line)
+    : state.tr.replaceWith(at, after, nodes.equationGroup!.create({ id: newId(), numbered: true }, [equation, line]))
+  dispatch?.(ready(tr.setSelection(NodeSelection.create(tr.doc, grouped ? after : after + 1))))
+  return true
+}
+
+/** The equations of a group stand by themselves again, each with a number of its own. */
+export const splitEquationGroup: Command = (state, dispatch) => {
+  const at = around(state, 'equationGroup')
+  const group = at < 0 ? null : state.doc.nodeAt(at)
+  if (!group) return false
+  const tr = state.tr.replaceWith(at, at + group.nodeSize, group.children)
+  dispatch?.(ready(tr.setSelection(NodeSelection.create(tr.doc, at))))
+  return true
+}
