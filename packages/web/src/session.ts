@@ -26,6 +26,7 @@ import { LiveNumbers } from './editor/live.ts'
 import { lostTargets } from './editor/lostTargets.ts'
 import { oneDivision, opensDivision } from './editor/oneDivision.ts'
 import { pageTurns, setPages } from './editor/pageTurns.ts'
+import { bury, type Graveyard } from './editor/restoreTarget.ts'
 import { stableIds } from './editor/stableIds.ts'
 import { dropPictures, loadWork, newId, notePages } from './storage/database.ts'
 import { Saver, type SaveState } from './storage/saver.ts'
@@ -84,6 +85,10 @@ export class Session {
   private later: ReturnType<typeof setTimeout> | undefined
   /** Messages wait until the worker has said that it listens: what comes earlier would be lost. */
   private waiting: ToTurnover[] | null = []
+  /** What was referred to and deleted in this sitting. */
+  readonly graveyard: Graveyard = new Map()
+  /** Targets that references were given in this sitting, the latest first. */
+  recentTargets: string[] = []
   /** Run after every transaction, for whatever floats beside the text. */
   readonly followers = new Set<() => void>()
 
@@ -100,7 +105,10 @@ export class Session {
       plugins: [
         oneDivision(),
         stableIds(),
-        lostTargets(() => this.work.scheme),
+        lostTargets(
+          () => this.work.scheme,
+          (old, id, isGone) => bury(this.graveyard, old, id, isGone),
+        ),
         history({ depth: historyDepth }),
         keymap({ 'Mod-z': undo, 'Mod-y': redo, 'Mod-Shift-z': redo }),
         typedStructure(),

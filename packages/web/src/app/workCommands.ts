@@ -1,7 +1,9 @@
 /** Commands over the work that ask for something first: labels, numbers to start at, names of series. */
 
+import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { retarget } from '@steady-ledger/core/work/referenceCommands.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { newSeries } from '@steady-ledger/core/work/scheme.ts'
 import { setPart } from '@steady-ledger/core/work/workStep.ts'
@@ -71,6 +73,45 @@ export function renumberFromHere(session: Session): void {
     run: ([value]) => {
       const place = findBlock(session.state.doc, id)
       if (place >= 0) session.dispatch(session.state.tr.setNodeAttribute(place, 'startAt', value === '' ? null : Number(value)))
+    },
+  })
+}
+
+/** All references to one entry lead to another, named by its number or label. */
+export function leadElsewhere(session: Session, from: string): void {
+  const { ledger } = session.live
+  const own = ledger.byId.get(from)
+  const called = (entry: Entry): string => `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`
+  const find = (words: string): Entry | undefined =>
+    ledger.entries.find(entry => entry.number && (entry.item.label === words || called(entry).toLowerCase() === words.toLowerCase()))
+  ask({
+    title: `Lead references to ${own ? called(own) : 'this'} elsewhere`,
+    fields: [
+      {
+        label: 'They lead to (a label, or a name and number)',
+        value: '',
+        check: value => {
+          const found = find(value)
+          return !found
+            ? 'Nothing in this work is called that. Try a label, or “Figure 3.2”.'
+            : found.id === from
+              ? 'They lead there already.'
+              : ''
+        },
+      },
+    ],
+    does: 'Lead them there',
+    run: ([words]) => {
+      const to = find(words!)
+      if (!to) return
+      const { tr } = session.state
+      const count = retarget(tr, from, to.id)
+      session.dispatch(tr)
+      notify({
+        kind: 'done',
+        text: `${count} ${count === 1 ? 'reference leads' : 'references lead'} to ${called(to)} now.`,
+        action: { says: 'Undo', run: () => session.undo() },
+      })
     },
   })
 }

@@ -2,11 +2,13 @@
 
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import type { Node } from '@tiptap/pm/model'
 import { Plugin, type Transaction } from '@tiptap/pm/state'
 
-export const lostTargets = (scheme: () => Scheme): Plugin =>
+/** `lose` is told of every id that is referred to and gone, with the document that still had it. */
+export const lostTargets = (scheme: () => Scheme, lose: (old: Node, id: string, isGone: (id: string) => boolean) => void): Plugin =>
   new Plugin({
     appendTransaction(transactions, old, state) {
       if (!transactions.some(tr => tr.docChanged)) return null
@@ -31,6 +33,7 @@ export const lostTargets = (scheme: () => Scheme): Plugin =>
           const entry = byId.get(id)
           return [id, entry ? `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`.trim() : '']
         })
+        for (const id of lost) lose(old.doc, id, other => findBlock(state.doc, other) < 0)
         tr ??= state.tr
         tr.setNodeAttribute(at, 'was', { ...(node.attrs.was as Record<string, string>), ...Object.fromEntries(names) })
       })

@@ -1,7 +1,7 @@
 /** Choose what a reference leads to: a list of everything numbered, searched by number, kind, caption or label, several at once. */
 
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
-import { saysFormula } from '@steady-ledger/core/numbers/scan.ts'
+import { saysFormula, scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type Wording, wordings, wordReference } from '@steady-ledger/core/references/wordReference.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
@@ -13,6 +13,7 @@ import { FormulaText } from '../FormulaText.tsx'
 import { showWhole, useFloatingPlace } from './floatingPlace.ts'
 
 const mostShown = 60
+const mostRecent = 6
 
 export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: number | null; onClose(): void }) {
   const session = useSession()
@@ -32,12 +33,23 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
   )
   const found = useMemo(() => {
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
-    return ledger.entries
-      .filter(entry => entry.item.kind !== 'note' && entry.number && words.every(word => textOf(entry).includes(word)))
-      .slice(0, mostShown)
-  }, [ledger, asked])
+    // Items of lists are many and seldom referred to: they come when they are asked for.
+    const fits = (entry: Entry): boolean =>
+      entry.number !== '' && (entry.item.kind !== 'listItem' || words.length > 0) && words.every(word => textOf(entry).includes(word))
+    const all = ledger.entries.filter(fits)
+    if (words.length) return all.slice(0, mostShown)
+    const recent = session.recentTargets.flatMap(id => ledger.byId.get(id) ?? []).filter(fits)
+    return [...recent, ...all.filter(entry => entry.item.kind !== 'note' && !recent.includes(entry))].slice(0, mostShown)
+  }, [ledger, asked, session])
+  const counts = useMemo(() => {
+    const times = new Map<string, number>()
+    for (const node of view.state.doc.children)
+      for (const { targets: own } of scanDivision(node).references) for (const id of own) times.set(id, (times.get(id) ?? 0) + 1)
+    return times
+  }, [view])
   const take = (chosen: string[]): void => {
     if (chosen.length === 0) return
+    session.recentTargets = [...new Set([...chosen, ...session.recentTargets])].slice(0, mostRecent)
     if (existing && at !== null)
       session.dispatch(
         session.state.tr.setNodeAttribute(at, 'targets', chosen).setNodeAttribute(at, 'wording', wording).setMeta('pick', true),
@@ -130,6 +142,11 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
                 plainText(entry.item.text!) || 'No caption'
               )}
             </span>
+            <span className="picker-where">
+              {session.recentTargets.includes(entry.id) && !asked ? 'recent · ' : ''}
+              {whereIs(entry, session)}
+              {counts.get(entry.id) ? ` · referred to ${counts.get(entry.id)}×` : ''}
+            </span>
             {pictureOf(entry, session) && <img className="picker-picture" src={pictureOf(entry, session)} alt="" />}
           </div>
         ))}
@@ -153,6 +170,13 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
   )
 }
 
+/** Its division, and its page once that is known. */
+function whereIs(entry: Entry, session: ReturnType<typeof useSession>): string {
+  const host = session.live.ledger.byId.get(session.state.doc.maybeChild(entry.division)?.attrs.id)
+  const page = session.live.pageLabel(entry.id)
+  return [host?.bare && host.id !== entry.id && `${host.names.shortOne} ${host.bare}`, page && `p. ${page}`].filter(Boolean).join(', ')
+}
+
 const texts = new WeakMap<Entry, string>()
 function textOf(entry: Entry): string {
   let text = texts.get(entry)
@@ -167,7 +191,7 @@ function textOf(entry: Entry): string {
 }
 
 function pictureOf(entry: Entry, session: ReturnType<typeof useSession>): string | undefined {
-  if (entry.item.block !== 'figure') return undefined
+  if (entry.item.block !== 'figure' && entry.item.block !== 'panel') return undefined
   const node = session.state.doc.nodeAt(findBlock(session.state.doc, entry.id))
   return node ? session.live.pictureAddress(node.attrs.picture) : undefined
 }

@@ -4,7 +4,6 @@ import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
 import type { Remedy } from '@steady-ledger/core/findings/finding.ts'
 import { accountOf } from '@steady-ledger/core/numbers/account.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
-import { type Wording, wordings } from '@steady-ledger/core/references/wordReference.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import { countWords, type Node, type Placement, plainText, roles, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
@@ -15,9 +14,10 @@ import { Check, Choice, Field } from '../../app/fields.tsx'
 import { languages } from '../../app/languages.ts'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
-import { newSeriesFor } from '../../app/workCommands.ts'
+import { leadElsewhere, newSeriesFor } from '../../app/workCommands.ts'
 import { addEquationLine, addPanel, removePanel } from '../../editor/groups.ts'
 import { nameStatement } from '../../editor/statements.ts'
+import { ReferenceFields } from './ReferenceFields.tsx'
 
 interface Openers {
   onComposer(at: number): void
@@ -367,48 +367,6 @@ function ShortCaption({ node, at }: { node: Node; at: number }) {
   )
 }
 
-function ReferenceFields({
-  node,
-  at,
-  set,
-  onReference,
-}: {
-  node: Node
-  at: number
-  set(name: string, value: unknown): void
-  onReference(at: number): void
-}) {
-  const ledger = useView(view => view.ledger)
-  const targets = node.attrs.targets as string[]
-  return (
-    <>
-      <Choice label="Says" value={node.attrs.wording as Wording} options={wordings} onChange={value => set('wording', value)} />
-      <div className="field">
-        <span>Leads to</span>
-        <ul className="slip-list">
-          {targets.map(id => {
-            const entry = ledger.byId.get(id)
-            return (
-              <li key={id}>
-                {entry ? (
-                  <Link to={`../galley/${id}`}>
-                    {entry.names.one} {entry.bare}
-                  </Link>
-                ) : (
-                  <span className="wrong">{(node.attrs.was as Record<string, string>)[id] || 'something deleted'}</span>
-                )}
-              </li>
-            )
-          })}
-        </ul>
-      </div>
-      <button type="button" className="button" onClick={() => onReference(at)}>
-        Choose targets
-      </button>
-    </>
-  )
-}
-
 function Account({ id }: { id: string }) {
   const ledger = useView(view => view.ledger)
   const steps = accountOf(ledger, id)
@@ -461,6 +419,11 @@ function ReferredFrom({ id }: { id: string }) {
         ))}
         {places.length > 12 && <li>and {places.length - 12} more</li>}
       </ul>
+      {places.length > 0 && (
+        <button type="button" className="quiet-link" onClick={() => leadElsewhere(session, id)}>
+          Lead {places.length === 1 ? 'it' : 'all of them'} elsewhere
+        </button>
+      )}
     </section>
   )
 }

@@ -1,0 +1,157 @@
+/** The fields of a reference: what it says, where it leads, and what can be done about a target that is lost. */
+import { referenceText, type Wording, wordings } from '@steady-ledger/core/references/wordReference.ts'
+import { makePlain, mergeReferences, nextReference, splitReference } from '@steady-ledger/core/work/referenceCommands.ts'
+import type { Node } from '@steady-ledger/core/work/schema.ts'
+import { closeHistory } from '@tiptap/pm/history'
+import type { Transaction } from '@tiptap/pm/state'
+import { Link } from 'react-router'
+import { Choice } from '../../app/fields.tsx'
+import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { blockFrom, insertFrom, recordOf, unbury } from '../../editor/restoreTarget.ts'
+
+interface Props {
+  node: Node
+  at: number
+  set(name: string, value: unknown): void
+  onReference(at: number): void
+}
+
+export function ReferenceFields({ node, at, set, onReference }: Props) {
+  const session = useSession()
+  const ledger = useView(view => view.ledger)
+  const targets = node.attrs.targets as string[]
+  const change = (run: (tr: Transaction) => unknown): void => {
+    const { tr } = session.state
+    if (run(tr) !== false) session.dispatch(closeHistory(tr))
+  }
+  const takeOut = (id: string): void =>
+    change(tr =>
+      targets.length > 1
+        ? tr.setNodeAttribute(
+            at,
+            'targets',
+            targets.filter(other => other !== id),
+          )
+        : tr.delete(at, at + node.nodeSize),
+    )
+  const plain = (): void => {
+    const said = targets
+      .filter(id => !ledger.byId.has(id))
+      .map(id => (node.attrs.was as Record<string, string>)[id])
+      .filter(Boolean)
+    const words = targets.every(id => ledger.byId.has(id)) ? referenceText(session.live.wording(node)) : said.join(', ')
+    change(tr => makePlain(tr, at, words))
+  }
+  return (
+    <>
+      <Choice label="Says" value={node.attrs.wording as Wording} options={wordings} onChange={value => set('wording', value)} />
+      <div className="field">
+        <span>Leads to</span>
+        <ul className="slip-list">
+          {targets.map(id => {
+            const entry = ledger.byId.get(id)
+            return (
+              <li key={id}>
+                {entry ? (
+                  <>
+                    <Link to={`../galley/${id}`}>
+                      {entry.names.one} {entry.bare}
+                    </Link>{' '}
+                    {targets.length > 1 && (
+                      <button
+                        type="button"
+                        className="quiet-link"
+                        onClick={() => takeOut(id)}
+                        aria-label={`Take ${entry.names.one} ${entry.bare} out`}
+                      >
+                        take out
+                      </button>
+                    )}
+                  </>
+                ) : (
+                  <Lost id={id} node={node} at={at} takeOut={() => takeOut(id)} change={change} onReference={onReference} />
+                )}
+              </li>
+            )
+          })}
+        </ul>
+      </div>
+      <p className="button-row">
+        <button type="button" className="button" onClick={() => onReference(at)}>
+          Choose targets
+        </button>
+        {targets.length > 1 && (
+          <button type="button" className="button" onClick={() => change(tr => splitReference(tr, at, session.work.settings.language))}>
+            Split into {targets.length}
+          </button>
+        )}
+        {nextReference(session.state.doc, at) && (
+          <button type="button" className="button" onClick={() => change(tr => mergeReferences(tr, at))}>
+            Merge with the next
+          </button>
+        )}
+        <button type="button" className="button quiet" onClick={plain}>
+          Make plain text
+        </button>
+      </p>
+    </>
+  )
+}
+
+interface LostProps {
+  id: string
+  node: Node
+  at: number
+  takeOut(): void
+  change(run: (tr: Transaction) => unknown): void
+  onReference(at: number): void
+}
+
+/** A target that is gone: what it was, and the ways to mend it. */
+function Lost({ id, node, at, takeOut, change, onReference }: LostProps) {
+  const session = useSession()
+  const milestones = useView(view => view.milestones)
+  const was = (node.attrs.was as Record<string, string>)[id]
+  const buried = session.graveyard.get(id)
+  const known = recordOf(milestones, id)
+  const block = buried ? null : known && blockFrom(known.record)
+  const restore = (): void => {
+    change(tr => {
+      if (buried) unbury(tr, buried, at)
+      else if (block) insertFrom(tr, block, at)
+    })
+    notify({
+      kind: 'done',
+      text: buried
+        ? `${was || 'What was deleted'} is back where it stood.`
+        : `“${known!.record.caption}” is back as the milestone knows it. Its content has to be filled again.`,
+      action: { says: 'Undo', run: () => session.undo() },
+    })
+  }
+  return (
+    <div className="lost-target">
+      <p className="wrong">{was ? `${was}, deleted` : 'Something deleted'}</p>
+      {known && (
+        <p className="quiet-note">
+          At the milestone “{known.milestone.name}” it was {known.record.name || 'unnumbered'}
+          {known.record.page && ` on page ${known.record.page}`}
+          {known.record.caption && `: ${known.record.caption}`}
+        </p>
+      )}
+      <p className="button-row">
+        {(buried || block) && (
+          <button type="button" className="button" onClick={restore}>
+            {buried ? 'Put it back' : 'Put it back from the milestone'}
+          </button>
+        )}
+        <button type="button" className="button" onClick={() => onReference(at)}>
+          Lead elsewhere
+        </button>
+        <button type="button" className="button quiet" onClick={takeOut}>
+          Take it out
+        </button>
+      </p>
+    </div>
+  )
+}
