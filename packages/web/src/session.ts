@@ -1,7 +1,9 @@
 /** An open work: its editor state, its worker, its saving. Views show it; none of them holds a copy of the text. */
 
+import { compareMilestones, type MilestoneChange } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import { recordsOf } from '@steady-ledger/core/milestones/takeMilestone.ts'
 import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
@@ -55,6 +57,9 @@ export interface SessionView {
   drawings: Map<number, PageDrawing>
   /** Why the page that was asked about ended where it did. */
   reasons: { page: number; reasons: PageReasons | null } | null
+  /** The milestone that galley and ledger show changes since, and the changes; empty for none. */
+  since: string
+  changes: ReadonlyMap<string, MilestoneChange>
   /** What was looked for in the pages, and where it is. */
   found: { query: string; matches: PageMatch[] }
 }
@@ -132,6 +137,8 @@ export class Session {
       canRedo: false,
       drawings: new Map(),
       reasons: null,
+      since: '',
+      changes: new Map(),
       found: { query: '', matches: [] },
     }))
     this.worker = new Worker(new URL('./workers/turnover.worker.ts', import.meta.url), { type: 'module' })
@@ -255,12 +262,34 @@ export class Session {
   records(): MilestoneRecord[] | null {
     const { turnover } = this.use.getState()
     if (turnover?.version !== this.version) return null
+    const referred = new Set(this.state.doc.children.flatMap(node => scanDivision(node).references.flatMap(({ targets }) => targets)))
     return recordsOf({
       ledger: this.live.ledger,
       language: this.live.language,
       pageOf: id => this.live.pageLabel(id) ?? '',
       textOf: node => plainTextOf(node, reference => this.live.wording(reference)),
+      isReferred: id => referred.has(id),
     })
+  }
+
+  /** Shows in galley and ledger what changed since a milestone, or no longer. */
+  showSince(id: string): void {
+    this.use.setState({ since: id })
+    this.compareSince()
+    this.live.push()
+  }
+
+  private compareSince(): void {
+    const { since } = this.use.getState()
+    const milestone = this.work.milestones.find(found => found.id === since)
+    const now = milestone && this.records()
+    if (!milestone) {
+      this.live.changes = new Map()
+      this.use.setState({ changes: this.live.changes })
+    } else if (now) {
+      this.live.changes = new Map(compareMilestones(milestone.records, now).map(change => [change.id, change]))
+      this.use.setState({ changes: this.live.changes })
+    }
   }
 
   /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
@@ -395,6 +424,7 @@ export class Session {
     this.live.indexes = { ids: pageOf, references: new Map(near.map((node, order) => [node, turnover.nearby[order] ?? -1])) }
     this.live.twoSided = this.work.houseStyle.page.twoSided
     this.use.setState({ turnover, progress: null, failure: '' })
+    if (this.use.getState().since) this.compareSince()
     if (turnover.noteNumbers && [...turnover.noteNumbers].some(([id, number]) => this.live.number(id) !== number)) {
       this.noteNumbers = turnover.noteNumbers
       this.live.setLedger(withNoteNumbers(this.live.ledger, turnover.noteNumbers), this.state.doc)

@@ -13,12 +13,15 @@ export interface Now {
   pageOf(id: string): string
   /** Plain text of a caption or title, references worded. */
   textOf(node: Node): string
+  /** Whether a reference leads to an entry: items of lists are on record where one does. */
+  isReferred?(id: string): boolean
 }
 
 /** Everything that has a number, and every division, in reading order. */
-export function recordsOf({ ledger, language, pageOf, textOf }: Now): MilestoneRecord[] {
+export function recordsOf({ ledger, language, pageOf, textOf, isReferred }: Now): MilestoneRecord[] {
   return ledger.entries
     .filter(({ number, item }) => number !== '' || item.block === 'division')
+    .filter(({ id, item }) => item.kind !== 'listItem' || item.label !== '' || isReferred?.(id))
     .map(({ id, number, item }) => ({
       id,
       kind: item.block,

@@ -1,10 +1,19 @@
 /** Numbers and wordings for node views: pushed to them whenever they change, so that showing them costs no decorations. */
 
+import type { MilestoneChange } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import type { Ledger, WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type ReferencePart, wordReference } from '@steady-ledger/core/references/wordReference.ts'
 import { nearnessIn, noIndexes, type PageIndexes } from '@steady-ledger/core/turnover/nearness.ts'
 import type { Node } from '@tiptap/pm/model'
+
+/** “was Figure 3.2”, “was on page 31”, “new”, “other words”. */
+export function sinceWords({ kinds, before }: MilestoneChange): string {
+  if (kinds.includes('new')) return 'new'
+  if (kinds.includes('renumbered')) return `was ${before!.name || 'unnumbered'}`
+  if (kinds.includes('movedPage')) return `was on page ${before!.page}`
+  return 'other words'
+}
 
 export class LiveNumbers {
   private readonly listeners = new Set<() => void>()
@@ -18,6 +27,8 @@ export class LiveNumbers {
   /** Where targets, and the references that say how near they are, stood in the last turnover. */
   indexes: PageIndexes = noIndexes
   twoSided = false
+  /** What changed since the milestone that was asked for, by entry. */
+  changes: ReadonlyMap<string, MilestoneChange> = new Map()
   pictureAddress: (name: string) => string | undefined = () => undefined
   language = 'en-GB'
 
@@ -65,6 +76,15 @@ export class LiveNumbers {
     if (old.until > performance.now()) return old.number
     this.previous.delete(id)
     return ''
+  }
+
+  /** What changed in an entry since the milestone that is shown, in a few words; empty for nothing. */
+  since(id: string): string {
+    const change = this.changes.get(id)
+    if (!change) return ''
+    // The column is narrow, and says what kind of thing it is already.
+    const name = change.before?.name.split(/\s/).at(-1)
+    return change.kinds.includes('renumbered') && name ? `was ${name}` : sinceWords(change)
   }
 
   wording(reference: Node): ReferencePart[] {

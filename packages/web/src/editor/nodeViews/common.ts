@@ -44,11 +44,14 @@ export function numberColumn(
     const text = number ? write(number) : ''
     const old = live.was(idOf())
     say(now, text)
-    say(then, old ? `was ${old}` : '')
+    const since = live.since(idOf())
+    say(then, old ? `was ${old}` : since)
+    then.classList.toggle('since', !old && since !== '')
     if (old && !timer)
       timer = setTimeout(() => {
         timer = undefined
-        then.textContent = ''
+        say(then, live.since(idOf()))
+        then.classList.toggle('since', then.textContent !== '')
       }, 2000)
   })
   return {

@@ -26,6 +26,7 @@ import { referenceView } from '../../editor/nodeViews/reference.ts'
 import type { Session } from '../../session.ts'
 import { newId } from '../../storage/database.ts'
 import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
+import { SinceField } from '../ledger/SinceField.tsx'
 import { AddButton } from './AddButton.tsx'
 import { NotePanel } from './NotePanel.tsx'
 import { ReferencePicker } from './ReferencePicker.tsx'
@@ -214,6 +215,7 @@ export function Galley() {
         </>
       )}
       <div className="panel-switches">
+        <SinceField />
         <button
           type="button"
           aria-pressed={panels.spine}

@@ -1,17 +1,20 @@
 /** The ledger: one row an entry, with its number, caption, label, page and where it is referred to. */
 
 import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
+import type { MilestoneChange } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
 import { saysFormula, scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
+import { sinceWords } from '../../editor/live.ts'
 import { download } from '../download.ts'
 import { FormulaText } from '../FormulaText.tsx'
+import { SinceField } from './SinceField.tsx'
 import { SinceMilestone } from './SinceMilestone.tsx'
 
 type Row = { kind: 'division'; id: string; title: string } | { kind: 'entry'; entry: Entry }
@@ -30,21 +33,36 @@ const shows: Record<string, (entry: Entry) => boolean> = {
   Notes: entry => entry.item.kind === 'note',
 }
 
+/** Drawing is a large part of its own, fetched when it is wanted. */
+const LedgerChart = lazy(() => import('./LedgerChart.tsx').then(({ LedgerChart: chart }) => ({ default: chart })))
+
 /** The ledger as it is, or what changed in it since a milestone. */
 export function LedgerView() {
   const [search, setSearch] = useSearchParams()
   const since = search.has('since')
+  const chart = search.has('chart')
   return (
     <main className="ledger">
       <div className="segments ledger-views" role="radiogroup" aria-label="Which ledger">
-        <button type="button" role="radio" aria-checked={!since} onClick={() => setSearch({}, { replace: true })}>
+        <button type="button" role="radio" aria-checked={!since && !chart} onClick={() => setSearch({}, { replace: true })}>
           As it is
         </button>
         <button type="button" role="radio" aria-checked={since} onClick={() => setSearch({ since: '' }, { replace: true })}>
           Since a milestone
         </button>
+        <button type="button" role="radio" aria-checked={chart} onClick={() => setSearch({ chart: '' }, { replace: true })}>
+          What stands where
+        </button>
       </div>
-      {since ? <SinceMilestone /> : <Entries />}
+      {since ? (
+        <SinceMilestone />
+      ) : chart ? (
+        <Suspense fallback={<p className="empty">Drawing…</p>}>
+          <LedgerChart />
+        </Suspense>
+      ) : (
+        <Entries />
+      )}
     </main>
   )
 }
@@ -58,6 +76,8 @@ function Entries() {
   const [search, setSearch] = useSearchParams()
   const shown = search.get('show') ?? 'All'
   const unreferred = search.has('unreferred')
+  const changedOnly = search.has('changed')
+  const changes = useView(view => view.changes)
   const [asked, setAsked] = useState('')
   const scroll = useRef<HTMLDivElement>(null)
 
@@ -73,12 +93,13 @@ function Entries() {
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
     return ledger.entries.filter(entry => {
       if (!fits(entry) || !entry.number) return false
+      if (changedOnly && !changes.has(entry.id)) return false
       if (unreferred && (referred.has(entry.id) || entry.item.kind !== 'series')) return false
       const text =
         `${entry.names.one} ${entry.number} ${entry.item.label} ${saysFormula(entry.item) ? '' : plainText(entry.item.text!)}`.toLowerCase()
       return words.every(word => text.includes(word))
     })
-  }, [ledger, shown, asked, unreferred, referred])
+  }, [ledger, shown, asked, unreferred, referred, changedOnly, changes])
   const rows = useMemo(() => {
     const list: Row[] = []
     let division = -1
@@ -154,6 +175,17 @@ function Entries() {
             Never referred to
           </button>
         </div>
+        <SinceField />
+        {changes.size > 0 && (
+          <label className="check">
+            <input
+              type="checkbox"
+              checked={changedOnly}
+              onChange={() => setSearch(changedOnly ? {} : { changed: '' }, { replace: true })}
+            />{' '}
+            Only what changed
+          </label>
+        )}
         <input
           className="search"
           type="search"
@@ -196,6 +228,7 @@ function Entries() {
                   page={label(row.entry.id)}
                   referred={referred.get(row.entry.id) ?? []}
                   label={label}
+                  since={changes.get(row.entry.id)}
                   finding={findings.get(row.entry.id)?.message ?? ''}
                   weight={findings.get(row.entry.id)?.weight ?? ''}
                 />
@@ -222,11 +255,12 @@ interface RowProps {
   page: string
   referred: string[]
   label(id: string): string
+  since: MilestoneChange | undefined
   finding: string
   weight: string
 }
 
-function EntryRow({ entry, style, current, page, referred, label, finding, weight }: RowProps) {
+function EntryRow({ entry, style, current, page, referred, label, since, finding, weight }: RowProps) {
   const { item } = entry
   const pages = [...new Map(referred.map(holder => [label(holder), holder]))].map(([page, holder]) => ({ holder, page }))
   const series = item.kind === 'series'
@@ -261,7 +295,7 @@ function EntryRow({ entry, style, current, page, referred, label, finding, weigh
         )}
       </span>
       <span role="cell" className={`ledger-finding ${weight}`} title={finding}>
-        {finding}
+        {since && <span className="since">{sinceWords(since)}</span>} {finding}
       </span>
     </div>
   )
