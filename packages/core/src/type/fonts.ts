@@ -111,16 +111,3 @@ export function openFonts(files: FontFiles): Fonts {
   }
   return Object.fromEntries((Object.keys(fontPackages) as FaceName[]).map(name => [name, open(name)])) as Fonts
 }
-
-/** The heavier face of a face. */
-export const strongOf = (base: FaceName): FaceName => faceWith(base, { emphasis: false, strong: true, code: false })
-
-/** The face for a text in a base face with emphasis, weight or code. */
-export function faceWith(base: FaceName, marks: { emphasis: boolean; strong: boolean; code: boolean }): FaceName {
-  if (marks.code) return 'mono'
-  if (base === 'sans' || base === 'sansSemibold') return marks.strong ? 'sansSemibold' : base
-  if (base === 'mono') return base
-  const italic = (base === 'serifItalic' || base === 'serifBoldItalic') !== marks.emphasis
-  const bold = base === 'serifBold' || base === 'serifBoldItalic' || marks.strong
-  return bold ? (italic ? 'serifBoldItalic' : 'serifBold') : italic ? 'serifItalic' : 'serif'
-}

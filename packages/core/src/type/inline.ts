@@ -3,7 +3,7 @@ import type { Node } from 'prosemirror-model'
 import type { FormulaBox, FormulaTypesetter } from '../formulas/typesetter.ts'
 import { type ReferencePart, referenceText } from '../references/wordReference.ts'
 import type { FaceName, TextStyle } from '../work/houseStyle.ts'
-import { faceWith } from './fonts.ts'
+import { faceWith } from './faces.ts'
 
 /** Where a piece of text leads: an entry of the work, an address outside, or a note. */
 export type Lead = { entry: string } | { address: string } | { note: string }

@@ -12,5 +12,12 @@ export function readLength(text: string, usual: Unit): number | null {
   return Number(match[1]!.replace(',', '.')) * units[(match[2] ?? usual).toLowerCase()]!
 }
 
+/** A length that may be below zero, as what stands in the margin does. */
+export function readSignedLength(text: string, usual: Unit): number | null {
+  const [, sign, rest] = /^\s*([-−–]?)(.*)$/.exec(text)!
+  const length = readLength(rest!, usual)
+  return length === null ? null : sign ? -length : length
+}
+
 /** A length in a unit, with as many places as it needs and two at the most; the unit is not written. */
 export const writeLength = (points: number, unit: Unit): string => String(Number((points / units[unit]!).toFixed(unit === 'mm' ? 1 : 2)))

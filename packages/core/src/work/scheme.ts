@@ -230,6 +230,9 @@ export function newSeries(scheme: Scheme, name: string, statement = false): Seri
   return { ...base, key: `series-${n}`, names: called, countsWith: null, statement: statement ? 'upright' : null }
 }
 
+/** Series that can have a list of their own: those that count by themselves; what counts with one is listed with it. */
+export const listedSeries = (scheme: Scheme): SeriesRule[] => scheme.series.filter(({ countsWith }) => countsWith === null)
+
 export const seriesRule = (scheme: Scheme, key: string): SeriesRule => {
   const found = scheme.series.find(rule => rule.key === key)
   if (found) return found

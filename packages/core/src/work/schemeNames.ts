@@ -128,6 +128,21 @@ export function schemeInLanguage(scheme: Scheme, language: string): Scheme {
   return changed ? next : scheme
 }
 
+/** What the list of a series is called: “List of figures”. `many` is the plural of its name. */
+export function listTitle(many: string, language: string): string {
+  const lower = many.toLocaleLowerCase(language)
+  switch (language.slice(0, 2)) {
+    case 'de':
+      return `Verzeichnis der ${many}`
+    case 'fr':
+      return `Liste des ${lower}`
+    case 'es':
+      return `Lista de ${lower}`
+    default:
+      return `List of ${lower}`
+  }
+}
+
 /** The name of something that no rule of the scheme names: an item of a list, a note. */
 export const plainName = (key: 'item' | 'note', language: string): Names =>
   (namesByLanguage[language.slice(0, 2)] ?? namesByLanguage.en!)[key]

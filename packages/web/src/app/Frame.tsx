@@ -7,6 +7,7 @@ import type { Session } from '../session.ts'
 import { Ask } from './Ask.tsx'
 import { Books } from './Books.tsx'
 import { CommandBox } from './CommandBox.tsx'
+import { MoveSection } from './MoveSection.tsx'
 import { NoticeBar } from './NoticeBar.tsx'
 import { SessionContext, useSession, useView } from './sessionContext.ts'
 import { openSession } from './sessions.ts'
@@ -133,6 +134,7 @@ function Window() {
       <Foot />
       {asking && <CommandBox onClose={() => setAsking(false)} navigate={navigate} />}
       <Ask />
+      <MoveSection />
       <NoticeBar />
     </div>
   )

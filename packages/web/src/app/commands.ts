@@ -2,19 +2,22 @@
 
 import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
+import { seriesRule } from '@steady-ledger/core/work/scheme.ts'
+import { listTitle } from '@steady-ledger/core/work/schemeNames.ts'
 import { toggleMark } from '@tiptap/pm/commands'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
 import { boldLineToHeading, headingToBoldLine, joinDivision, moveToMatter, splitDivision } from '../editor/divisions.ts'
 import { addEquationLine, addPanel, removePanel, splitEquationGroup } from '../editor/groups.ts'
 import { insertDivision, insertSpace, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
-import { onSection } from '../editor/keys.ts'
+import { onSection, sectionAt } from '../editor/keys.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
 import { insertProof, insertStatement } from '../editor/statements.ts'
 import { addTableNotes } from '../editor/tableNotes.ts'
 import type { Session } from '../session.ts'
 import { act } from './acts.ts'
 import { languages } from './languages.ts'
+import { askWhereTo } from './MoveSection.tsx'
 import { applyTheme } from './theme.ts'
 import { insertMiniContents, renameLabel, renumberFromHere } from './workCommands.ts'
 
@@ -30,6 +33,14 @@ const editor =
   (command: EditorCommand): ((session: Session) => void) =>
   session =>
     void session.run(command)
+
+/** The list of a series, called as lists are in the language of the work. */
+const newList =
+  (key: string): ((session: Session) => void) =>
+  session => {
+    const { scheme } = session.work
+    void session.run(insertDivision('seriesList', listTitle(seriesRule(scheme, key).names.many, scheme.language), key))
+  }
 
 export const namedCommands: NamedCommand[] = [
   { name: 'Insert a figure', keys: 'Ctrl Alt F', run: act.figure },
@@ -55,11 +66,11 @@ export const namedCommands: NamedCommand[] = [
   { name: 'New appendix', run: editor(insertDivision('appendix')) },
   { name: 'New contents', run: editor(insertDivision('contents', 'Contents')) },
   { name: 'New division for all notes', run: editor(insertDivision('endnotes', 'Notes')) },
-  { name: 'New list of figures', run: editor(insertDivision('seriesList', 'List of figures', 'figure')) },
-  { name: 'New list of theorems and what counts with them', run: editor(insertDivision('seriesList', 'List of theorems', 'theorem')) },
+  { name: 'New list of figures', run: newList('figure') },
+  { name: 'New list of theorems and what counts with them', run: newList('theorem') },
   { name: 'Insert the contents of this chapter at its head', run: insertMiniContents },
-  { name: 'New list of listings', run: editor(insertDivision('seriesList', 'List of listings', 'listing')) },
-  { name: 'New list of tables', run: editor(insertDivision('seriesList', 'List of tables', 'table')) },
+  { name: 'New list of listings', run: newList('listing') },
+  { name: 'New list of tables', run: newList('table') },
   { name: 'Make this a heading of level 2', keys: 'Ctrl Alt 2', run: editor(setHeading(2)) },
   { name: 'Make this a heading of level 3', keys: 'Ctrl Alt 3', run: editor(setHeading(3)) },
   { name: 'Make this a heading of level 4', keys: 'Ctrl Alt 4', run: editor(setHeading(4)) },
@@ -76,6 +87,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Equation: another line under this one', run: editor(addEquationLine) },
   { name: 'Equation: the lines of this group stand by themselves', run: editor(splitEquationGroup) },
   { name: 'Rename a label everywhere', anywhere: true, run: renameLabel },
+  { name: 'Move this section to…', run: session => askWhereTo(sectionAt(session.state)) },
   { name: 'Renumber from here', run: renumberFromHere },
   { name: 'Split this division here', run: editor(splitDivision) },
   { name: 'Join the next division to this one', run: editor(joinDivision) },

@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model'
-import { strongOf } from '../../type/fonts.ts'
+import { strongOf } from '../../type/faces.ts'
 import { type Placement, seriesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'

@@ -1,4 +1,4 @@
-import { strongOf } from '../../type/fonts.ts'
+import { strongOf } from '../../type/faces.ts'
 import type { TextStyle } from '../../work/houseStyle.ts'
 import { costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'

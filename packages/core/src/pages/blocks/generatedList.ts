@@ -1,5 +1,5 @@
 import type { ListEntry } from '../../lists/entries.ts'
-import { faceWith, strongOf } from '../../type/fonts.ts'
+import { faceWith, strongOf } from '../../type/faces.ts'
 import { dependencies, runsOf } from '../../type/inline.ts'
 import { type Line, plainLine } from '../../type/line.ts'
 import { setParagraph } from '../../type/paragraph.ts'

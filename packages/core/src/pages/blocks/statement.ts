@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model'
-import { faceWith, strongOf } from '../../type/fonts.ts'
+import { faceWith, strongOf } from '../../type/faces.ts'
 import type { Run } from '../../type/inline.ts'
 import type { TextStyle } from '../../work/houseStyle.ts'
 import { seriesRule } from '../../work/scheme.ts'

@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model'
 import type { Entry } from '../../numbers/ledger.ts'
-import { strongOf } from '../../type/fonts.ts'
+import { strongOf } from '../../type/faces.ts'
 import type { Line } from '../../type/line.ts'
 import { gridOf, seriesOf, tableNotesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'

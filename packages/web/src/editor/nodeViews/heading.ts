@@ -17,11 +17,21 @@ export const headingView =
     dom.append(column.dom, content)
     dom.classList.toggle('untitled', node.content.size === 0)
     if (!isTitle) dom.dataset.id = node.attrs.id
+    /** What is against the rule of the level is seen as such. */
+    const paint = (): void => {
+      const item = live.ledger.byId.get(idOf())?.item
+      const set = item?.startAt ?? null
+      column.dom.dataset.exception = set !== null ? `set to ${set}` : ''
+    }
+    const stop = live.follow(() => queueMicrotask(paint))
     return {
       dom,
       contentDOM: content,
       ignoreMutation: outside(content),
-      destroy: column.stop,
+      destroy: () => {
+        stop()
+        column.stop()
+      },
       update: next => {
         if (next.type !== node.type || (!isTitle && (next.attrs.level !== level || next.attrs.id !== node.attrs.id))) return false
         dom.classList.toggle('untitled', next.content.size === 0)

@@ -17,6 +17,7 @@ import { useSession, useView } from '../../app/sessionContext.ts'
 import { leadElsewhere, newSeriesFor } from '../../app/workCommands.ts'
 import { addEquationLine, addPanel, removePanel } from '../../editor/groups.ts'
 import { nameStatement } from '../../editor/statements.ts'
+import { CaptionLook, HeadingLook, ListPlaces } from './LookFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
 
 interface Openers {
@@ -135,6 +136,10 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
         <LabelField key={ownId} id={ownId} label={node.attrs.label} onChange={value => set('label', value)} />
       )}
       {ownId && <Account id={ownId} />}
+      {(node.type.name === 'heading' || (node.type.name === 'division' && ['part', 'chapter', 'appendix'].includes(node.attrs.role))) && (
+        <HeadingLook node={node} id={ownId} />
+      )}
+      {captioned.includes(node.type.name) && <CaptionLook node={node} />}
       {ownId && <ReferredFrom id={ownId} />}
       {ownId && <Found id={ownId} />}
       {node.type.name === 'division' && node.attrs.role === 'titlePage' && <WorkFields />}
@@ -298,6 +303,7 @@ function ListLookField({ node, set }: { node: Node; set(name: string, value: unk
         options={Object.fromEntries(looks.map(({ key, name }) => [key, name]))}
         onChange={value => set('look', value === looks[0]!.key ? '' : value)}
       />
+      <ListPlaces kind={node.type.name} look={look.key} />
       <p className="quiet-note">
         Looks are named and changed in the <Link to="../scheme">Scheme</Link>.
       </p>

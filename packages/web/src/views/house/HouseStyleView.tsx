@@ -12,6 +12,7 @@ import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { newId } from '../../storage/database.ts'
 import { download, fileName } from '../download.ts'
+import { HeadingPlaces } from './HeadingPlaces.tsx'
 import { ListLooks } from './ListLooks.tsx'
 import { OpeningPages } from './OpeningPages.tsx'
 import { RunningHeads } from './RunningHeads.tsx'
@@ -204,6 +205,7 @@ export function HouseStyleView() {
               />
             </div>
             <StyleTable style={style} change={change} />
+            <HeadingPlaces style={style} change={change} />
           </section>
           <section>
             <h2>Running heads</h2>
@@ -269,6 +271,11 @@ export function HouseStyleView() {
             <h2>Contents and lists</h2>
             <ListLooks style={style} change={change} />
             <div className="house-grid">
+              <Field
+                label="Line above appendices in the contents"
+                value={style.contents.appendices}
+                onChange={appendices => change({ ...style, contents: { ...style.contents, appendices: appendices.trim().slice(0, 100) } })}
+              />
               <Choice
                 label="Contents go down to level"
                 value={String(style.contents.depth)}

@@ -6,9 +6,20 @@ import { Cell } from './Cell.tsx'
 const mostLevels = 6
 
 export function ListLooks({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
-  const { looks } = style.contents
+  const { looks, part } = style.contents
   const set = (next: ListLook[]): void => change({ ...style, contents: { ...style.contents, looks: next } })
-  const alter = (index: number, more: Partial<ListLook>): void => set(looks.map((look, i) => (i === index ? { ...look, ...more } : look)))
+  const rows: { name: string; look: ListLook; alter(more: Partial<ListLook>): void }[] = [
+    {
+      name: 'Parts',
+      look: part,
+      alter: more => change({ ...style, contents: { ...style.contents, part: { ...part, ...more } } }),
+    },
+    ...looks.map((look, index) => ({
+      name: index < looks.length - 1 ? `Level ${index + 1}` : index === 0 ? 'All levels' : `Level ${index + 1} and below, other lists`,
+      look,
+      alter: (more: Partial<ListLook>) => set(looks.map((other, i) => (i === index ? { ...look, ...more } : other))),
+    })),
+  ]
   return (
     <>
       <table className="style-table list-looks">
@@ -23,9 +34,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
           </tr>
         </thead>
         <tbody>
-          {looks.map((look, index) => {
-            const last = index === looks.length - 1
-            const name = !last ? `Level ${index + 1}` : index === 0 ? 'All levels' : `Level ${index + 1} and below, other lists`
+          {rows.map(({ name, look, alter }) => {
             return (
               <tr key={name}>
                 <th scope="row">{name}</th>
@@ -33,7 +42,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
                   <select
                     aria-label={`${name}: weight`}
                     value={look.strong ? 'strong' : 'plain'}
-                    onChange={event => alter(index, { strong: event.target.value === 'strong' })}
+                    onChange={event => alter({ strong: event.target.value === 'strong' })}
                   >
                     <option value="plain">Regular</option>
                     <option value="strong">Semibold</option>
@@ -43,7 +52,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
                   <select
                     aria-label={`${name}: up to the page number`}
                     value={look.leader ? 'dots' : 'space'}
-                    onChange={event => alter(index, { leader: event.target.value === 'dots' })}
+                    onChange={event => alter({ leader: event.target.value === 'dots' })}
                   >
                     <option value="dots">Dots</option>
                     <option value="space">Space</option>
@@ -58,7 +67,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
                       return points === null || points < 0 || points > 200 ? null : points
                     }}
                     wrong="From 0 to 200 pt"
-                    onChange={before => alter(index, { before })}
+                    onChange={before => alter({ before })}
                   />
                 </td>
               </tr>

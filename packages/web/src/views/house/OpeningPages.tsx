@@ -1,6 +1,8 @@
 /** The divisions before and after the text, in their order: moved, added and taken out, each as one step. */
 import { moveStep, removeBlock } from '@steady-ledger/core/work/commands.ts'
 import { division, type Matter, matterOf, plainText, type Role, roles } from '@steady-ledger/core/work/schema.ts'
+import { listedSeries } from '@steady-ledger/core/work/scheme.ts'
+import { listTitle } from '@steady-ledger/core/work/schemeNames.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
 import { notify } from '../../app/notice.ts'
@@ -13,13 +15,10 @@ interface Kind {
   series?: string
 }
 /** What can stand before and after the text, with the title it begins with. */
-const kinds: Kind[] = [
+const plainKinds: Kind[] = [
   { role: 'titlePage', title: '' },
   { role: 'abstract', title: 'Abstract' },
   { role: 'contents', title: 'Contents' },
-  { role: 'seriesList', title: 'List of figures', series: 'figure' },
-  { role: 'seriesList', title: 'List of tables', series: 'table' },
-  { role: 'seriesList', title: 'List of listings', series: 'listing' },
   { role: 'appendix', title: 'Appendix' },
   { role: 'endnotes', title: 'Notes' },
 ]
@@ -32,6 +31,13 @@ export function OpeningPages() {
   const session = useSession()
   const doc = useView(view => view.doc)
   const turnover = useView(view => view.turnover)
+  const scheme = useView(view => view.scheme)
+  const kinds: Kind[] = [
+    ...plainKinds,
+    ...listedSeries(scheme).map(
+      ({ key, names }): Kind => ({ role: 'seriesList', title: listTitle(names.many, scheme.language), series: key }),
+    ),
+  ]
   const run = (change: (tr: Transform) => boolean): boolean => {
     const { tr } = session.state
     if (!change(tr)) return false

@@ -2,11 +2,15 @@
 
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { saysFormula } from '@steady-ledger/core/numbers/scan.ts'
-import { plainText } from '@steady-ledger/core/work/schema.ts'
+import { division, plainText } from '@steady-ledger/core/work/schema.ts'
 import { type CounterForm, countingRule, newSeries, type Scheme, type SeriesRule } from '@steady-ledger/core/work/scheme.ts'
+import { listTitle } from '@steady-ledger/core/work/schemeNames.ts'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
+import { useSession, useView } from '../../app/sessionContext.ts'
+import { addDivision } from '../../editor/insert.ts'
 import { formNames } from './forms.ts'
 import { NumberCell } from './LevelTable.tsx'
 import { NameFields } from './NameFields.tsx'
@@ -219,6 +223,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                 </>
               )}
             </div>
+            {rule.countsWith === null && <ListOfSeries rule={rule} language={scheme.language} />}
             {!fixed.includes(rule.key) && (
               <button
                 type="button"
@@ -239,6 +244,34 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
         </tr>
       )}
     </>
+  )
+}
+
+/** The generated list of a series: where it is, or the way to have one. It is a division, and changes at once. */
+function ListOfSeries({ rule, language }: { rule: SeriesRule; language: string }) {
+  const session = useSession()
+  const doc = useView(view => view.doc)
+  const list = doc.children.find(node => division(node).role === 'seriesList' && division(node).series === rule.key)
+  if (list)
+    return (
+      <p>
+        Its list: <Link to={`../galley/${division(list).id}`}>{plainText(list.firstChild!) || 'Untitled'}</Link>
+      </p>
+    )
+  return (
+    <button
+      type="button"
+      className="button quiet"
+      onClick={() => {
+        const { tr } = session.state
+        const title = listTitle(rule.names.many, language)
+        addDivision(tr, 'seriesList', title, rule.key)
+        session.dispatch(tr)
+        notify({ kind: 'done', text: `“${title}” stands before the text.`, action: { says: 'Undo', run: () => session.undo() } })
+      }}
+    >
+      Give it a list
+    </button>
   )
 }
 

@@ -6,6 +6,9 @@ interface Props {
   numbers: NumberChange[]
   wordings: WordingChange[]
   trying: boolean
+  /** Said while nothing is tried, and on the button that applies it. */
+  waits?: string
+  does?: string
   fixed: boolean
   onApply(): void
   onSetAside(): void
@@ -13,11 +16,14 @@ interface Props {
 
 const mostShown = 10
 
-export function WhatWouldChange({ numbers, wordings, trying, fixed, onApply, onSetAside }: Props) {
+const usual = 'Alter anything at the left. What it would change in this work is counted here before it is applied.'
+
+export function WhatWouldChange({ numbers, wordings, trying, waits = usual, does = 'Apply', fixed, onApply, onSetAside }: Props) {
   const counts: [number, string][] = [
     [numbers.filter(({ kind }) => kind === 'heading').length, 'headings'],
     [numbers.filter(({ kind }) => kind === 'series').length, 'captions'],
     [numbers.filter(({ kind }) => kind === 'note').length, 'notes'],
+    [numbers.filter(({ kind }) => kind === 'listItem').length, 'items of lists'],
     [wordings.length, 'references reworded'],
   ]
   const said = new Set<string>()
@@ -31,7 +37,7 @@ export function WhatWouldChange({ numbers, wordings, trying, fixed, onApply, onS
   return (
     <aside className="would-change" aria-label="What would change">
       <p className="slip-kind">What would change</p>
-      {!trying && <p>Alter anything at the left. What it would change in this work is counted here before it is applied.</p>}
+      {!trying && <p>{waits}</p>}
       {trying && (
         <>
           <dl className="change-counts">
@@ -54,7 +60,7 @@ export function WhatWouldChange({ numbers, wordings, trying, fixed, onApply, onS
           {more > 0 && <p className="quiet-note">and {more.toLocaleString('en-GB')} more.</p>}
           <p className="button-row">
             <button type="button" className="button primary" disabled={fixed} onClick={onApply}>
-              Apply
+              {does}
             </button>
             <button type="button" className="button" onClick={onSetAside}>
               Set aside

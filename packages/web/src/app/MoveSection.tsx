@@ -1,0 +1,132 @@
+/** Where a section is to go, and what that would change, before it is moved. */
+import { changedNumbers } from '@steady-ledger/core/numbers/compareLedgers.ts'
+import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
+import { changedWordings } from '@steady-ledger/core/references/changedWordings.ts'
+import { type Destination, moveSection } from '@steady-ledger/core/work/commands.ts'
+import { plainText } from '@steady-ledger/core/work/schema.ts'
+import { closeHistory } from '@tiptap/pm/history'
+import { Transform } from '@tiptap/pm/transform'
+import { Dialog } from 'radix-ui'
+import { useMemo, useState } from 'react'
+import { create } from 'zustand'
+import { restoreCursor } from '../editor/keys.ts'
+import { opensDivision } from '../editor/oneDivision.ts'
+import { WhatWouldChange } from '../views/scheme/WhatWouldChange.tsx'
+import { notify } from './notice.ts'
+import { useSession, useView } from './sessionContext.ts'
+
+const useMoving = create<{ id: string }>()(() => ({ id: '' }))
+export const askWhereTo = (id: string): void => useMoving.setState({ id })
+const close = (): void => useMoving.setState({ id: '' })
+
+const places: Record<Destination, string> = { before: 'before', into: 'into', after: 'after' }
+
+export function MoveSection() {
+  const id = useMoving(state => state.id)
+  return id && <Form key={id} id={id} />
+}
+
+function Form({ id }: { id: string }) {
+  const session = useSession()
+  const doc = useView(view => view.doc)
+  const ledger = useView(view => view.ledger)
+  const writer = useView(view => view.writer)
+  const [asked, setAsked] = useState('')
+  const [target, setTarget] = useState('')
+  const [where, setWhere] = useState<Destination>('after')
+  const own = ledger.byId.get(id)
+  const headings = useMemo(
+    () =>
+      ledger.entries.filter(
+        // A division goes before or after a division only.
+        ({ item }) =>
+          item.kind === 'heading' &&
+          item.text &&
+          item.id !== id &&
+          item.level <= 4 &&
+          (own?.item.block !== 'division' || item.block === 'division'),
+      ),
+    [ledger, id, own],
+  )
+  const shown = headings.filter(({ bare, item }) => `${bare} ${plainText(item.text!)}`.toLowerCase().includes(asked.toLowerCase()))
+  const moved = useMemo(() => {
+    if (!target) return null
+    const tr = new Transform(doc)
+    return moveSection(tr, id, target, where) ? tr.doc : null
+  }, [doc, id, target, where])
+  const after = useMemo(() => moved && numberWork(moved, session.work.scheme), [moved, session])
+  const numbers = useMemo(() => (after ? changedNumbers(ledger, after) : []), [after, ledger])
+  const wordings = useMemo(
+    () => (after ? changedWordings(doc, ledger, after, (node, under) => session.live.wordingUnder(node, under)) : []),
+    [after, doc, ledger, session],
+  )
+  if (!own) return null
+  const apply = (): void => {
+    const { tr } = session.state
+    close()
+    if (!moveSection(tr, id, target, where)) return
+    restoreCursor(tr, id, 0)
+    session.dispatch(closeHistory(tr.setMeta(opensDivision, true)))
+    const count = numbers.length
+    notify({
+      kind: 'done',
+      text: `Moved; ${count} ${count === 1 ? 'number' : 'numbers'} changed.`,
+      action: { says: 'Undo', run: () => session.undo() },
+    })
+  }
+  return (
+    <Dialog.Root open onOpenChange={open => !open && close()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="overlay" />
+        <Dialog.Content className="move-section" aria-describedby={undefined}>
+          <div className="move-where">
+            <Dialog.Title className="ask-title">
+              Move {own.bare} {plainText(own.item.text!)}
+            </Dialog.Title>
+            <div className="move-choice">
+              <select aria-label="Where it goes" value={where} onChange={event => setWhere(event.target.value as Destination)}>
+                {Object.entries(places).map(([key, name]) => (
+                  <option key={key} value={key}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+              <input
+                type="search"
+                aria-label="Find a heading"
+                placeholder="A number or title"
+                value={asked}
+                onChange={event => setAsked(event.target.value)}
+              />
+            </div>
+            <select
+              aria-label="The heading it goes to"
+              size={14}
+              value={target}
+              onChange={event => setTarget(event.target.value)}
+              onDoubleClick={() => moved && apply()}
+            >
+              {shown.map(({ id: other, bare, item }) => (
+                <option key={other} value={other}>
+                  {'\u2003'.repeat(Math.max(0, item.level - 1))}
+                  {bare} {plainText(item.text!) || 'Untitled'}
+                </option>
+              ))}
+            </select>
+            {target && !moved && <p className="field-wrong">It cannot go there, or stands there already.</p>}
+          </div>
+          <WhatWouldChange
+            numbers={numbers}
+            wordings={wordings}
+            trying={moved !== null}
+            waits="Choose where it goes. What that changes in this work is counted here before it is moved."
+            does="Move it"
+            fixed={!writer}
+            onApply={apply}
+            onSetAside={close}
+          />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}
