@@ -1,16 +1,6 @@
 /** Writing: text, headings, notes, references, equations, tables, lists, and what is kept. */
 import { expect, test } from '@playwright/test'
-import { inBalance, openChapter, openDemo } from './support.ts'
-
-/** A new, nearly empty thesis, with the cursor in the title of its first chapter. */
-async function newThesis(page: import('@playwright/test').Page): Promise<void> {
-  await page.goto('/')
-  await page.getByLabel('Title').fill('A short thesis')
-  await page.getByRole('button', { name: 'Begin a thesis' }).click()
-  await inBalance(page)
-  await openChapter(page, '1')
-  await page.locator('.division.open .heading.level-1 .words').click()
-}
+import { inBalance, newThesis, openChapter, openDemo } from './support.ts'
 
 test('a chapter written from nothing: title, paragraph, heading, list, note, reference, equation, table', async ({ page }) => {
   await newThesis(page)
@@ -174,7 +164,7 @@ test('a pasted heading and list become the structure they are; pasted scripts be
   })
   await expect(page.locator('.division.open .heading.level-2 .words')).toHaveText('Pasted section')
   await expect(page.locator('.division.open strong')).toHaveText('bold')
-  await expect(page.locator('.division.open ul > li')).toHaveText('one')
+  await expect(page.locator('.division.open ul > li .item-words')).toHaveText('one')
   await expect(page.locator('.division.open a')).toHaveCount(0)
   expect(await page.evaluate(() => (window as unknown as { hacked?: number }).hacked)).toBeUndefined()
 })

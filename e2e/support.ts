@@ -76,3 +76,13 @@ export async function command(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Enter')
   await page.waitForTimeout(150)
 }
+
+/** A new, nearly empty thesis, with the cursor in the title of its first chapter. */
+export async function newThesis(page: Page): Promise<void> {
+  await page.goto('/')
+  await page.getByLabel('Title').fill('A short thesis')
+  await page.getByRole('button', { name: 'Begin a thesis' }).click()
+  await inBalance(page)
+  await openChapter(page, '1')
+  await page.locator('.division.open .heading.level-1 .words').click()
+}

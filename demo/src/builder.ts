@@ -100,6 +100,16 @@ export const fig = (label: string, { short, ...attrs }: FigureOptions, caption: 
     ...(short ? [nodes.shortCaption!.create(null, short)] : []),
   ])
 
+/** One picture of several in a figure, with words of its own. */
+export const panel = (label: string, attrs: { picture: string; alternative: string; width?: number }, words: Node[]): Node =>
+  nodes.panel!.create({ label, ...attrs }, words)
+export const panels = (label: string, caption: Node[], ...all: Node[]): Node =>
+  nodes.figure!.create({ label }, [nodes.caption!.create(null, caption), ...all])
+/** Equations under one number. */
+export const group = (label: string, ...lines: Node[]): Node => nodes.equationGroup!.create({ label }, lines)
+/** The headings of a chapter at its head, down to a level. */
+export const chapterContents = (depth = 2): Node => nodes.miniContents!.create({ depth })
+
 /** A table from rows of words; the first row heads it. Columns are aligned by a letter each: l, c or r. Notes are paragraphs below it. */
 export function tab(label: string, caption: Node[], columns: string, rows: (string | Node[])[][], short?: Node[], ...notes: Node[]): Node {
   const align = (i: number): string | null => ({ c: 'centre', r: 'right' })[columns[i]!] ?? null

@@ -2,6 +2,7 @@
 import fc from 'fast-check'
 import {
   bullets,
+  chapterContents,
   described,
   div,
   epigraph,
@@ -9,11 +10,14 @@ import {
   fig,
   fill,
   formula,
+  group,
   h2,
   h3,
   listing,
   note,
   p,
+  panel,
+  panels,
   proof,
   quote,
   ref,
@@ -27,8 +31,8 @@ import {
 } from '../../../demo/src/builder.ts'
 import type { Mark } from '../src/pages/box.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
-import { readyStyles } from '../src/work/houseStyle.ts'
-import type { Node } from '../src/work/schema.ts'
+import { type HouseStyle, readyStyles } from '../src/work/houseStyle.ts'
+import { type Node, schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
 import { newEngine, workOf } from './support/work.ts'
 
@@ -130,6 +134,35 @@ const block: fc.Arbitrary<Maker> = fc.oneof(
     ),
   },
   {
+    weight: 2,
+    arbitrary: fc.tuple(short, fc.array(fc.tuple(prose, fc.integer({ min: 10, max: 100 })), { minLength: 1, maxLength: 5 })).map(
+      ([words, views]): Maker =>
+        label =>
+          panels(
+            label(),
+            t`${words}.`,
+            ...views.map(([view, width]) => panel(label(), { picture: '', alternative: '', width: width / 100 }, t`${view}.`)),
+          ),
+    ),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.integer({ min: 1, max: 9 }).map(
+      (lines): Maker =>
+        label =>
+          group(label(), ...Array.from({ length: lines }, () => eq(label(), '\\frac{a}{b} = c'))),
+    ),
+  },
+  { weight: 1, arbitrary: fc.integer({ min: 2, max: 3 }).map(depth => (() => chapterContents(depth)) as Maker) },
+  {
+    weight: 1,
+    arbitrary: fc.tuple(short, short, fc.constantFrom('', 'decimal', 'bracketed')).map(
+      ([words, more, look]): Maker =>
+        label =>
+          listWith(look, label(), words, listWith(look, label(), more)),
+    ),
+  },
+  {
     weight: 1,
     arbitrary: fc.integer({ min: 0, max: 90 }).map(
       (height): Maker =>
@@ -199,8 +232,9 @@ const works: fc.Arbitrary<Work> = fc
     fc.array(fc.array(block, { minLength: 1, maxLength: 16 }), { minLength: 1, maxLength: 3 }),
     fc.nat(readyStyles.length - 1),
     fc.boolean(),
+    fc.boolean(),
   )
-  .map(([chapters, style, evenFeet]) => {
+  .map(([chapters, style, evenFeet, runIn]) => {
     let count = 0
     const labels: string[] = []
     const label = (): string => {
@@ -218,9 +252,20 @@ const works: fc.Arbitrary<Work> = fc
     )
     return {
       ...workOf([contents, ...made, last]),
-      houseStyle: { ...readyStyles[style]!.make(), evenFeet },
+      houseStyle: placed({ ...readyStyles[style]!.make(), evenFeet }, runIn),
     }
   })
+
+/** Headings that run in, and numbers and words with places of their own. */
+const placed = (style: HouseStyle, runIn: boolean): HouseStyle =>
+  runIn ? { ...style, headings: style.headings.map((heading, i) => ({ ...heading, runIn: i > 1, numberAt: 6, textAt: 60 })) } : style
+
+/** A list of one item in a look, with another list in it. */
+function listWith(look: string, label: string, words: string, inner?: Node): Node {
+  const { nodes } = schema
+  const item = nodes.listItem!.create({ label }, [p`${words}.`, ...(inner ? [inner] : [])])
+  return nodes.numberedList!.create({ look }, item)
+}
 
 const lineMarks = (marks: Mark[]): Extract<Mark, { kind: 'line' }>[] =>
   marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
@@ -278,7 +323,7 @@ test('any work: every letter of the text is on the pages, once', () => {
       let text = ''
       work.doc.descendants(node => {
         if (node.isText) text += node.text
-        if (node.type.name === 'figure') text += 'No picture yet'
+        if (node.type.name === 'figure' && node.lastChild!.type.name !== 'panel') text += 'No picture yet'
         if (node.type.name === 'proof') text += 'Proof'
         if (node.type.name === 'reference')
           text += turnover
@@ -288,9 +333,11 @@ test('any work: every letter of the text is on the pages, once', () => {
         return true
       })
       // Numbered titles and captions say their names as well.
-      for (const { item, number, names } of turnover.ledger.entries) {
+      for (const { item, number, names, bare, prefix } of turnover.ledger.entries) {
+        if (item.block === 'panel') text += bare.slice(prefix.length)
         if (item.kind === 'heading' && number) text += number
-        if (item.kind === 'series' && item.block !== 'equation' && number) text += `${names.one} ${number}`
+        if (item.kind === 'series' && item.block !== 'equation' && item.block !== 'equationGroup' && number)
+          text += `${names.one} ${number}`
       }
       expect(lettersOnPages(turnover)).toBe([...text.replace(/[^\p{L}]/gu, '')].sort().join(''))
     }),

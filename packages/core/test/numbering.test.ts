@@ -1,6 +1,6 @@
 /** Numbers of everything that has one: parts, chapters that are made to start again, panels, groups of equations, items of lists. */
 import fc from 'fast-check'
-import { div, eq, fig, h2, h3, p, ref, steps, t } from '../../../demo/src/builder.ts'
+import { div, eq, fig, group, h2, h3, p, panel, panels, ref, steps, t } from '../../../demo/src/builder.ts'
 import { accountOf } from '../src/numbers/account.ts'
 import { writeCounter } from '../src/numbers/counterForm.ts'
 import { numberItems, numberWork } from '../src/numbers/ledger.ts'
@@ -13,10 +13,8 @@ import { namesByLanguage, schemeInLanguage } from '../src/work/schemeNames.ts'
 import { changedScheme, chapter, idOf, workOf } from './support/work.ts'
 
 const { nodes } = schema
-const group = (label: string, ...lines: Node[]): Node => nodes.equationGroup!.create({ label }, lines)
-const panel = (label: string, words = ''): Node => nodes.panel!.create({ label }, words ? schema.text(words) : null)
-const panelled = (label: string, ...panels: Node[]): Node =>
-  nodes.figure!.create({ label }, [nodes.caption!.create(null, schema.text('Caption')), ...panels])
+const view = (label: string): Node => panel(label, { picture: '', alternative: '' }, t`View`)
+const panelled = (label: string, ...all: Node[]): Node => panels(label, t`Caption`, ...all)
 const item = (label: string, ...more: Node[]): Node =>
   nodes.listItem!.create({ label }, [nodes.paragraph!.create(null, schema.text('Item')), ...more])
 const list = (attrs: object, ...items: Node[]): Node => nodes.numberedList!.create(attrs, items)
@@ -162,7 +160,7 @@ describe('panels and groups of equations', () => {
       chapter(
         'c2',
         'Two',
-        panelled('f', panel('pa'), panel('pb'), panel('pc')),
+        panelled('f', view('pa'), view('pb'), view('pc')),
         group('g', eq('ga', 'x'), eq('gb', 'y'), eq('gc', 'z')),
         eq('e', 'w'),
       ),
@@ -196,7 +194,7 @@ describe('panels and groups of equations', () => {
     const scheme = changedScheme(found => {
       found.series.find(({ key }) => key === 'figure')!.partForm = 'romanLower'
     })
-    expect(numbered([chapter('c', 'C', panelled('f', panel('a'), panel('b')))], scheme).bare('b')).toBe('1.1(ii)')
+    expect(numbered([chapter('c', 'C', panelled('f', view('a'), view('b')))], scheme).bare('b')).toBe('1.1(ii)')
   })
   test('the account of a panel says whose it is', () => expect(of.account('pb')).toEqual(['Part 2 of Figure 2.1.']))
 })

@@ -18,11 +18,12 @@ export const pagesCall: Call = async given => {
     lists: work.doc.children.filter(isGenerated).map(node => ({
       id: division(node).id,
       title: plainText(node.firstChild!),
-      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents).map(({ id, number, text }) => ({
+      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents).map(({ id, number, text, line }) => ({
         id,
         number,
         text: textOf(text),
-        page: label(id),
+        // A line above others says no page.
+        page: line ? '' : label(id),
       })),
     })),
     index: [],

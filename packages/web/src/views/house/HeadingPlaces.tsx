@@ -4,6 +4,8 @@ import { readSignedLength, writeLength } from '@steady-ledger/core/work/lengths.
 import { Cell } from './Cell.tsx'
 
 const levels = ['Title of a part', 'Chapter title', 'Heading of level 2', 'Heading of level 3', 'Heading of level 4']
+/** Written where words follow their number. */
+const follow = 'follow'
 const most = 500
 const least = -300
 
@@ -24,7 +26,7 @@ export function HeadingPlaces({ style, change }: { style: HouseStyle; change(nex
     return points === null || points < least || points > most ? null : points
   }
   return (
-    <table className="style-table">
+    <table className="style-table heading-places">
       <thead>
         <tr>
           <th scope="col">Heading</th>
@@ -62,9 +64,9 @@ export function HeadingPlaces({ style, change }: { style: HouseStyle; change(nex
                 {placed ? (
                   <Cell<number | 'follow'>
                     label={`${name}: its words stand at, in millimetres, or nothing to follow the number`}
-                    value={own.textAt === null ? '' : writeLength(own.textAt, 'mm')}
-                    read={typed => (typed.trim() === '' ? 'follow' : read(typed))}
-                    wrong="A length, or nothing to follow the number"
+                    value={own.textAt === null ? follow : writeLength(own.textAt, 'mm')}
+                    read={typed => (['', follow].includes(typed.trim()) ? 'follow' : read(typed))}
+                    wrong={`A length, or “${follow}”`}
                     onChange={at => set(level, { textAt: at === 'follow' ? null : at })}
                   />
                 ) : (

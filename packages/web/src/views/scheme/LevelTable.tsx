@@ -46,7 +46,7 @@ export function LevelTable({ scheme, change, ledger }: Props) {
           ))}
         </div>
       </div>
-      <table className="scheme-table">
+      <table className={all ? 'scheme-table all-levels' : 'scheme-table'}>
         <thead>
           <tr>
             <th scope="col">Level</th>
