@@ -106,7 +106,8 @@ describe('names by language', () => {
   })
   test('there and back again is the scheme as it was; the same language gives the same object', () => {
     const scheme = thesisScheme()
-    for (const language of Object.keys(namesByLanguage)) expect(schemeInLanguage(schemeInLanguage(scheme, language), 'en-GB')).toEqual(scheme)
+    for (const language of Object.keys(namesByLanguage))
+      expect(schemeInLanguage(schemeInLanguage(scheme, language), 'en-GB')).toEqual(scheme)
     expect(schemeInLanguage(scheme, 'en-GB')).toBe(scheme)
     expect(schemeInLanguage(scheme, 'hu')).toBe(scheme)
   })

@@ -23,9 +23,10 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
   const { float, caption: style } = setting.houseStyle
   const caption = captionStack(node, setting, column)
   if (node.lastChild!.type.name === 'panel') {
-    const panels = setPanels(node, column, setting)
+    const gap = caption.height ? float.captionGap : 0
+    const panels = setPanels(node, column, setting.height - caption.height - gap, setting)
     const notes = [...panels.notes, ...caption.notes]
-    return { id: node.attrs.id, picture: panels, caption: { ...caption, notes }, gap: caption.height ? float.captionGap : 0 }
+    return { id: node.attrs.id, picture: panels, caption: { ...caption, notes }, gap }
   }
   const found = setting.pictures.get(node.attrs.picture)
   const shape = found ? found.height / found.width : missingShape

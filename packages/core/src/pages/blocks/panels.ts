@@ -7,45 +7,79 @@ import { missing, missingShape } from './figure.ts'
 /** Space between panels beside each other and lines of panels, in em of the caption. */
 const gap = 1.6
 
-/** The panels of a figure beside each other, each over its own words; what does not fit beside goes on in a further line. */
-export function setPanels(
-  figure: Node,
-  column: number,
-  setting: Setting,
-): { marks: Mark[]; width: number; height: number; notes: string[] } {
+/**
+ * The panels of a figure beside each other, each over its own words; what does not fit beside goes on in a further line. Never higher
+ * than `most`, in points: pictures are set smaller, and where words alone would be too high, each panel has the whole width for them.
+ */
+export function setPanels(figure: Node, column: number, most: number, setting: Setting): SetPanels {
+  const panels = figure.children.filter(child => child.type.name === 'panel')
+  const beside = layOut(linesOf(panels, column, setting), column, 1, setting)
+  if (beside.height <= most) return beside
+  const words = beside.height - beside.pictures
+  if (words < most * wordsAtMost) return layOut(linesOf(panels, column, setting), column, (most - words) / beside.pictures, setting)
+  const alone = panels.map(panel => [panel])
+  const wide = layOut(alone, column, 1, setting, column)
+  const left = most - (wide.height - wide.pictures)
+  return layOut(alone, column, Math.max(0.02, Math.min(1, left / wide.pictures)), setting, column)
+}
+
+/** Share of the height that words under narrow panels may take. */
+const wordsAtMost = 0.7
+/** Narrowest panel, in em of the caption. */
+const leastWidth = 8
+
+interface SetPanels {
+  marks: Mark[]
+  width: number
+  height: number
+  /** What of the height is pictures. */
+  pictures: number
+  notes: string[]
+}
+
+/** `scale` is that of the pictures; `measure` the width that words have, where it is not that of their picture. */
+function layOut(lines: Node[][], column: number, scale: number, setting: Setting, measure?: number): SetPanels {
   const { caption: style } = setting.houseStyle
   const gutter = gap * style.size
-  const panels = figure.children.filter(child => child.type.name === 'panel')
   const marks: Mark[] = []
   const notes: string[] = []
   let height = 0
-  for (const line of linesOf(panels, column, gutter)) {
+  let allPictures = 0
+  for (const line of lines) {
     if (height > 0) height += gutter
-    const widths = line.map(panel => Math.min(shareOf(panel) * column, column - gutter * (line.length - 1)))
-    const set = line.map((panel, i) => setPanel(panel, widths[i]!, setting))
+    const room = column - gutter * (line.length - 1)
+    const asked = line.reduce((sum, panel) => sum + widthOf(panel, column, setting), 0)
+    // Two halves and the space between them are a line: the space is taken from both.
+    const widths = line.map(panel => widthOf(panel, column, setting) * Math.min(1, room / asked))
+    const set = line.map((panel, i) => setPanel(panel, widths[i]!, scale, measure ?? widths[i]!, setting))
     const pictures = Math.max(...set.map(({ picture }) => picture))
     let x = (column - widths.reduce((sum, width) => sum + width, 0) - gutter * (line.length - 1)) / 2
     set.forEach((panel, i) => {
-      marks.push(...panel.pictureMarks.map(mark => moved(mark, x, height + pictures - panel.picture)))
-      marks.push(...panel.words.marks.map(mark => moved(mark, x, height + pictures + style.size * 0.4)))
+      const inset = (widths[i]! * (1 - scale)) / 2
+      marks.push(...panel.pictureMarks.map(mark => moved(mark, x + inset, height + pictures - panel.picture)))
+      marks.push(...panel.words.marks.map(mark => moved(mark, measure ? 0 : x, height + pictures + style.size * 0.4)))
       notes.push(...panel.words.notes)
       x += widths[i]! + gutter
     })
     height += pictures + Math.max(...set.map(panel => (panel.words.height ? panel.words.height + style.size * 0.4 : 0)))
+    allPictures += pictures
   }
-  return { marks, width: column, height, notes }
+  return { marks, width: column, height, pictures: allPictures, notes }
 }
+
+const widthOf = (panel: Node, column: number, { houseStyle }: Setting): number =>
+  Math.min(column, Math.max(shareOf(panel) * column, leastWidth * houseStyle.caption.size))
 
 const shareOf = (panel: Node): number => Math.min(1, Math.max(0.1, Number(panel.attrs.width) || 0.45))
 
 /** As many beside each other as the measure holds. */
-function linesOf(panels: Node[], column: number, gutter: number): Node[][] {
+function linesOf(panels: Node[], column: number, setting: Setting): Node[][] {
+  const gutter = gap * setting.houseStyle.caption.size
   const lines: Node[][] = []
   let room = 0
   for (const panel of panels) {
-    const width = shareOf(panel) * column
-    // Two halves and the space between them are a line: the space is taken from both.
-    if (lines.length && room >= width - gutter * (lines.at(-1)!.length + 1)) lines.at(-1)!.push(panel)
+    const width = widthOf(panel, column, setting)
+    if (lines.length && room >= width - gutter) lines.at(-1)!.push(panel)
     else {
       lines.push([panel])
       room = column
@@ -58,19 +92,22 @@ function linesOf(panels: Node[], column: number, gutter: number): Node[][] {
 function setPanel(
   panel: Node,
   width: number,
+  scale: number,
+  measure: number,
   setting: Setting,
 ): { pictureMarks: Mark[]; picture: number; words: { marks: Mark[]; height: number; notes: string[] } } {
   const style = setting.houseStyle.caption
   const found = setting.pictures.get(panel.attrs.picture)
-  const picture = width * (found ? found.height / found.width : missingShape)
+  const printed = width * scale
+  const picture = printed * (found ? found.height / found.width : missingShape)
   const pictureMarks: Mark[] = found
-    ? [{ kind: 'picture', x: 0, y: 0, width, height: picture, picture: found.name, alternative: panel.attrs.alternative }]
-    : missing(width, picture)
+    ? [{ kind: 'picture', x: 0, y: 0, width: printed, height: picture, picture: found.name, alternative: panel.attrs.alternative }]
+    : missing(printed, picture)
   const entry = setting.ledger.byId.get(panel.attrs.id)
   const sign = entry?.number ? entry.bare.slice(entry.prefix.length) : ''
   if (!sign && !panel.content.size) return { pictureMarks, picture, words: { marks: [], height: 0, notes: [] } }
   const leadIn = sign ? [words(panel.content.size ? `${sign}\u00a0` : sign, style, { whole: true })] : []
-  const lines = setText(panel, setting, { style: centred(style), measure: width, leadIn })
+  const lines = setText(panel, setting, { style: centred(style), measure, leadIn })
   const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: panel.attrs.id, within: [`Caption ${panel.attrs.id}`] })
   return { pictureMarks, picture, words: stack(boxes) }
 }

@@ -6,6 +6,7 @@ import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
 import { saysFormula, scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
+import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
@@ -21,17 +22,23 @@ type Row = { kind: 'division'; id: string; title: string } | { kind: 'entry'; en
 const rowHeight = 38
 const divisionHeight = 30
 
-const shows: Record<string, (entry: Entry) => boolean> = {
-  All: entry => entry.item.kind !== 'note' && entry.item.kind !== 'listItem',
-  Figures: entry => entry.item.series === 'figure',
-  Tables: entry => entry.item.series === 'table',
-  Listings: entry => entry.item.series === 'listing',
-  Equations: entry => entry.item.series === 'equation',
-  Statements: entry => entry.item.block === 'statement',
-  Headings: entry => entry.item.kind === 'heading',
-  'List items': entry => entry.item.kind === 'listItem',
-  Notes: entry => entry.item.kind === 'note',
+interface Kind {
+  key: string
+  name: string
+  fits(entry: Entry): boolean
 }
+
+/** What can be shown: everything, each captioned series of the work, and the other kinds of entries. */
+const kindsOf = (scheme: Scheme): Kind[] => [
+  { key: 'all', name: 'All', fits: ({ item }) => item.kind !== 'note' && item.kind !== 'listItem' },
+  ...scheme.series
+    .filter(({ statement }) => statement === null)
+    .map(({ key, names }): Kind => ({ key, name: names.many, fits: ({ item }) => item.series === key && item.kind === 'series' })),
+  { key: 'statements', name: 'Statements', fits: ({ item }) => item.block === 'statement' },
+  { key: 'headings', name: 'Headings', fits: ({ item }) => item.kind === 'heading' },
+  { key: 'items', name: 'Items', fits: ({ item }) => item.kind === 'listItem' },
+  { key: 'notes', name: 'Notes', fits: ({ item }) => item.kind === 'note' },
+]
 
 /** Drawing is a large part of its own, fetched when it is wanted. */
 const LedgerChart = lazy(() => import('./LedgerChart.tsx').then(({ LedgerChart: chart }) => ({ default: chart })))
@@ -74,7 +81,16 @@ function Entries() {
   const turnover = useView(view => view.turnover)
   const { block } = useParams()
   const [search, setSearch] = useSearchParams()
-  const shown = search.get('show') ?? 'All'
+  const scheme = useView(view => view.scheme)
+  const shown = search.get('show') ?? 'all'
+  // Kinds that the work has none of would only take room; the one that is shown stays.
+  const kinds = useMemo(
+    () =>
+      kindsOf(scheme)
+        .map(kind => ({ ...kind, count: ledger.entries.filter(entry => kind.fits(entry) && entry.number).length }))
+        .filter(({ key, count }) => count > 0 || key === 'all' || key === shown),
+    [scheme, ledger, shown],
+  )
   const unreferred = search.has('unreferred')
   const changedOnly = search.has('changed')
   const changes = useView(view => view.changes)
@@ -89,7 +105,7 @@ function Entries() {
     return map
   }, [doc])
   const found = useMemo(() => {
-    const fits = shows[shown] ?? shows.All!
+    const { fits } = kinds.find(({ key }) => key === shown) ?? kinds[0]!
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
     return ledger.entries.filter(entry => {
       if (!fits(entry) || !entry.number) return false
@@ -99,7 +115,7 @@ function Entries() {
         `${entry.names.one} ${entry.number} ${entry.item.label} ${saysFormula(entry.item) ? '' : plainText(entry.item.text!)}`.toLowerCase()
       return words.every(word => text.includes(word))
     })
-  }, [ledger, shown, asked, unreferred, referred, changedOnly, changes])
+  }, [ledger, kinds, shown, asked, unreferred, referred, changedOnly, changes])
   const rows = useMemo(() => {
     const list: Row[] = []
     let division = -1
@@ -138,7 +154,7 @@ function Entries() {
     return page === undefined ? '' : (turnover?.labels[page] ?? '')
   }
   const findings = useMemo(() => new Map(turnover?.findings.map(finding => [finding.place, finding])), [turnover])
-  const choose = (name: string): void => setSearch(name === 'All' ? {} : { show: name }, { replace: true })
+  const choose = (key: string): void => setSearch(key === 'all' ? {} : { show: key }, { replace: true })
   const exportCsv = (): void => {
     const csv = writeLedgerCsv(
       found.map(entry => ({
@@ -162,9 +178,9 @@ function Entries() {
     <>
       <div className="tools">
         <div className="choices-row" role="group" aria-label="What to show">
-          {Object.keys(shows).map(name => (
-            <button key={name} type="button" aria-pressed={shown === name} onClick={() => choose(name)}>
-              {name} <small>{ledger.entries.filter(entry => shows[name]!(entry) && entry.number).length}</small>
+          {kinds.map(({ key, name, count }) => (
+            <button key={key} type="button" aria-pressed={shown === key} onClick={() => choose(key)}>
+              {name} <small>{count}</small>
             </button>
           ))}
           <button
