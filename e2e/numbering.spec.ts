@@ -191,7 +191,7 @@ test('a bold line becomes a heading and back; divisions are split and joined; a 
   await command(page, 'Make this bold line a heading')
   await expect(page.locator('.division.open .heading.level-2 .number')).toHaveText('1.1')
   await expect(page.locator('.division.open strong')).toHaveCount(0)
-  await command(page, 'Make this heading a bold line')
+  await command(page, 'Turn this heading back')
   await expect(page.locator('.division.open strong')).toHaveText('A bold line')
   await command(page, 'Make this bold line a heading')
   await command(page, 'Split this division here')

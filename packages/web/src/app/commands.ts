@@ -75,7 +75,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Make this a heading of level 3', keys: 'Ctrl Alt 3', run: editor(setHeading(3)) },
   { name: 'Make this a heading of level 4', keys: 'Ctrl Alt 4', run: editor(setHeading(4)) },
   { name: 'Make this bold line a heading', run: editor(boldLineToHeading(2)) },
-  { name: 'Make this heading a bold line', run: editor(headingToBoldLine) },
+  { name: 'Turn this heading back into a bold line', run: editor(headingToBoldLine) },
   { name: 'Make this a paragraph', keys: 'Ctrl Alt P', run: editor(setHeading(0)) },
   ...Object.entries(languages).map(([tag, name]) => ({ name: `Language of these words: ${name}`, run: editor(setLanguage(tag)) })),
   { name: 'Language of these words: that of the work', run: editor(setLanguage(null)) },

@@ -3,7 +3,7 @@ import { referenceText, type Wording, wordings } from '@steady-ledger/core/refer
 import { makePlain, mergeReferences, nextReference, splitReference } from '@steady-ledger/core/work/referenceCommands.ts'
 import type { Node } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import type { Transaction } from '@tiptap/pm/state'
+import { NodeSelection, type Transaction } from '@tiptap/pm/state'
 import { Link } from 'react-router'
 import { Choice } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
@@ -23,24 +23,24 @@ export function ReferenceFields({ node, at, set, onReference }: Props) {
   const targets = node.attrs.targets as string[]
   const change = (run: (tr: Transaction) => unknown): void => {
     const { tr } = session.state
-    if (run(tr) !== false) session.dispatch(closeHistory(tr))
+    if (run(tr) === false) return
+    // What was a reference stays selected, so that more can be done with it.
+    const place = tr.mapping.map(at, -1)
+    if (tr.doc.nodeAt(place)?.type.name === 'reference') tr.setSelection(NodeSelection.create(tr.doc, place))
+    session.dispatch(closeHistory(tr))
   }
+  /** As it is now: what is shown follows the text a moment later. */
+  const current = (): Node => session.state.doc.nodeAt(at) ?? node
   const takeOut = (id: string): void =>
-    change(tr =>
-      targets.length > 1
-        ? tr.setNodeAttribute(
-            at,
-            'targets',
-            targets.filter(other => other !== id),
-          )
-        : tr.delete(at, at + node.nodeSize),
-    )
+    change(tr => {
+      const left = (current().attrs.targets as string[]).filter(other => other !== id)
+      return left.length ? tr.setNodeAttribute(at, 'targets', left) : tr.delete(at, at + current().nodeSize)
+    })
   const plain = (): void => {
-    const said = targets
-      .filter(id => !ledger.byId.has(id))
-      .map(id => (node.attrs.was as Record<string, string>)[id])
-      .filter(Boolean)
-    const words = targets.every(id => ledger.byId.has(id)) ? referenceText(session.live.wording(node)) : said.join(', ')
+    const { targets: own, was } = current().attrs as { targets: string[]; was: Record<string, string> }
+    const { byId } = session.live.ledger
+    const lost = own.filter(id => !byId.has(id))
+    const words = lost.length ? lost.flatMap(id => was[id] || []).join(', ') : referenceText(session.live.wording(current()))
     change(tr => makePlain(tr, at, words))
   }
   return (
