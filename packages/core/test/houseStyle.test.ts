@@ -120,6 +120,8 @@ function beforeVersionFour(file: {
   file.scheme.lists = ['arabic', 'letterLower', 'romanLower']
   file.scheme.levels.main = file.scheme.levels.main.filter(({ level }) => level > 0)
   delete file.houseStyle.part
+  delete file.houseStyle.captions
+  delete file.houseStyle.contents.gap
   delete file.houseStyle.contents.part
   delete file.houseStyle.contents.appendices
   file.houseStyle.headings = file.houseStyle.headings.map(({ runIn: _r, numberAt: _n, textAt: _t, ...rest }) => rest)

@@ -20,7 +20,8 @@ export interface ListEntry {
 export function contentsEntries(doc: Node, ledger: WorkLedger, { depth, appendices }: HouseStyle['contents']): ListEntry[] {
   const listed = doc.children.map(node => division(node).listed)
   const headings = ledger.entries.filter(
-    ({ item, division: index }) => item.kind === 'heading' && item.level <= depth && listed[index] && item.text,
+    ({ item, division: index }) =>
+      item.kind === 'heading' && item.level <= depth && listed[index] && item.text && item.text.attrs.listed !== false,
   )
   return headings.flatMap((entry, index): ListEntry[] => [
     ...(appendices ? lineAbove(entry, headings[index - 1], appendices) : []),
@@ -52,7 +53,9 @@ export function sectionEntries(ledger: WorkLedger, divisionId: string, depth: nu
   const own = ledger.byId.get(divisionId)
   if (!own) return []
   return ledger.entries
-    .filter(({ item, division: index }) => index === own.division && item.block === 'heading' && item.level <= depth && item.text)
+    .filter(
+      ({ item, division: index }) => index === own.division && item.block === 'heading' && item.level <= depth && item.text?.attrs.listed,
+    )
     .map(entryOf)
 }
 

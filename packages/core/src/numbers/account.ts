@@ -2,10 +2,11 @@
 import { countingRule, seriesRule, type Tile } from '../work/scheme.ts'
 import type { Entry, Ledger } from './ledger.ts'
 
-/** One sentence of an account; `entries` are the ids it speaks of, in order of mention. */
+/** One sentence of an account; `entries` are the ids it speaks of, in order of mention; `rule` where it tells a rule of the scheme. */
 export interface AccountStep {
   text: string
   entries: string[]
+  rule?: true
 }
 
 const called = (entry: Entry): string => `${entry.names.one} ${entry.bare}`.trim()
@@ -40,7 +41,7 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
   } else if (entry.item.kind === 'note' && ledger.scheme.notes.restart === 'page') {
     say('Notes begin again on every page, in the order of their marks.')
     return steps
-  } else say(`${capital(many)} count on through the whole work.`)
+  } else steps.push({ text: `${capital(many)} count on through the whole work.`, entries: [], rule: true })
   const fellows = ledger.entries.filter(
     other =>
       other.countsAs === entry.countsAs &&
@@ -60,14 +61,14 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
     const rule = countingRule(ledger.scheme, own)
     if (rule !== own) say(`${capital(entry.names.many)} count with ${rule.names.many.toLowerCase()}.`)
     const written = prefix ? `number of ${called(prefix)} · “${rule.separator}” · count` : 'count alone'
-    say(`Written as ${written}${own.brackets ? ', in brackets' : ''}.`, ...(prefix ? [prefix.id] : []))
+    steps.push({ text: `Written as ${written}${own.brackets ? ', in brackets' : ''}.`, entries: [], rule: true })
   } else if (entry.item.kind === 'heading') steps.push(written(ledger, entry))
   return steps
 }
 
 function written(ledger: Ledger, { item }: Entry): AccountStep {
   const rule = ledger.scheme.levels[item.rules].find(found => found.level === item.level)!
-  return { text: `Written as ${rule.pattern.map(tileName).join(' · ')}.`, entries: [] }
+  return { text: `Written as ${rule.pattern.map(tileName).join(' · ')}.`, entries: [], rule: true }
 }
 
 const ordinals = new Intl.PluralRules('en', { type: 'ordinal' })

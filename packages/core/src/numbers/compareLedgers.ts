@@ -23,7 +23,7 @@ export function changedNumbers(before: Ledger, after: Ledger): NumberChange[] {
     const old = before.byId.get(entry.id)
     const { kind } = entry.item
     if (!old || calledIn(old) === calledIn(entry)) continue
-    changes.push({ id: entry.id, from: calledIn(old), to: calledIn(entry), kind: kind === 'part' ? 'series' : kind })
+    changes.push({ id: entry.id, from: calledIn(old), to: calledIn(entry), kind: kind === 'part' || kind === 'place' ? 'series' : kind })
   }
   return changes
 }

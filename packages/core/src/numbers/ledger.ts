@@ -274,11 +274,13 @@ export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Sch
         ? count.heading(item)
         : item.kind === 'note'
           ? count.note(item)
-          : item.kind === 'listItem'
-            ? count.listItem(item, byId.get(item.partOf))
-            : whole
-              ? count.part(item, whole, seriesRule(scheme, whole.item.series))
-              : count.series(item, seriesRule(scheme, item.series))
+          : item.kind === 'place'
+            ? { group: 'place', names: plainName('place', scheme.language) }
+            : item.kind === 'listItem'
+              ? count.listItem(item, byId.get(item.partOf))
+              : whole
+                ? count.part(item, whole, seriesRule(scheme, whole.item.series))
+                : count.series(item, seriesRule(scheme, item.series))
     const entry: Entry = {
       id: item.id,
       item,

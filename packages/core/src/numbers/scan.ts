@@ -6,7 +6,7 @@ import type { RuleSet } from '../work/scheme.ts'
 /** Something that draws, or could draw, a number. The engine of numbers sees only a list of these. */
 export interface NumberedItem {
   id: string
-  kind: 'heading' | 'series' | 'note' | 'part' | 'listItem'
+  kind: 'heading' | 'series' | 'note' | 'part' | 'listItem' | 'place'
   /** Block kind in the document: figure, table, equation, heading, note, division. */
   block: string
   numbered: boolean
@@ -107,6 +107,9 @@ function scanAnew(root: Node): DivisionScan {
           label: attrs.label,
           text: node,
         })
+        break
+      case 'paragraph':
+        if (attrs.label && !inTable) item({ id: own, kind: 'place', block: 'paragraph', numbered: false, label: attrs.label, text: node })
         break
       case 'figure':
       case 'table':

@@ -152,7 +152,7 @@ function idsWithin(node: Node): readonly string[] {
     const found: string[] = []
     if (!node.isTextblock)
       node.descendants(child => {
-        if (child.isBlock && 'label' in child.attrs) found.push(child.attrs.id)
+        if (child.isBlock && 'label' in child.attrs && child.type.name !== 'paragraph') found.push(child.attrs.id)
         return !child.isTextblock
       })
     idsInside.set(node, (ids = found))

@@ -126,9 +126,12 @@ const follows = (a: Entry, b: Entry): boolean =>
   a.number !== '' &&
   b.number !== ''
 
+/** The first words of a text that is too long to be said whole. */
+const opening = (text: string): string => (text.length <= 80 ? text : `${text.slice(0, 60).replace(/\s+\S*$/, '')} …`)
+
 /** An entry without a number is called by its own words: a reference never says nothing. */
 const printed = (entry: Entry): string =>
-  entry.number === '' ? `“${entry.item.text?.textContent || entry.names.one}”` : entry.brackets ? entry.number : entry.bare
+  entry.number === '' ? `“${opening(entry.item.text?.textContent ?? '') || entry.names.one}”` : entry.brackets ? entry.number : entry.bare
 
 function runParts({ first, last }: Run): ReferencePart[] {
   if (first === last) return [{ text: printed(first), target: first.id }]

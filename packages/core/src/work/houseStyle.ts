@@ -29,6 +29,9 @@ export interface HeadingStyle extends TextStyle {
   textAt: number | null
 }
 
+/** The look of the captions of a series. */
+export const captionStyle = ({ caption, captions }: HouseStyle, series: string): TextStyle => captions[series] ?? caption
+
 /** One piece of a running head or foot: fixed text, or something that depends on the page. */
 export type HeadTile = { text: string } | { field: HeadField }
 export type HeadField = 'workTitle' | 'author' | 'chapterNumber' | 'chapterTitle' | 'firstSection' | 'lastSection' | 'pageLabel'
@@ -82,6 +85,8 @@ export interface HouseStyle {
   epigraph: TextStyle & { indent: number }
   listing: TextStyle & { numbered: boolean }
   caption: TextStyle
+  /** Looks of the captions of single series, by key, where they differ. */
+  captions: Record<string, TextStyle>
   note: TextStyle
   table: TextStyle
   list: { indent: number; between: number }
@@ -89,8 +94,8 @@ export interface HouseStyle {
   /** Space above and below a figure or table that stands in the text. */
   float: { before: number; after: number; captionGap: number }
   titlePage: { title: TextStyle; line: TextStyle }
-  /** `appendices` stands above those of a chapter and those at the end; empty for nothing. `looks` are by level, 1 first; deeper levels repeat the last. Lists of one level look as the last one says. */
-  contents: { line: TextStyle; depth: number; indent: number; looks: ListLook[]; part: ListLook; appendices: string }
+  /** `gap` stands between number and text, in points; `appendices` stands above those of a chapter and those at the end; empty for nothing. `looks` are by level, 1 first; deeper levels repeat the last. Lists of one level look as the last one says. */
+  contents: { line: TextStyle; depth: number; indent: number; looks: ListLook[]; part: ListLook; appendices: string; gap: number }
   /**
    * `rule` is a line under the head. Divisions of some roles may have heads of their own. Empty pages carry none, and title pages
    * only their own.
@@ -164,6 +169,7 @@ const partLook = (leading: number): ListLook => ({ strong: true, leader: false, 
 const contents = (face: FaceName, size: number, leading: number, depth: number, indent: number): HouseStyle['contents'] => ({
   line: style(face, size, leading),
   part: partLook(leading),
+  gap: Math.round(size * 9) / 10,
   appendices: 'Appendices',
   depth,
   indent,
@@ -197,6 +203,7 @@ export const thesisStyle = (): HouseStyle => ({
   part: partHeading('serifBold', 28),
   ...kinds(11.5, 17.5),
   caption: style('serif', 9.5, 12.5),
+  captions: {},
   note: style('serif', 9, 11.5, { align: 'justified' }),
   table: style('serif', 9.5, 12.5),
   list: { indent: 20, between: 2 },
@@ -331,7 +338,13 @@ export function fromThirdVersion(old: HouseStyle): HouseStyle {
   return {
     ...old,
     headings: old.headings.map(own => ({ ...heading(own.face, own.size, own.leading), ...own })),
+    captions: {},
     part: partHeading(first.face, Math.round(first.size * 1.25)),
-    contents: { ...old.contents, part: partLook(old.contents.line.leading), appendices: 'Appendices' },
+    contents: {
+      ...old.contents,
+      part: partLook(old.contents.line.leading),
+      gap: Math.round(old.contents.line.size * 9) / 10,
+      appendices: 'Appendices',
+    },
   }
 }

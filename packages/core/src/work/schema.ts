@@ -108,14 +108,15 @@ const nodes: Record<string, NodeSpec> = {
     group: 'block',
     content: 'inline*',
     // `pin` is the line of its page that it stands on, from 1; 0 for where the text comes to it.
-    attrs: { ...identified, align: oneOf(null, [null, 'left', 'centre', 'right']), pin: number(0) },
+    // A paragraph with a label is a place that page references can lead to.
+    attrs: { ...labelled, align: oneOf(null, [null, 'left', 'centre', 'right']), pin: number(0) },
     parseDOM: [{ tag: 'p' }],
     toDOM: node => ['p', node.attrs.align ? { 'data-align': node.attrs.align } : {}, 0],
   },
   heading: {
     group: 'block',
     content: 'inline*',
-    attrs: { ...labelled, level: number(2), numbered: boolean(true), appendix: boolean(false), startAt },
+    attrs: { ...labelled, level: number(2), numbered: boolean(true), appendix: boolean(false), startAt, listed: boolean(true) },
     defining: true,
     parseDOM: [2, 3, 4, 5, 6].map(level => ({
       tag: `h${level}`,

@@ -18,6 +18,7 @@ type Key =
   | 'remark'
   | 'item'
   | 'note'
+  | 'place'
 
 const names = (one: string, many: string, shortOne: string, shortMany: string): Names => ({ one, many, shortOne, shortMany })
 
@@ -39,6 +40,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     part: names('Part', 'Parts', 'Pt.', 'Pts.'),
     item: names('item', 'items', 'item', 'items'),
     note: names('note', 'notes', 'n.', 'nn.'),
+    place: names('place', 'places', 'place', 'places'),
   },
   de: {
     chapter: names('Kapitel', 'Kapitel', 'Kap.', 'Kap.'),
@@ -57,6 +59,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     part: names('Teil', 'Teile', 'Teil', 'Teile'),
     item: names('Punkt', 'Punkte', 'Punkt', 'Punkte'),
     note: names('Anmerkung', 'Anmerkungen', 'Anm.', 'Anm.'),
+    place: names('Stelle', 'Stellen', 'Stelle', 'Stellen'),
   },
   fr: {
     chapter: names('Chapitre', 'Chapitres', 'Chap.', 'Chap.'),
@@ -75,6 +78,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     part: names('Partie', 'Parties', 'Part.', 'Part.'),
     item: names('point', 'points', 'point', 'points'),
     note: names('note', 'notes', 'n.', 'nn.'),
+    place: names('passage', 'passages', 'passage', 'passages'),
   },
   es: {
     chapter: names('Capítulo', 'Capítulos', 'Cap.', 'Caps.'),
@@ -93,6 +97,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     part: names('Parte', 'Partes', 'Pte.', 'Ptes.'),
     item: names('punto', 'puntos', 'punto', 'puntos'),
     note: names('nota', 'notas', 'n.', 'nn.'),
+    place: names('pasaje', 'pasajes', 'pasaje', 'pasajes'),
   },
 }
 
@@ -144,7 +149,7 @@ export function listTitle(many: string, language: string): string {
 }
 
 /** The name of something that no rule of the scheme names: an item of a list, a note. */
-export const plainName = (key: 'item' | 'note', language: string): Names =>
+export const plainName = (key: 'item' | 'note' | 'place', language: string): Names =>
   (namesByLanguage[language.slice(0, 2)] ?? namesByLanguage.en!)[key]
 
 /** Which of the names that ship one is, in any language; `prefer` decides between things that are called alike. */

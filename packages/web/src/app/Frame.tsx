@@ -3,6 +3,7 @@
 import { countWords, division, plainText, titleOf } from '@steady-ledger/core/work/schema.ts'
 import { useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router'
+import { entryType } from '../editor/insert.ts'
 import type { Session } from '../session.ts'
 import { Ask } from './Ask.tsx'
 import { Books } from './Books.tsx'
@@ -103,7 +104,12 @@ function Window() {
           Shelf
         </Link>
         {tabs.map(([path, name]) => (
-          <NavLink key={path} to={path} className="thumb-tab">
+          <NavLink
+            key={path}
+            to={path}
+            className="thumb-tab"
+            onDragEnter={event => path === 'galley' && event.dataTransfer.types.includes(entryType) && navigate('galley')}
+          >
             {name}
             {path === 'findings' && findings > 0 && (
               <span className={must ? 'count must' : 'count'}>

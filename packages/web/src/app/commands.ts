@@ -19,7 +19,7 @@ import { act } from './acts.ts'
 import { languages } from './languages.ts'
 import { askWhereTo } from './MoveSection.tsx'
 import { applyTheme } from './theme.ts'
-import { insertMiniContents, renameLabel, renumberFromHere } from './workCommands.ts'
+import { insertMiniContents, namePlace, renameLabel, renumberFromHere } from './workCommands.ts'
 
 export interface NamedCommand {
   name: string
@@ -88,6 +88,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Equation: the lines of this group stand by themselves', run: editor(splitEquationGroup) },
   { name: 'Rename a label everywhere', anywhere: true, run: renameLabel },
   { name: 'Move this section to…', run: session => askWhereTo(sectionAt(session.state)) },
+  { name: 'Name this place, to refer to its page', run: namePlace },
   { name: 'Renumber from here', run: renumberFromHere },
   { name: 'Split this division here', run: editor(splitDivision) },
   { name: 'Join the next division to this one', run: editor(joinDivision) },

@@ -77,6 +77,36 @@ export function renumberFromHere(session: Session): void {
   })
 }
 
+/** Gives the paragraph at the cursor a label, so that references can say its page. */
+export function namePlace(session: Session): void {
+  const { $from } = session.state.selection
+  const block = $from.depth >= 2 ? $from.parent : null
+  if (block?.type !== schema.nodes.paragraph || $from.depth !== 2) {
+    notify({ kind: 'wrong', text: 'A place is a paragraph of the text: put the cursor into one.' })
+    return
+  }
+  const { id } = block!.attrs
+  ask({
+    title: 'Name this place',
+    fields: [
+      {
+        label: 'Label of the paragraph (nothing: none)',
+        value: block!.attrs.label,
+        check: value => {
+          const other = value && session.live.ledger.entries.find(entry => entry.item.label === value && entry.id !== id)
+          return other ? `${other.names.one} ${other.bare} has this label already.` : ''
+        },
+      },
+    ],
+    note: 'References find it by its label, and say its page.',
+    does: 'Name it',
+    run: ([label]) => {
+      const at = findBlock(session.state.doc, id)
+      if (at >= 0) session.dispatch(session.state.tr.setNodeAttribute(at, 'label', label))
+    },
+  })
+}
+
 /** All references to one entry lead to another, named by its number or label. */
 export function leadElsewhere(session: Session, from: string): void {
   const { ledger } = session.live

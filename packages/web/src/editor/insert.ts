@@ -116,6 +116,9 @@ export const insertNote: Command = (state, dispatch) => {
   return true
 }
 
+/** What an entry of the ledger is carried as when it is dragged to the text. */
+export const entryType = 'application/x-steady-ledger-entry'
+
 export const insertReference =
   (targets: string[], wording: Wording): Command =>
   (state, dispatch) => {

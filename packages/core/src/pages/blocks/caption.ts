@@ -1,5 +1,6 @@
 import type { Node } from 'prosemirror-model'
 import { strongOf } from '../../type/faces.ts'
+import { captionStyle } from '../../work/houseStyle.ts'
 import { type Placement, seriesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
 import { type Box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
@@ -7,7 +8,7 @@ import { type Setting, setText, words } from '../setting.ts'
 
 /** The caption of a figure or table as one stack of marks, from its own top left corner. `measure` in points. */
 export function captionStack(node: Node, setting: Setting, measure = setting.measure): { marks: Mark[]; height: number; notes: string[] } {
-  const style = setting.houseStyle.caption
+  const style = captionStyle(setting.houseStyle, seriesOf(node))
   const entry = setting.ledger.byId.get(node.attrs.id)
   const rule = seriesRule(setting.scheme, seriesOf(node))
   const name = entry?.number ? `${entry.names.one}\u00a0${entry.number}` : ''

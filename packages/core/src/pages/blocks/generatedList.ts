@@ -22,7 +22,7 @@ export function generatedList(list: string, entries: ListEntry[], setting: Setti
     const look = strong && !entry.line ? bold(style) : entry.line ? italic(style) : style
     const top = entry.line || (chapters && entry.level <= 1)
     const left = chapters ? indent * Math.max(0, entry.level - first) : 0
-    const gap = entry.number ? Math.max(numberWidth.get(entry.level)!, 0) + style.size * 0.9 : 0
+    const gap = entry.number ? numberWidth.get(entry.level)! + setting.houseStyle.contents.gap : 0
     const measure = setting.measure - left - gap - labelRoom * style.size
     const lines = entryLines(entry, look, measure, setting)
     const boxes = lines.map((line, index): Box => {

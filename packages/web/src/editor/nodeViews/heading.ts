@@ -20,8 +20,14 @@ export const headingView =
     /** What is against the rule of the level is seen as such. */
     const paint = (): void => {
       const item = live.ledger.byId.get(idOf())?.item
-      const set = item?.startAt ?? null
-      column.dom.dataset.exception = set !== null ? `set to ${set}` : ''
+      const at = getPos()
+      const own = at === undefined || isTitle ? null : view.state.doc.nodeAt(at)
+      const said = [
+        item?.startAt != null && `set to ${item.startAt}`,
+        own?.attrs.numbered === false && 'no number',
+        own?.attrs.listed === false && 'not listed',
+      ]
+      column.dom.dataset.exception = said.filter(Boolean).join(', ')
     }
     const stop = live.follow(() => queueMicrotask(paint))
     return {

@@ -1,7 +1,7 @@
 /** The writing view: spine, sheet, slip. */
 
 import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
-import { NodeSelection } from '@tiptap/pm/state'
+import { NodeSelection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
 import { type CSSProperties, useCallback, useEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
@@ -12,7 +12,7 @@ import { notify } from '../../app/notice.ts'
 import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { Composer } from '../../composer/Composer.tsx'
-import { insertEquation, insertFigure, insertFormula, insertNote } from '../../editor/insert.ts'
+import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
 import { captionedView, equationGroupView, statementView } from '../../editor/nodeViews/captioned.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { divisionView } from '../../editor/nodeViews/division.ts'
@@ -103,7 +103,21 @@ export function Galley() {
         reference: referenceView(hosts),
       },
       handleDOMEvents: {
-        drop: (_view, event) => {
+        dragover: (_view, event) => {
+          if (event.dataTransfer?.types.includes(entryType)) event.preventDefault()
+          return false
+        },
+        drop: (shown, event) => {
+          const dragged = event.dataTransfer?.getData(entryType)
+          if (dragged) {
+            event.preventDefault()
+            const place = shown.posAtCoords({ left: event.clientX, top: event.clientY })
+            if (!place) return true
+            session.dispatch(session.state.tr.setSelection(TextSelection.near(session.state.doc.resolve(place.pos))))
+            if (!session.run(insertReference([dragged], 'nameAndNumber')))
+              notify({ kind: 'wrong', text: 'A reference stands in a line of text: drop it there.' })
+            return true
+          }
           const files = [...(event.dataTransfer?.files ?? [])].filter(isPicture)
           if (files.length === 0) return false
           event.preventDefault()

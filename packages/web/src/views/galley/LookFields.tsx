@@ -2,7 +2,7 @@
 
 import { faceWith } from '@steady-ledger/core/type/faces.ts'
 import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import type { FaceName, HeadingStyle, HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import { captionStyle, type FaceName, type HeadingStyle, type HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { type Node, plainText, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
 import { listLookOf } from '@steady-ledger/core/work/scheme.ts'
 import { setPart } from '@steady-ledger/core/work/workStep.ts'
@@ -79,8 +79,9 @@ export function HeadingLook({ node, id }: { node: Node; id: string }) {
 
 export function CaptionLook({ node }: { node: Node }) {
   const ledger = useView(view => view.ledger)
-  const caption = useView(view => view.houseStyle.caption)
+  const houseStyle = useView(view => view.houseStyle)
   const series = seriesOf(node)
+  const caption = captionStyle(houseStyle, series)
   const same = ledger.entries.filter(({ item }) => item.series === series && item.kind === 'series')
   return (
     <section className="slip-part">

@@ -35,7 +35,9 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
     // Items of lists are many and seldom referred to: they come when they are asked for.
     const fits = (entry: Entry): boolean =>
-      entry.number !== '' && (entry.item.kind !== 'listItem' || words.length > 0) && words.every(word => textOf(entry).includes(word))
+      (entry.number !== '' || entry.item.kind === 'place') &&
+      (!['listItem', 'place'].includes(entry.item.kind) || words.length > 0) &&
+      words.every(word => textOf(entry).includes(word))
     const all = ledger.entries.filter(fits)
     if (words.length) return all.slice(0, mostShown)
     const recent = session.recentTargets.flatMap(id => ledger.byId.get(id) ?? []).filter(fits)
@@ -54,7 +56,11 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
       session.dispatch(
         session.state.tr.setNodeAttribute(at, 'targets', chosen).setNodeAttribute(at, 'wording', wording).setMeta('pick', true),
       )
-    else session.run(insertReference(chosen, wording))
+    // A place in the text has no number: what can be said of it is its page.
+    else {
+      const places = chosen.every(id => ledger.byId.get(id)?.item.kind === 'place')
+      session.run(insertReference(chosen, places && (wording === 'nameAndNumber' || wording === 'number') ? 'page' : wording))
+    }
     close()
   }
   const close = (): void => {

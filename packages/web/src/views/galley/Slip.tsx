@@ -17,6 +17,7 @@ import { useSession, useView } from '../../app/sessionContext.ts'
 import { leadElsewhere, newSeriesFor } from '../../app/workCommands.ts'
 import { addEquationLine, addPanel, removePanel } from '../../editor/groups.ts'
 import { nameStatement } from '../../editor/statements.ts'
+import { AccountSteps } from '../AccountSteps.tsx'
 import { CaptionLook, HeadingLook, ListPlaces } from './LookFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
 
@@ -313,10 +314,11 @@ function ListLookField({ node, set }: { node: Node; set(name: string, value: unk
 
 /** Numbered or not, and what is an exception to the rule of its level. */
 function HeadingFields({ node, set, inChapter }: { node: Node; set(name: string, value: unknown): void; inChapter: boolean }) {
-  const { numbered, startAt, level, appendix } = node.attrs
+  const { numbered, startAt, level, appendix, listed } = node.attrs
   return (
     <>
       <Check label="Numbered" value={numbered} onChange={value => set('numbered', value)} />
+      {node.type.name === 'heading' && <Check label="Listed in the contents" value={listed} onChange={value => set('listed', value)} />}
       {inChapter && level === 2 && (
         <Check label="An appendix of this chapter" value={appendix} onChange={value => set('appendix', value)} />
       )}
@@ -374,25 +376,14 @@ function ShortCaption({ node, at }: { node: Node; at: number }) {
 }
 
 function Account({ id }: { id: string }) {
-  const ledger = useView(view => view.ledger)
-  const steps = accountOf(ledger, id)
-  if (steps.length === 0) return null
+  const has = useView(view => accountOf(view.ledger, id).length > 0)
   return (
-    <section className="slip-part">
-      <h3>Account of the number</h3>
-      <ul className="slip-list">
-        {steps.map(step => (
-          <li key={step.text}>
-            {step.text}{' '}
-            {step.entries.slice(0, 1).map(entry => (
-              <Link key={entry} to={`../galley/${entry}`} aria-label="Go there">
-                ↗
-              </Link>
-            ))}
-          </li>
-        ))}
-      </ul>
-    </section>
+    has && (
+      <section className="slip-part">
+        <h3>Account of the number</h3>
+        <AccountSteps id={id} />
+      </section>
+    )
   )
 }
 

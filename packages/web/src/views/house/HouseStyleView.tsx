@@ -12,6 +12,7 @@ import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { newId } from '../../storage/database.ts'
 import { download, fileName } from '../download.ts'
+import { CaptionLooks } from './CaptionLooks.tsx'
 import { HeadingPlaces } from './HeadingPlaces.tsx'
 import { ListLooks } from './ListLooks.tsx'
 import { OpeningPages } from './OpeningPages.tsx'
@@ -204,7 +205,8 @@ export function HouseStyleView() {
                 onChange={opticalMargins => change({ ...style, opticalMargins })}
               />
             </div>
-            <StyleTable style={style} change={change} />
+            <StyleTable style={style} scheme={scheme} change={change} />
+            <CaptionLooks style={style} scheme={scheme} change={change} />
             <HeadingPlaces style={style} change={change} />
           </section>
           <section>
@@ -271,6 +273,13 @@ export function HouseStyleView() {
             <h2>Contents and lists</h2>
             <ListLooks style={style} change={change} />
             <div className="house-grid">
+              {length(
+                'Between number and words',
+                style.contents.gap,
+                'pt',
+                gap => ({ ...style, contents: { ...style.contents, gap } }),
+                200,
+              )}
               <Field
                 label="Line above appendices in the contents"
                 value={style.contents.appendices}

@@ -1,6 +1,7 @@
 /** Type and spacing of every kind of text, a row a kind. */
 import type { FaceName, HouseStyle, TextStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
+import { type Scheme, seriesRule } from '@steady-ledger/core/work/scheme.ts'
 import { Cell } from './Cell.tsx'
 
 const faces: Record<FaceName, string> = {
@@ -72,7 +73,22 @@ const sizes: { key: 'size' | 'leading' | 'before' | 'after'; name: string; least
   { key: 'after', name: 'Below', least: 0, most: 2000 },
 ]
 
-export function StyleTable({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
+/** Rows for the captions of series that look otherwise than the rest. */
+const captionKinds = (style: HouseStyle, scheme: Scheme): Kind[] =>
+  Object.keys(style.captions).map(key => ({
+    name: `Caption: ${seriesRule(scheme, key).names.many.toLowerCase()}`,
+    get: own => own.captions[key] ?? own.caption,
+    set: (own, text) => ({ ...own, captions: { ...own.captions, [key]: text } }),
+  }))
+
+interface Props {
+  style: HouseStyle
+  scheme: Scheme
+  change(next: HouseStyle): void
+}
+
+export function StyleTable({ style, scheme, change }: Props) {
+  const rows = kinds.flatMap(kind => (kind.name === 'Caption' ? [kind, ...captionKinds(style, scheme)] : [kind]))
   return (
     <table className="style-table">
       <thead>
@@ -89,7 +105,7 @@ export function StyleTable({ style, change }: { style: HouseStyle; change(next: 
         </tr>
       </thead>
       <tbody>
-        {kinds.map(kind => {
+        {rows.map(kind => {
           const text = kind.get(style)
           const set = (more: Partial<TextStyle>): void => change(kind.set(style, { ...text, ...more }))
           return (

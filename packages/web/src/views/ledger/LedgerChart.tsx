@@ -5,7 +5,9 @@ import { useNavigate } from 'react-router'
 import { Bar, BarChart, CartesianGrid, Legend, Tooltip, XAxis, YAxis } from 'recharts'
 import { useView } from '../../app/sessionContext.ts'
 
-const width = 940
+const widest = 940
+/** What stands beside the chart in the window, in pixels. */
+const beside = 140
 /** Colours of series by their place: named tokens, so that both themes hold. */
 const colours = ['var(--chart-1)', 'var(--chart-2)', 'var(--chart-3)', 'var(--chart-4)', 'var(--chart-5)', 'var(--chart-6)']
 const barHeight = 30
@@ -24,6 +26,7 @@ export function LedgerChart() {
   const open = (state: { payload?: { id?: string } }): void => {
     if (state.payload?.id) navigate(`../galley/${state.payload.id}`)
   }
+  const width = Math.min(widest, window.innerWidth - beside)
   const axis = { stroke: 'var(--rule-strong)', tick: { fill: 'var(--ink-soft)', fontSize: 13 } }
   const box = { contentStyle: { background: 'var(--sheet)', border: '1px solid var(--rule-strong)', borderRadius: 0 } }
   const chart = (title: string, bars: { key: string; name: string; fill: string; stack?: string }[], per: number) => (

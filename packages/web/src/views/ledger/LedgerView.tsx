@@ -8,11 +8,14 @@ import { findBlock } from '@steady-ledger/core/work/commands.ts'
 import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react'
+import { Popover } from 'radix-ui'
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
+import { entryType } from '../../editor/insert.ts'
 import { sinceWords } from '../../editor/live.ts'
+import { AccountSteps } from '../AccountSteps.tsx'
 import { download } from '../download.ts'
 import { FormulaText } from '../FormulaText.tsx'
 import { SinceField } from './SinceField.tsx'
@@ -27,6 +30,10 @@ interface Kind {
   name: string
   fits(entry: Entry): boolean
 }
+
+type Order = 'reading' | 'label' | 'referred'
+const orders: Record<Order, string> = { reading: 'as they stand', label: 'by label', referred: 'by references to them' }
+const byLabel = new Intl.Collator('en', { numeric: true })
 
 /** What can be shown: everything, each captioned series of the work, and the other kinds of entries. */
 const kindsOf = (scheme: Scheme): Kind[] => [
@@ -48,33 +55,33 @@ export function LedgerView() {
   const [search, setSearch] = useSearchParams()
   const since = search.has('since')
   const chart = search.has('chart')
+  const views = (
+    <div className="segments ledger-views" role="radiogroup" aria-label="Which ledger">
+      <button type="button" role="radio" aria-checked={!since && !chart} onClick={() => setSearch({}, { replace: true })}>
+        As it is
+      </button>
+      <button type="button" role="radio" aria-checked={since} onClick={() => setSearch({ since: '' }, { replace: true })}>
+        Since a milestone
+      </button>
+      <button type="button" role="radio" aria-checked={chart} onClick={() => setSearch({ chart: '' }, { replace: true })}>
+        What stands where
+      </button>
+    </div>
+  )
   return (
     <main className="ledger">
-      <div className="segments ledger-views" role="radiogroup" aria-label="Which ledger">
-        <button type="button" role="radio" aria-checked={!since && !chart} onClick={() => setSearch({}, { replace: true })}>
-          As it is
-        </button>
-        <button type="button" role="radio" aria-checked={since} onClick={() => setSearch({ since: '' }, { replace: true })}>
-          Since a milestone
-        </button>
-        <button type="button" role="radio" aria-checked={chart} onClick={() => setSearch({ chart: '' }, { replace: true })}>
-          What stands where
-        </button>
-      </div>
-      {since ? (
-        <SinceMilestone />
-      ) : chart ? (
+      {since || chart ? views : <Entries views={views} />}
+      {since && <SinceMilestone />}
+      {chart && (
         <Suspense fallback={<p className="empty">Drawing…</p>}>
           <LedgerChart />
         </Suspense>
-      ) : (
-        <Entries />
       )}
     </main>
   )
 }
 
-function Entries() {
+function Entries({ views }: { views: ReactNode }) {
   const session = useSession()
   const doc = useView(view => view.doc)
   const ledger = useView(view => view.ledger)
@@ -95,6 +102,8 @@ function Entries() {
   const changedOnly = search.has('changed')
   const changes = useView(view => view.changes)
   const [asked, setAsked] = useState('')
+  const [order, setOrder] = useState<Order>('reading')
+  const [inDivision, setInDivision] = useState('')
   const scroll = useRef<HTMLDivElement>(null)
 
   const referred = useMemo(() => {
@@ -107,20 +116,26 @@ function Entries() {
   const found = useMemo(() => {
     const { fits } = kinds.find(({ key }) => key === shown) ?? kinds[0]!
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
-    return ledger.entries.filter(entry => {
+    const only = doc.children.findIndex(node => node.attrs.id === inDivision)
+    const all = ledger.entries.filter(entry => {
       if (!fits(entry) || !entry.number) return false
       if (changedOnly && !changes.has(entry.id)) return false
+      if (only >= 0 && entry.division !== only) return false
       if (unreferred && (referred.has(entry.id) || entry.item.kind !== 'series')) return false
       const text =
         `${entry.names.one} ${entry.number} ${entry.item.label} ${saysFormula(entry.item) ? '' : plainText(entry.item.text!)}`.toLowerCase()
       return words.every(word => text.includes(word))
     })
-  }, [ledger, kinds, shown, asked, unreferred, referred, changedOnly, changes])
+    if (order === 'label') return all.sort((a, b) => byLabel.compare(a.item.label || '\uffff', b.item.label || '\uffff'))
+    const times = (entry: Entry): number => referred.get(entry.id)?.length ?? 0
+    return order === 'referred' ? all.sort((a, b) => times(b) - times(a) || a.order - b.order) : all
+  }, [doc, inDivision, order, ledger, kinds, shown, asked, unreferred, referred, changedOnly, changes])
   const rows = useMemo(() => {
     const list: Row[] = []
     let division = -1
     for (const entry of found) {
-      if (entry.division !== division) {
+      // Out of reading order, divisions would only come again and again.
+      if (order === 'reading' && entry.division !== division) {
         division = entry.division
         const node = doc.child(division)
         const own = ledger.byId.get(node.attrs.id)
@@ -133,7 +148,7 @@ function Entries() {
       list.push({ kind: 'entry', entry })
     }
     return list
-  }, [found, doc, ledger])
+  }, [found, doc, ledger, order])
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroll.current,
@@ -176,7 +191,43 @@ function Entries() {
   }
   return (
     <>
-      <div className="tools">
+      <div className="tools open-below">
+        {views}
+        <span className="spring" />
+        <label className="inline-field">
+          In{' '}
+          <select value={inDivision} onChange={event => setInDivision(event.target.value)}>
+            <option value="">the whole work</option>
+            {doc.children.map(node => (
+              <option key={node.attrs.id} value={node.attrs.id}>
+                {[ledger.byId.get(node.attrs.id)?.bare, plainText(node.firstChild!) || 'Untitled'].filter(Boolean).join(' ')}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="inline-field">
+          Sorted{' '}
+          <select value={order} onChange={event => setOrder(event.target.value as Order)}>
+            {Object.entries(orders).map(([key, name]) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <input
+          className="search"
+          type="search"
+          aria-label="Search the ledger"
+          placeholder="Search"
+          value={asked}
+          onChange={event => setAsked(event.target.value)}
+        />
+        <button type="button" className="button" onClick={exportCsv}>
+          Export as CSV
+        </button>
+      </div>
+      <div className="tools kinds">
         <div className="choices-row" role="group" aria-label="What to show">
           {kinds.map(({ key, name, count }) => (
             <button key={key} type="button" aria-pressed={shown === key} onClick={() => choose(key)}>
@@ -202,17 +253,6 @@ function Entries() {
             Only what changed
           </label>
         )}
-        <input
-          className="search"
-          type="search"
-          aria-label="Search the ledger"
-          placeholder="Search"
-          value={asked}
-          onChange={event => setAsked(event.target.value)}
-        />
-        <button type="button" className="button" onClick={exportCsv}>
-          Export as CSV
-        </button>
       </div>
       <div className="ledger-table" role="table" aria-label="Ledger" aria-rowcount={rows.length}>
         <div className="ledger-head" role="row">
@@ -281,8 +321,21 @@ function EntryRow({ entry, style, current, page, referred, label, since, finding
   const pages = [...new Map(referred.map(holder => [label(holder), holder]))].map(([page, holder]) => ({ holder, page }))
   const series = item.kind === 'series'
   return (
-    <div role="row" className={`ledger-row${current ? ' current' : ''}`} style={style}>
+    <div
+      role="row"
+      className={`ledger-row${current ? ' current' : ''}`}
+      style={style}
+      draggable
+      onDragStart={event => {
+        // A field is dragged over to select in it.
+        if ((event.target as HTMLElement).tagName === 'INPUT') return
+        event.dataTransfer.effectAllowed = 'copy'
+        event.dataTransfer.setData(entryType, entry.id)
+        event.dataTransfer.setData('text/plain', `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
+      }}
+    >
       <span role="cell" className="ledger-number">
+        <AccountButton entry={entry} />
         <Link to={`../galley/${entry.id}`}>{series ? `${entry.names.one} ${entry.number}` : entry.bare || '–'}</Link>
       </span>
       <span role="cell" className={`ledger-caption level-${item.level}`}>
@@ -314,6 +367,23 @@ function EntryRow({ entry, style, current, page, referred, label, since, finding
         {since && <span className="since">{sinceWords(since)}</span>} {finding}
       </span>
     </div>
+  )
+}
+
+/** The account of a number, beside its row. */
+function AccountButton({ entry }: { entry: Entry }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="account-button" aria-label={`Account of ${entry.names.one} ${entry.bare}`}>
+        ?
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="account-panel" side="right" align="start" collisionPadding={12}>
+          <h3>Account of the number</h3>
+          <AccountSteps id={entry.id} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   )
 }
 
