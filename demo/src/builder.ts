@@ -110,6 +110,10 @@ export const group = (label: string, ...lines: Node[]): Node => nodes.equationGr
 /** The headings of a chapter at its head, down to a level. */
 export const chapterContents = (depth = 2): Node => nodes.miniContents!.create({ depth })
 
+/** Text in a frame, under a caption. */
+export const boxed = (label: string, caption: Node[], ...blocks: Node[]): Node =>
+  nodes.box!.create({ label }, [nodes.caption!.create(null, caption), ...blocks])
+
 /** A table from rows of words; the first row heads it. Columns are aligned by a letter each: l, c or r. Notes are paragraphs below it. */
 export function tab(label: string, caption: Node[], columns: string, rows: (string | Node[])[][], short?: Node[], ...notes: Node[]): Node {
   const align = (i: number): string | null => ({ c: 'centre', r: 'right' })[columns[i]!] ?? null

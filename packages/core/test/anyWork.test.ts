@@ -1,6 +1,7 @@
 /** What must hold of the pages of any work: random works of every kind of block, in every ready-made house style. */
 import fc from 'fast-check'
 import {
+  boxed,
   bullets,
   chapterContents,
   described,
@@ -151,6 +152,14 @@ const block: fc.Arbitrary<Maker> = fc.oneof(
       (lines): Maker =>
         label =>
           group(label(), ...Array.from({ length: lines }, () => eq(label(), '\\frac{a}{b} = c'))),
+    ),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.tuple(short, fc.array(prose, { minLength: 1, maxLength: 14 })).map(
+      ([words, texts]): Maker =>
+        label =>
+          boxed(label(), t`${words}.`, ...texts.map(text => p`${text}${note`${words}.`}.`)),
     ),
   },
   { weight: 1, arbitrary: fc.integer({ min: 2, max: 3 }).map(depth => (() => chapterContents(depth)) as Maker) },

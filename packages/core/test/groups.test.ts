@@ -1,6 +1,6 @@
 /** Pages of what holds several of a kind, of what lists itself, and of headings with places of their own. */
 import { Transform } from 'prosemirror-transform'
-import { chapterContents, div, eq, group, h2, h3, num, p, page, panel, panels, ref, steps, t } from '../../../demo/src/builder.ts'
+import { boxed, chapterContents, div, eq, group, h2, h3, num, p, page, panel, panels, ref, steps, t } from '../../../demo/src/builder.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import { contentsEntries } from '../src/lists/entries.ts'
@@ -99,6 +99,27 @@ describe('a group of equations', () => {
     const made = newEngine().run(long)
     const pages = new Set(Array.from({ length: 5 }, (_, i) => made.pageIndexOf.get(idOf(long, `l${i}`))))
     expect(pages.size).toBe(1)
+  })
+})
+
+describe('text in a box', () => {
+  test('counts as boxes do, stands in a frame within the measure, its caption above', () => {
+    const work = workOf([
+      chapter('c', 'C', p`See ${ref('b')}.`, boxed('b', t`How a mooring is read.`, p`${lorem}`, steps(t`one`, t`two`)), p`After.`),
+    ])
+    const turnover = newEngine().run(work)
+    const lines = linesOf(turnover)
+    expect(lines.some(({ text }) => text.includes('See Box 1.1'))).toBe(true)
+    const caption = lines.find(({ text }) => text.startsWith('Box 1.1. How'))!
+    expect(caption.x).toBeGreaterThan(5)
+    expect(lines.find(({ text }) => text.startsWith('The wind'))!.y).toBeGreaterThan(caption.y)
+    const placed = turnover.pages.flatMap(page => page.placed).find(({ box }) => box.begins.includes(idOf(work, 'b')))!
+    expect(placed.box.marks.filter(({ kind }) => kind === 'rule')).toHaveLength(4)
+  })
+  test('one that no page can hold goes on over the page turn', () => {
+    const work = workOf([chapter('c', 'C', boxed('b', t`Long.`, ...Array.from({ length: 20 }, () => p`${lorem}`)))])
+    const { pages } = newEngine().run(work)
+    expect(pages.length).toBeGreaterThan(1)
   })
 })
 
@@ -243,8 +264,8 @@ describe('series of the author’s own', () => {
   test('a new one counts as figures do, and never takes a key that is there', () => {
     const scheme = thesisScheme()
     const map = newSeries(scheme, 'Map')
-    const box = newSeries({ ...scheme, series: [...scheme.series, map] }, 'Box')
-    expect([map.key, box.key, map.names.many, map.statement]).toEqual(['series-1', 'series-2', 'Maps', null])
+    const photograph = newSeries({ ...scheme, series: [...scheme.series, map] }, 'Photograph')
+    expect([map.key, photograph.key, map.names.many, map.statement]).toEqual(['series-1', 'series-2', 'Maps', null])
     const work = workOf(
       [
         chapter(
@@ -274,7 +295,7 @@ describe('series of the author’s own', () => {
     ['es', 'Lista de figures'],
   ])('its list is called in %s as lists are', (language, title) => expect(listTitle('Figures', language)).toBe(title))
   test('what counts with another is listed with it', () => {
-    expect(listedSeries(thesisScheme()).map(({ key }) => key)).toEqual(['figure', 'table', 'equation', 'listing', 'theorem'])
+    expect(listedSeries(thesisScheme()).map(({ key }) => key)).toEqual(['figure', 'table', 'equation', 'listing', 'box', 'theorem'])
   })
 })
 

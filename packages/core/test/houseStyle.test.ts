@@ -113,10 +113,11 @@ describe('house styles as files', () => {
 
 /** Takes out of a file what version 4 brought. */
 function beforeVersionFour(file: {
-  scheme: Record<string, unknown> & { levels: { main: { level: number }[] } }
+  scheme: Record<string, unknown> & { levels: { main: { level: number }[] }; series: { key: string }[] }
   houseStyle: Record<string, unknown> & { headings: Record<string, unknown>[]; contents: Record<string, unknown> }
 }): void {
   delete file.scheme.language
+  file.scheme.series = file.scheme.series.filter(({ key }) => key !== 'box')
   file.scheme.lists = ['arabic', 'letterLower', 'romanLower']
   file.scheme.levels.main = file.scheme.levels.main.filter(({ level }) => level > 0)
   delete file.houseStyle.part

@@ -485,7 +485,9 @@ function selectedBlock(state: EditorState): { id: string; kind: string; at: numb
     if (node.type.name === 'paragraph' && depth === 2 && ['titlePage', 'abstract'].includes($head.node(1).attrs.role))
       return { id: node.attrs.id, kind: 'paragraph', at: $head.before(depth) }
     if (
-      ['panel', 'figure', 'table', 'listing', 'statement', 'heading', 'division', 'numberedList', 'bulletedList'].includes(node.type.name)
+      ['panel', 'figure', 'table', 'listing', 'box', 'statement', 'heading', 'division', 'numberedList', 'bulletedList'].includes(
+        node.type.name,
+      )
     )
       return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
   }

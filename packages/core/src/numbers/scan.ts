@@ -112,6 +112,7 @@ function scanAnew(root: Node): DivisionScan {
         if (attrs.label && !inTable) item({ id: own, kind: 'place', block: 'paragraph', numbered: false, label: attrs.label, text: node })
         break
       case 'figure':
+      case 'box':
       case 'table':
       case 'listing': {
         const short = node.maybeChild(1)?.type.name === 'shortCaption' ? node.child(1) : null

@@ -21,7 +21,7 @@ function targetsOf(block: Node): ReadonlySet<string> {
 }
 
 const floatSeries = (block: Node): string =>
-  block.type.name === 'row' ? floatSeries(block.firstChild!) : ['figure', 'table'].includes(block.type.name) ? seriesOf(block) : ''
+  block.type.name === 'row' ? floatSeries(block.firstChild!) : ['figure', 'table', 'box'].includes(block.type.name) ? seriesOf(block) : ''
 const idsOf = (block: Node): string[] =>
   block.type.name === 'row' ? block.children.flatMap(idsOf) : [block, ...block.children].flatMap(node => (node.attrs.id as string) || [])
 

@@ -238,6 +238,13 @@ const nodes: Record<string, NodeSpec> = {
     isolating: true,
     defining: true,
   },
+  /** Text in a frame, under a caption. */
+  box: {
+    ...carried('box', 'aside', { ...labelled, placement, series: string() }),
+    group: 'block',
+    content: 'caption shortCaption? (paragraph | equation | equationGroup | bulletedList | numberedList)+',
+    isolating: true,
+  },
   /** Figures side by side, each with a number and caption of its own; they stand where the row stands, their widths are shares of it. */
   row: { ...carried('row', 'div', { ...identified, placement }), group: 'block', content: 'figure+', isolating: true },
   table: {

@@ -136,11 +136,14 @@ const standardSeries = (prefix: number | null): SeriesRule[] => [
   series('table', seriesNames.table, prefix, { captionPlace: 'above' }),
   series('equation', seriesNames.equation, prefix, { brackets: true, captionPlace: 'margin' }),
   listingSeries(prefix),
+  boxSeries(prefix),
   ...statementSeries(prefix),
 ]
 /** Listings of programs and other text that is set as it stands. */
 export const listingSeries = (prefix: number | null): SeriesRule =>
   series('listing', seriesNames.listing, prefix, { captionPlace: 'above' })
+/** Text in frames. */
+export const boxSeries = (prefix: number | null): SeriesRule => series('box', seriesNames.box, prefix, { captionPlace: 'above' })
 /** Theorems and what counts with them. */
 export const statementSeries = (prefix: number | null): SeriesRule[] => [
   series('theorem', seriesNames.theorem, prefix, { statement: 'italic' }),

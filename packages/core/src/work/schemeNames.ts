@@ -10,6 +10,7 @@ type Key =
   | 'table'
   | 'equation'
   | 'listing'
+  | 'box'
   | 'theorem'
   | 'lemma'
   | 'proposition'
@@ -31,6 +32,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     table: names('Table', 'Tables', 'Tab.', 'Tabs.'),
     equation: names('Equation', 'Equations', 'Eq.', 'Eqs.'),
     listing: names('Listing', 'Listings', 'List.', 'Lists.'),
+    box: names('Box', 'Boxes', 'Box', 'Boxes'),
     theorem: names('Theorem', 'Theorems', 'Thm.', 'Thms.'),
     lemma: names('Lemma', 'Lemmas', 'Lem.', 'Lems.'),
     proposition: names('Proposition', 'Propositions', 'Prop.', 'Props.'),
@@ -50,6 +52,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     table: names('Tabelle', 'Tabellen', 'Tab.', 'Tab.'),
     equation: names('Gleichung', 'Gleichungen', 'Gl.', 'Gln.'),
     listing: names('Programm', 'Programme', 'Prog.', 'Prog.'),
+    box: names('Kasten', 'Kästen', 'Kasten', 'Kästen'),
     theorem: names('Satz', 'Sätze', 'Satz', 'Sätze'),
     lemma: names('Lemma', 'Lemmata', 'Lem.', 'Lem.'),
     proposition: names('Proposition', 'Propositionen', 'Prop.', 'Prop.'),
@@ -69,6 +72,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     table: names('Tableau', 'Tableaux', 'Tabl.', 'Tabl.'),
     equation: names('Équation', 'Équations', 'Éq.', 'Éq.'),
     listing: names('Programme', 'Programmes', 'Prog.', 'Prog.'),
+    box: names('Encadré', 'Encadrés', 'Enc.', 'Enc.'),
     theorem: names('Théorème', 'Théorèmes', 'Th.', 'Th.'),
     lemma: names('Lemme', 'Lemmes', 'Lem.', 'Lem.'),
     proposition: names('Proposition', 'Propositions', 'Prop.', 'Prop.'),
@@ -88,6 +92,7 @@ export const namesByLanguage: Record<string, Record<Key, Names>> = {
     table: names('Tabla', 'Tablas', 'Tab.', 'Tabs.'),
     equation: names('Ecuación', 'Ecuaciones', 'Ec.', 'Ecs.'),
     listing: names('Listado', 'Listados', 'List.', 'Lists.'),
+    box: names('Recuadro', 'Recuadros', 'Rec.', 'Recs.'),
     theorem: names('Teorema', 'Teoremas', 'Teor.', 'Teors.'),
     lemma: names('Lema', 'Lemas', 'Lem.', 'Lems.'),
     proposition: names('Proposición', 'Proposiciones', 'Prop.', 'Props.'),

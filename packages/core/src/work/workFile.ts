@@ -2,7 +2,16 @@
 import { fromFirstVersion, fromSecondVersion, fromThirdVersion, type HouseStyle, pageProblem } from './houseStyle.ts'
 import type { Milestone } from './milestone.ts'
 import { type Node, schema } from './schema.ts'
-import { type CounterForm, listingSeries, partRule, plainListLook, readyListLooks, type Scheme, statementSeries } from './scheme.ts'
+import {
+  boxSeries,
+  type CounterForm,
+  listingSeries,
+  partRule,
+  plainListLook,
+  readyListLooks,
+  type Scheme,
+  statementSeries,
+} from './scheme.ts'
 import type { Picture, Settings, Work } from './work.ts'
 import { validateHouseStyle, validateWork } from './workFile.validate.js'
 
@@ -53,6 +62,11 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
   3: file => {
     const scheme = file.scheme as Omit<Scheme, 'lists'> & { lists: CounterForm[] }
     const { main } = scheme.levels
+    const { prefixLevel = null } = scheme.series.find(({ key }) => key === 'figure') ?? {}
+    const at = scheme.series.findIndex(({ statement }) => statement !== null)
+    const hasBoxes = scheme.series.some(({ key }) => key === 'box')
+    // Before the statements, as in new works.
+    const series = hasBoxes ? scheme.series : scheme.series.toSpliced(at < 0 ? scheme.series.length : at, 0, boxSeries(prefixLevel))
     const { numbered, bulleted } = readyListLooks()
     return {
       ...file,
@@ -60,6 +74,7 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
       houseStyle: fromThirdVersion(file.houseStyle as HouseStyle),
       scheme: {
         ...scheme,
+        series,
         language: (file.settings as Settings | undefined)?.language ?? 'en',
         levels: { ...scheme.levels, main: main.some(({ level }) => level === 0) ? main : [partRule(), ...main] },
         lists: { numbered: [plainListLook(scheme.lists), ...numbered.slice(1)], bulleted },

@@ -51,6 +51,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Insert empty space', run: editor(insertSpace) },
   { name: 'Insert a line to sign on', run: editor(insertText('signature')) },
   { name: 'Insert a list of descriptions', run: editor(insertText('descriptionList')) },
+  { name: 'Insert a box of text', run: editor(insertText('box')) },
   { name: 'Insert a listing', run: editor(insertText('listing')) },
   ...['theorem', 'lemma', 'proposition', 'corollary', 'definition', 'remark'].map(series => ({
     name: `Insert a ${series}`,

@@ -60,12 +60,12 @@ export const insertTable =
 
 /** Puts a block of text in around an empty paragraph, with the cursor in it; a block with text in it is taken in. */
 export const insertText =
-  (kind: 'quotation' | 'verse' | 'epigraph' | 'signature' | 'descriptionList' | 'listing'): Command =>
+  (kind: 'quotation' | 'verse' | 'epigraph' | 'signature' | 'descriptionList' | 'listing' | 'box'): Command =>
   (state, dispatch) => {
     const { $from } = state.selection
     const line = (): Node => nodes.paragraph!.create({ id: newId() })
     const taken = $from.depth === 2 && $from.parent.type.name === 'paragraph' && $from.parent.content.size > 0 ? $from.parent : null
-    if (taken && kind !== 'descriptionList' && kind !== 'listing' && kind !== 'signature') {
+    if (taken && (kind === 'quotation' || kind === 'verse' || kind === 'epigraph')) {
       const block = nodes[kind]!.create({ id: newId() }, taken)
       const at = $from.before(2)
       const tr = state.tr.replaceWith(at, at + taken.nodeSize, block)
@@ -79,6 +79,7 @@ export const insertText =
       epigraph: () => [line(), nodes.attribution!.create()],
       descriptionList: () => [nodes.term!.create(), nodes.description!.create(null, line())],
       listing: () => [nodes.caption!.create(), nodes.listingText!.create()],
+      box: () => [nodes.caption!.create(), line()],
     }[kind]()
     dispatch?.(placeBlock(state, nodes[kind]!.create({ id: newId() }, content), kind === 'signature' ? 1 : 2))
     return true

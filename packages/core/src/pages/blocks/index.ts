@@ -13,6 +13,7 @@ import { row } from './row.ts'
 import { signature } from './signature.ts'
 import { proof, statement } from './statement.ts'
 import { table } from './table.ts'
+import { textBox } from './textBox.ts'
 
 /** Highest gap that a block may be, in points: a page is rarely higher. */
 const mostGap = 600
@@ -25,6 +26,7 @@ export const blockHandlers: Record<string, BlockHandler> = {
   figure,
   row,
   table,
+  box: textBox,
   equation,
   equationGroup,
   quotation,

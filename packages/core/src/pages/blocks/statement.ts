@@ -52,12 +52,13 @@ const framed = (strip: StripItem[], { houseStyle: { body } }: Setting): StripIte
 const nameRuns = (name: Node, style: TextStyle): Run[] =>
   name.children.filter(child => child.isText).map(child => words(child.text!, style, { divisible: true }))
 
-function textOf(node: Node, leadIn: Run[], style: TextStyle, setting: Setting, place: Parameters<BlockHandler>[2]): StripItem[] {
+/** The text that a block holds beside its name or caption. */
+export function textOf(node: Node, leadIn: Run[], style: TextStyle, setting: Setting, place: Parameters<BlockHandler>[2]): StripItem[] {
   const strip: StripItem[] = []
   let after = ''
   for (const part of node.children) {
     const kind = part.type.name
-    if (kind === 'statementName') continue
+    if (['statementName', 'caption', 'shortCaption'].includes(kind)) continue
     if (kind === 'equation' || kind === 'equationGroup') strip.push(...blockHandlerOf[kind](part, setting, place))
     else if (kind === 'paragraph') {
       const opening = after === ''

@@ -58,6 +58,7 @@ export function AddButton({ view }: { view: EditorView }) {
           {item('Quotation', '> space', () => session.run(insertText('quotation')))}
           {item('Verse', '', () => session.run(insertText('verse')))}
           {item('Epigraph', '', () => session.run(insertText('epigraph')))}
+          {item('Box of text', '', () => session.run(insertText('box')))}
           {item('Listing', '', () => session.run(insertText('listing')))}
           {item('Theorem', '', () => session.run(insertStatement('theorem')))}
           {item('Proof', '', () => session.run(insertProof))}

@@ -92,6 +92,7 @@ export function Galley() {
         figure: figureView(hosts),
         table: captionedView(hosts),
         listing: captionedView(hosts),
+        box: captionedView(hosts),
         statement: statementView(hosts),
         panel: figureView(hosts),
         equation: equationView(hosts),

@@ -63,7 +63,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       {(node.type.name === 'figure' || node.type.name === 'panel') && (
         <FigureFields node={node} at={at} set={set} onPicture={onPicture} inRow={rowAt >= 0} />
       )}
-      {(node.type.name === 'table' || node.type.name === 'listing') && <ShortCaption node={node} at={at} />}
+      {captioned.includes(node.type.name) && node.type.name !== 'figure' && <ShortCaption node={node} at={at} />}
       {captioned.includes(node.type.name) && <SeriesField node={node} set={set} />}
       {node.type.name === 'figure' && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
       {node.type.name === 'fill' && (
@@ -162,6 +162,7 @@ const kinds: Record<string, string> = {
   figure: 'Figure',
   table: 'Table',
   listing: 'Listing',
+  box: 'Box',
   equation: 'Equation',
   formula: 'Formula',
   heading: 'Section',
@@ -274,7 +275,7 @@ function FigureFields({
   )
 }
 
-const captioned = ['figure', 'table', 'listing']
+const captioned = ['figure', 'table', 'listing', 'box']
 
 /** What a caption counts as: the series of its kind, another, or one of the author's own that is made here. */
 function SeriesField({ node, set }: { node: Node; set(name: string, value: unknown): void }) {

@@ -1,0 +1,52 @@
+import { seriesOf } from '../../work/schema.ts'
+import { seriesRule } from '../../work/scheme.ts'
+import { box, type Mark, type StripItem, space } from '../box.ts'
+import type { BlockHandler, Setting } from '../setting.ts'
+import { captionStack, moved, stood } from './caption.ts'
+import { textOf } from './statement.ts'
+
+/** Space between the frame and what it holds, in em of the body, and the thickness of the frame in points. */
+const padding = 0.9
+const thick = 0.5
+
+/** Text in a frame under a caption of its own. One that no page can hold is set between two rules, and pages turn within it. */
+export const textBox: BlockHandler = (node, setting, place) => {
+  const pad = setting.houseStyle.body.size * padding
+  const inner: Setting = { ...setting, measure: setting.measure - 2 * pad }
+  const caption = captionStack(node, inner, inner.measure)
+  const gap = caption.height ? setting.houseStyle.float.captionGap : 0
+  const above = seriesRule(setting.scheme, seriesOf(node)).captionPlace !== 'below'
+  const text = textOf(node, [], setting.houseStyle.body, inner, place)
+  const captionBox = box(caption.height, caption.marks, { block: node.attrs.id, notes: caption.notes })
+  const strip: StripItem[] = above ? [captionBox, space(gap), ...text] : [...text, space(gap), captionBox]
+  const held = strip.reduce((sum, item) => sum + (item.kind === 'fill' ? 0 : item.height), 0)
+  const height = held + 2 * pad
+  if (height > setting.height) return betweenRules(strip, node.attrs.id, setting)
+  const marks: Mark[] = frame(setting.measure, height)
+  const notes: string[] = []
+  const begins: string[] = [node.attrs.id]
+  let y = pad
+  for (const item of strip) {
+    if (item.kind === 'fill') continue
+    if (item.kind === 'box') {
+      marks.push(...item.marks.map(mark => moved(mark, pad, y)))
+      notes.push(...item.notes)
+      begins.push(...item.begins)
+    }
+    y += item.height
+  }
+  return stood(box(height, marks, { block: node.attrs.id, begins, notes }), node, seriesOf(node), setting)
+}
+
+const frame = (width: number, height: number): Mark[] => [
+  { kind: 'rule', x: 0, y: 0, width, height: thick },
+  { kind: 'rule', x: 0, y: height - thick, width, height: thick },
+  { kind: 'rule', x: 0, y: 0, width: thick, height },
+  { kind: 'rule', x: width - thick, y: 0, width: thick, height },
+]
+
+function betweenRules(strip: StripItem[], id: string, { measure, houseStyle: { float } }: Setting): StripItem[] {
+  const rule = (begins: string[], more: object): StripItem =>
+    box(thick + 6, [{ kind: 'rule', x: 0, y: 3, width: measure, height: thick }], { block: id, begins, ...more })
+  return [space(float.before), rule([id], { breakAfter: Infinity }), ...strip, rule([], { breakBefore: Infinity }), space(float.after)]
+}
