@@ -32,7 +32,7 @@ export async function ledgerRows(page: Page, show: string): Promise<string[]> {
     list
       .map(row => ({
         top: row.getBoundingClientRect().top,
-        number: row.querySelector('.ledger-number')?.textContent ?? '',
+        number: row.querySelector('.ledger-number a')?.textContent ?? '',
         caption: row.querySelector('input')?.value || row.querySelector('.ledger-caption')?.textContent || '',
       }))
       .sort((a, b) => a.top - b.top)

@@ -1,7 +1,9 @@
 /** Notes: their lines, and where they stand when it is not the foot of the page. */
+
 import type { Node } from 'prosemirror-model'
 import { scanDivision } from '../numbers/scan.ts'
 import { plainTextOf } from '../references/wordReference.ts'
+import { wordsIn } from '../work/words.ts'
 import { type Box, lineBoxes, type StripItem, space } from './box.ts'
 import { blockDependencies, type Setting, setText, setWords, words } from './setting.ts'
 import { saysPages } from './strip.ts'
@@ -11,12 +13,11 @@ export const noteIdsIn = (node: Node): string[] =>
     .items.filter(item => item.kind === 'note')
     .map(item => item.id)
 
-const headings: Record<string, string> = { en: 'Notes', de: 'Anmerkungen', fr: 'Notes', es: 'Notas' }
 const headStrips = new WeakMap<object, Map<string, StripItem[]>>()
 
 /** The notes of a division under a heading of their own, for its end. */
 export function chapterNotes(node: Node, setting: Setting): StripItem[][] {
-  return [head(headings[setting.language.slice(0, 2)] ?? headings.en!, setting), ...noteIdsIn(node).map(id => noteBoxes(id, setting))]
+  return [head(wordsIn(setting.language).notes, setting), ...noteIdsIn(node).map(id => noteBoxes(id, setting))]
 }
 
 /** All notes of the work; by division where their numbers begin again in each. */

@@ -4,7 +4,7 @@ import type { Node } from 'prosemirror-model'
 import type { Entry, Ledger } from '../numbers/ledger.ts'
 import { saysFormula } from '../numbers/scan.ts'
 import { plainText } from '../work/schema.ts'
-import { referenceWords } from './referenceWords.ts'
+import { wordsIn } from '../work/words.ts'
 
 export type Wording = 'number' | 'nameAndNumber' | 'page' | 'nameNumberAndPage' | 'nearby' | 'title'
 export const wordings: Record<Wording, string> = {
@@ -153,7 +153,7 @@ function named(group: Entry[], items: ReferencePart[][], context: ReferenceConte
 
 /** Entries of a group that stand on the same page share one “on page …”. */
 function namedByPage(groups: Entry[][], context: ReferenceContext, near: boolean): ReferencePart[][] {
-  const { on } = referenceWords(context.language)
+  const { on } = wordsIn(context.language)
   const clauses: ReferencePart[][] = []
   for (const group of groups) {
     const byPage = new Map<string, Entry[]>()
@@ -175,7 +175,7 @@ function namedByPage(groups: Entry[][], context: ReferenceContext, near: boolean
 function howNear(entry: Entry, { nearness, language }: ReferenceContext): string {
   const near = nearness?.(entry.id)
   if (!near) return ''
-  const said = referenceWords(language)
+  const said = wordsIn(language)
   if (near.pages === 0) return said.this
   if (near.facing) return said.facing
   return near.pages === 1 ? said.next : near.pages === -1 ? said.previous : ''
@@ -183,7 +183,7 @@ function howNear(entry: Entry, { nearness, language }: ReferenceContext): string
 
 /** The words of an entry in quotation marks; its number, where it has no words. References in them say their name and number. */
 function title({ id, item, number, bare, names }: Entry, context: ReferenceContext): ReferencePart[] {
-  const [open, close] = referenceWords(context.language).quotes
+  const [open, close] = wordsIn(context.language).quotes
   const words = saysFormula(item) || !item.text ? '' : plainText(item.text, inner => titleOfInner(inner, context)).trim()
   return [{ text: words ? open + words + close : number ? `${names.one}${joiner}${bare}` : names.one, target: id }]
 }
@@ -199,7 +199,7 @@ function pages(entries: Entry[], context: ReferenceContext, single: boolean): Re
     const label = context.pageOf(entry.id) ?? unknownPage
     if (!byLabel.has(label)) byLabel.set(label, entry.id)
   }
-  const said = referenceWords(context.language)
+  const said = wordsIn(context.language)
   const name = byLabel.size > 1 && !single ? said.pages : said.page
   const items = [...byLabel].map(([label, target]): ReferencePart[] => [{ text: label, target }])
   return [{ text: name + joiner, target: entries[0]!.id }, ...joinList(items, context.language)]

@@ -3,6 +3,7 @@ import { faceWith, strongOf } from '../../type/faces.ts'
 import type { Run } from '../../type/inline.ts'
 import type { TextStyle } from '../../work/houseStyle.ts'
 import { seriesRule } from '../../work/scheme.ts'
+import { wordsIn } from '../../work/words.ts'
 import { type Box, box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, words } from '../setting.ts'
 import { equation, equationGroup } from './equation.ts'
@@ -33,14 +34,12 @@ export const statement: BlockHandler = (node, setting, place) => {
 /** A proof ends with an open square at the right end of its last line, or on a line of its own where that is full. */
 export const proof: BlockHandler = (node, setting, place) => {
   const { body } = setting.houseStyle
-  const said = proofWords[setting.language.slice(0, 2)] ?? proofWords.en!
+  const said = wordsIn(setting.language).proof
   const leadIn = [words(`${said}. `, body, { face: faceWith(body.face, { emphasis: true, strong: false, code: false }) })]
   const strip = textOf(node, leadIn, body, setting, place)
   endMark(strip, node, setting)
   return framed(strip, setting)
 }
-
-const proofWords: Record<string, string> = { en: 'Proof', de: 'Beweis', fr: 'Démonstration', es: 'Demostración' }
 
 const framed = (strip: StripItem[], { houseStyle: { body } }: Setting): StripItem[] => [
   space(body.leading * around),

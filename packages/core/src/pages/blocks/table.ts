@@ -4,6 +4,7 @@ import { strongOf } from '../../type/faces.ts'
 import type { Line } from '../../type/line.ts'
 import { gridOf, seriesOf, tableNotesOf } from '../../work/schema.ts'
 import { seriesRule } from '../../work/scheme.ts'
+import { wordsIn } from '../../work/words.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 import { captionStack, moved, stack, stood } from './caption.ts'
@@ -128,11 +129,9 @@ function setNotes(
 /** “Table 3.1, continued”. */
 function continuedLine(entry: Entry, setting: Setting): Line[] {
   const { caption: style } = setting.houseStyle
-  const text = `${entry.names.one}\u00a0${entry.number}, ${continued[setting.language.slice(0, 2)] ?? continued.en}`
+  const text = `${entry.names.one}\u00a0${entry.number}, ${wordsIn(setting.language).continued}`
   return setWords([words(text, style, { face: strongOf(style.face) })], setting, style, setting.measure)
 }
-
-const continued: Record<string, string> = { en: 'continued', de: 'Fortsetzung', fr: 'suite', es: 'continuación' }
 
 /** The rules of a row, from its own top left corner. */
 function rulesOf(rows: Row[], index: number, width: number): Mark[] {

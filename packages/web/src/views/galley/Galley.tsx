@@ -1,6 +1,7 @@
 /** The writing view: spine, sheet, slip. */
 
 import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
+import { wordsIn } from '@steady-ledger/core/work/words.ts'
 import { NodeSelection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
 import { type CSSProperties, useCallback, useEffect, useRef, useState } from 'react'
@@ -81,6 +82,7 @@ export function Galley() {
         class: 'sheet-text',
         spellcheck: 'true',
         lang: session.work.settings.language,
+        style: `--proof-word: "${wordsIn(session.work.settings.language).proof}. "`,
         'aria-label': 'Text of the work',
         role: 'textbox',
         'aria-multiline': 'true',

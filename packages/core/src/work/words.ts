@@ -1,6 +1,11 @@
-/** What references say beside names and numbers, in the languages that ship; others fall back to English. */
+/** What the program itself writes into a work beside names and numbers, in the languages that ship; others fall back to English. */
 
-export interface ReferenceWords {
+export interface Words {
+  /** Above the rest of a long table. */
+  continued: string
+  /** Above the notes of a chapter. */
+  notes: string
+  proof: string
   page: string
   pages: string
   /** Between a number and “page 31”, spaces included. */
@@ -13,8 +18,11 @@ export interface ReferenceWords {
   quotes: [open: string, close: string]
 }
 
-const words: Record<string, ReferenceWords> = {
+const words: Record<string, Words> = {
   en: {
+    continued: 'continued',
+    notes: 'Notes',
+    proof: 'Proof',
     page: 'page',
     pages: 'pages',
     on: ' on ',
@@ -25,6 +33,9 @@ const words: Record<string, ReferenceWords> = {
     quotes: ['“', '”'],
   },
   de: {
+    continued: 'Fortsetzung',
+    notes: 'Anmerkungen',
+    proof: 'Beweis',
     page: 'Seite',
     pages: 'Seiten',
     on: ' auf ',
@@ -35,6 +46,9 @@ const words: Record<string, ReferenceWords> = {
     quotes: ['„', '“'],
   },
   fr: {
+    continued: 'suite',
+    notes: 'Notes',
+    proof: 'Démonstration',
     page: 'page',
     pages: 'pages',
     on: ' à la ',
@@ -45,6 +59,9 @@ const words: Record<string, ReferenceWords> = {
     quotes: ['«\u202f', '\u202f»'],
   },
   es: {
+    continued: 'continuación',
+    notes: 'Notas',
+    proof: 'Demostración',
     page: 'página',
     pages: 'páginas',
     on: ' en la ',
@@ -56,4 +73,4 @@ const words: Record<string, ReferenceWords> = {
   },
 }
 
-export const referenceWords = (language: string): ReferenceWords => words[language.slice(0, 2)] ?? words.en!
+export const wordsIn = (language: string): Words => words[language.slice(0, 2)] ?? words.en!
