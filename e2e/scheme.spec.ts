@@ -104,6 +104,8 @@ test('a paper with typed section numbers becomes a numbered one, by keyboard alo
   await page.keyboard.type('1. ')
   await expect(heading).toHaveText('1. Introduction')
   await page.keyboard.press('End')
+  // The browser tells the editor of a moved cursor a moment later.
+  await page.waitForTimeout(150)
   await page.keyboard.press('Enter')
   await page.keyboard.type('Ripples run before the wind.')
   await page.keyboard.press('Enter')

@@ -325,6 +325,34 @@ test('any work in any ready-made style: within its margins, nothing over anythin
   )
 }, 240_000)
 
+test('any work: no line ends within what a reference by name and number says', () => {
+  fc.assert(
+    fc.property(works, work => {
+      const turnover = newEngine().run(work)
+      const lines = turnover.pages.flatMap(page =>
+        page.placed.flatMap(({ box }) =>
+          lineMarks(box.marks).map(({ line }) =>
+            line.pieces
+              .flatMap(piece => ('shape' in piece ? [piece.shape.text] : []))
+              .join('')
+              .replace(/\s/g, ''),
+          ),
+        ),
+      )
+      work.doc.descendants(node => {
+        if (node.type.name !== 'reference' || node.attrs.wording !== 'nameAndNumber') return
+        const said = turnover
+          .wordingOf(node)
+          .map(part => part.text)
+          .join('')
+        // What an unnumbered target is called by are words, and may be broken as words are.
+        if (!said.includes('“')) expect(lines.some(line => line.includes(said.replace(/\s/g, '')))).toBe(true)
+      })
+    }),
+    { numRuns: 100 },
+  )
+}, 240_000)
+
 test('any work: every letter of the text is on the pages, once', () => {
   fc.assert(
     fc.property(works, work => {

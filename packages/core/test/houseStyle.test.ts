@@ -117,6 +117,7 @@ function beforeVersionFour(file: {
   houseStyle: Record<string, unknown> & { headings: Record<string, unknown>[]; contents: Record<string, unknown> }
 }): void {
   delete file.scheme.language
+  delete file.scheme.conjunction
   file.scheme.series = file.scheme.series.filter(({ key }) => key !== 'box')
   file.scheme.lists = ['arabic', 'letterLower', 'romanLower']
   file.scheme.levels.main = file.scheme.levels.main.filter(({ level }) => level > 0)

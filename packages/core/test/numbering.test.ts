@@ -248,6 +248,35 @@ describe('items of lists', () => {
   })
 })
 
+describe('words of references that the author can change', () => {
+  const two = [chapter('c', 'C', figure('a'), figure('b'))]
+  test.each([
+    ['en-GB', '&', 'Figures 1.1 & 1.2'],
+    ['de', 'sowie', 'Abbildungen 1.1 sowie 1.2'],
+    ['en-US', '', 'Figures 1.1 and 1.2'],
+  ])('in %s “%s” before the last', (language, conjunction, said) => {
+    const scheme = { ...schemeInLanguage(thesisScheme(), language), conjunction }
+    expect(numbered(two, scheme, language).says('a', 'b')).toBe(said)
+  })
+  test.each([
+    ['en', 'p. 7', 'Fig. 1.1 on p. 7'],
+    ['de', 'S. 7', 'Abb. 1.1 auf S. 7'],
+    ['fr', 'p. 7', 'Fig. 1.1 à la p. 7'],
+    ['es', 'p. 7', 'Fig. 1.1 en la p. 7'],
+  ])('short names in %s have short pages', (language, page, full) => {
+    const scheme: Scheme = { ...schemeInLanguage(thesisScheme(), language), nameForm: 'short' }
+    const { ledger } = numbered(two, scheme, language)
+    const says = (wording: 'page' | 'nameNumberAndPage'): string =>
+      referenceText(
+        wordReference(
+          { targets: [ledger.entries.find(({ item }) => item.label === 'a')!.id], wording, was: {} },
+          { ledger, language, pageOf: () => '7', opensSentence: false },
+        ),
+      ).replaceAll('\u00a0', ' ')
+    expect([says('page'), says('nameNumberAndPage')]).toEqual([page, full])
+  })
+})
+
 describe('names in the languages that ship', () => {
   test.each(Object.keys(namesByLanguage))('every name of %s is there in four forms', language => {
     for (const names of Object.values(namesByLanguage[language]!)) for (const form of Object.values(names)) expect(form).not.toBe('')

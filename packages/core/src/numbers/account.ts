@@ -21,11 +21,11 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
   const many = entry.item.kind === 'heading' ? `${entry.names.many} at level ${entry.item.level}` : entry.names.many
   const restart = ledger.byId.get(entry.restartedBy)
   if (entry.item.startAt !== null) {
-    say(`It is set to start again at ${entry.item.startAt}, against the rule of its level.`)
+    say(`It is set to start again at ${entry.item.startAt}, against the rule of its level.`, entry.id)
     return [...steps, written(ledger, entry)]
   }
   if (entry.item.kind === 'listItem') {
-    say(`${ordinal(entry.count)} of its list${entry.item.list!.continued ? ', which counts on from the list before it' : ''}.`)
+    say(`${ordinal(entry.count)} of its list${entry.item.list!.continued ? ', which counts on from the list before it' : ''}.`, entry.id)
     if (prefix) say(`It stands in ${called(prefix)}.`, prefix.id)
     return steps
   }
@@ -39,7 +39,7 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
     else
       say(`${capital(many)} count within ${restart.bare ? called(restart) : 'its division'}, and began again at its heading.`, restart.id)
   } else if (entry.item.kind === 'note' && ledger.scheme.notes.restart === 'page') {
-    say('Notes begin again on every page, in the order of their marks.')
+    steps.push({ text: 'Notes begin again on every page, in the order of their marks.', entries: [], rule: true })
     return steps
   } else steps.push({ text: `${capital(many)} count on through the whole work.`, entries: [], rule: true })
   const fellows = ledger.entries.filter(
@@ -50,7 +50,7 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
       other.order < entry.order &&
       other.number,
   )
-  if (fellows.length === 0) say('It is the first one there.')
+  if (fellows.length === 0) steps.push({ text: 'It is the first one there.', entries: restart ? [restart.id] : [], rule: true })
   else {
     const shown = fellows.slice(-3)
     const dots = fellows.length > shown.length ? '… ' : ''
@@ -59,7 +59,8 @@ export function accountOf(ledger: Ledger, id: string): AccountStep[] {
   if (entry.item.kind === 'series') {
     const own = seriesRule(ledger.scheme, entry.item.series)
     const rule = countingRule(ledger.scheme, own)
-    if (rule !== own) say(`${capital(entry.names.many)} count with ${rule.names.many.toLowerCase()}.`)
+    if (rule !== own)
+      steps.push({ text: `${capital(entry.names.many)} count with ${rule.names.many.toLowerCase()}.`, entries: [], rule: true })
     const written = prefix ? `number of ${called(prefix)} · “${rule.separator}” · count` : 'count alone'
     steps.push({ text: `Written as ${written}${own.brackets ? ', in brackets' : ''}.`, entries: [], rule: true })
   } else if (entry.item.kind === 'heading') steps.push(written(ledger, entry))

@@ -78,9 +78,9 @@ export function wordReference({ targets, wording, was }: ReferenceToWord, contex
   else
     for (const group of groups) {
       const items = runs(group).map(run => runParts(run))
-      clauses.push(wording === 'number' ? joinList(items, language) : named(group, items, context))
+      clauses.push(wording === 'number' ? joinList(items, context) : named(group, items, context))
     }
-  const parts = joinList([...clauses, ...lost.map(part => [part])], language)
+  const parts = joinList([...clauses, ...lost.map(part => [part])], context)
   if (context.opensSentence && parts[0])
     parts[0] = { ...parts[0], text: parts[0].text.charAt(0).toLocaleUpperCase(language) + parts[0].text.slice(1) }
   return mergeParts(parts)
@@ -148,7 +148,7 @@ function named(group: Entry[], items: ReferencePart[][], context: ReferenceConte
   const { names } = first
   const short = context.ledger.scheme.nameForm === 'short'
   const name = group.length > 1 ? (short ? names.shortMany : names.many) : short ? names.shortOne : names.one
-  return [{ text: name + joiner, target: first.id }, ...joinList(items, context.language)]
+  return [{ text: name + joiner, target: first.id }, ...joinList(items, context)]
 }
 
 /** Entries of a group that stand on the same page share one “on page …”. */
@@ -200,21 +200,26 @@ function pages(entries: Entry[], context: ReferenceContext, single: boolean): Re
     if (!byLabel.has(label)) byLabel.set(label, entry.id)
   }
   const said = wordsIn(context.language)
-  const name = byLabel.size > 1 && !single ? said.pages : said.page
+  const several = byLabel.size > 1 && !single
+  const short = context.ledger.scheme.nameForm === 'short'
+  const name = several ? (short ? said.shortPages : said.pages) : short ? said.shortPage : said.page
   const items = [...byLabel].map(([label, target]): ReferencePart[] => [{ text: label, target }])
-  return [{ text: name + joiner, target: entries[0]!.id }, ...joinList(items, context.language)]
+  return [{ text: name + joiner, target: entries[0]!.id }, ...joinList(items, context)]
 }
 
 const formats = new Map<string, Intl.ListFormat>()
 
+/** What stands between two items, its word replaced by the author's own where there is one. */
+const conjoined = (between: string, own: string): string => (own ? between.replace(/\p{L}+/u, () => own) : between)
+
 /** “a, b and c” in the given language. */
-function joinList(items: ReferencePart[][], language: string): ReferencePart[] {
+function joinList(items: ReferencePart[][], { language, ledger }: ReferenceContext): ReferencePart[] {
   if (items.length < 2) return items[0] ?? []
   let format = formats.get(language)
   if (!format) formats.set(language, (format = new Intl.ListFormat(language, { type: 'conjunction' })))
   return format
     .formatToParts(items.map((_, index) => String(index)))
-    .flatMap(part => (part.type === 'element' ? items[Number(part.value)]! : [{ text: part.value }]))
+    .flatMap(part => (part.type === 'element' ? items[Number(part.value)]! : [{ text: conjoined(part.value, ledger.scheme.conjunction) }]))
 }
 
 function mergeParts(parts: ReferencePart[]): ReferencePart[] {

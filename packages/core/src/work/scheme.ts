@@ -80,6 +80,8 @@ export interface Scheme {
   /** Looks of lists; a list that names none has the first one of its kind. */
   lists: { numbered: ListLook[]; bulleted: ListLook[] }
   nameForm: 'full' | 'short'
+  /** Between the last two of several targets, instead of the language's own word; empty for that. */
+  conjunction: string
 }
 
 const names = (one: string, many: string, shortOne: string, shortMany: string): Names => ({ one, many, shortOne, shortMany })
@@ -207,6 +209,7 @@ export const thesisScheme = (): Scheme => ({
   notes: { form: 'arabic', restart: 'chapter', place: 'foot' },
   lists: readyListLooks(),
   nameForm: 'full',
+  conjunction: '',
 })
 
 /** Sections are the first level and everything counts through the whole paper. */
@@ -221,6 +224,7 @@ export const paperScheme = (): Scheme => ({
   notes: { form: 'arabic', restart: 'work', place: 'foot' },
   lists: readyListLooks(),
   nameForm: 'full',
+  conjunction: '',
 })
 
 /** A series of the author's own, called by a name: it counts as figures do, or, of statements, as theorems do. Its key is not yet taken. */

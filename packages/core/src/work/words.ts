@@ -8,6 +8,9 @@ export interface Words {
   proof: string
   page: string
   pages: string
+  /** Where names are short. */
+  shortPage: string
+  shortPages: string
   /** Between a number and “page 31”, spaces included. */
   on: string
   /** Instead of a page number, spaces included. */
@@ -25,6 +28,8 @@ const words: Record<string, Words> = {
     proof: 'Proof',
     page: 'page',
     pages: 'pages',
+    shortPage: 'p.',
+    shortPages: 'pp.',
     on: ' on ',
     this: ' on this page',
     facing: ' on the facing page',
@@ -38,6 +43,8 @@ const words: Record<string, Words> = {
     proof: 'Beweis',
     page: 'Seite',
     pages: 'Seiten',
+    shortPage: 'S.',
+    shortPages: 'S.',
     on: ' auf ',
     this: ' auf dieser Seite',
     facing: ' auf der gegenüberliegenden Seite',
@@ -51,6 +58,8 @@ const words: Record<string, Words> = {
     proof: 'Démonstration',
     page: 'page',
     pages: 'pages',
+    shortPage: 'p.',
+    shortPages: 'p.',
     on: ' à la ',
     this: ' sur cette page',
     facing: ' sur la page en regard',
@@ -64,6 +73,8 @@ const words: Record<string, Words> = {
     proof: 'Demostración',
     page: 'página',
     pages: 'páginas',
+    shortPage: 'p.',
+    shortPages: 'pp.',
     on: ' en la ',
     this: ' en esta página',
     facing: ' en la página opuesta',

@@ -75,6 +75,7 @@ const migrations: Record<number, (file: Record<string, unknown>) => Record<strin
       scheme: {
         ...scheme,
         series,
+        conjunction: '',
         language: (file.settings as Settings | undefined)?.language ?? 'en',
         levels: { ...scheme.levels, main: main.some(({ level }) => level === 0) ? main : [partRule(), ...main] },
         lists: { numbered: [plainListLook(scheme.lists), ...numbered.slice(1)], bulleted },

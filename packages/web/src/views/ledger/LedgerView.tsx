@@ -12,6 +12,7 @@ import { Popover } from 'radix-ui'
 import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { notify } from '../../app/notice.ts'
+import { Segments } from '../../app/Segments.tsx'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { entryType } from '../../editor/insert.ts'
 import { sinceWords } from '../../editor/live.ts'
@@ -56,17 +57,13 @@ export function LedgerView() {
   const since = search.has('since')
   const chart = search.has('chart')
   const views = (
-    <div className="segments ledger-views" role="radiogroup" aria-label="Which ledger">
-      <button type="button" role="radio" aria-checked={!since && !chart} onClick={() => setSearch({}, { replace: true })}>
-        As it is
-      </button>
-      <button type="button" role="radio" aria-checked={since} onClick={() => setSearch({ since: '' }, { replace: true })}>
-        Since a milestone
-      </button>
-      <button type="button" role="radio" aria-checked={chart} onClick={() => setSearch({ chart: '' }, { replace: true })}>
-        What stands where
-      </button>
-    </div>
+    <Segments
+      className="ledger-views"
+      label="Which ledger"
+      value={chart ? 'chart' : since ? 'since' : 'now'}
+      options={{ now: 'As it is', since: 'Since a milestone', chart: 'What stands where' }}
+      onChange={key => setSearch(key === 'now' ? {} : { [key]: '' }, { replace: true })}
+    />
   )
   return (
     <main className="ledger">
@@ -374,9 +371,7 @@ function EntryRow({ entry, style, current, page, referred, label, since, finding
 function AccountButton({ entry }: { entry: Entry }) {
   return (
     <Popover.Root>
-      <Popover.Trigger className="account-button" aria-label={`Account of ${entry.names.one} ${entry.bare}`}>
-        ?
-      </Popover.Trigger>
+      <Popover.Trigger className="account-button" aria-label={`Account of ${entry.names.one} ${entry.bare}`} />
       <Popover.Portal>
         <Popover.Content className="account-panel" side="right" align="start" collisionPadding={12}>
           <h3>Account of the number</h3>

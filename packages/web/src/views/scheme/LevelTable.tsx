@@ -4,6 +4,7 @@ import { plainText } from '@steady-ledger/core/work/schema.ts'
 import type { CounterForm, LevelRule, RuleSet, Scheme, Tile } from '@steady-ledger/core/work/scheme.ts'
 import { useState } from 'react'
 import { Check, Choice } from '../../app/fields.tsx'
+import { Segments } from '../../app/Segments.tsx'
 import { CounterTiles } from './CounterTiles.tsx'
 import { NameFields } from './NameFields.tsx'
 
@@ -38,13 +39,7 @@ export function LevelTable({ scheme, change, ledger }: Props) {
     <section>
       <div className="scheme-head">
         <h2>Levels</h2>
-        <div className="segments" role="radiogroup" aria-label="Rules for">
-          {(Object.keys(sets) as RuleSet[]).map(key => (
-            <button key={key} type="button" role="radio" aria-checked={set === key} onClick={() => setSet(key)}>
-              {sets[key]}
-            </button>
-          ))}
-        </div>
+        <Segments label="Rules for" value={set} options={sets} onChange={setSet} />
       </div>
       <table className={all ? 'scheme-table all-levels' : 'scheme-table'}>
         <thead>

@@ -2,6 +2,7 @@
 import type { ListLevel, ListLook, Scheme, Tile } from '@steady-ledger/core/work/scheme.ts'
 import { useState } from 'react'
 import { Field } from '../../app/fields.tsx'
+import { Segments } from '../../app/Segments.tsx'
 import { newId } from '../../storage/database.ts'
 import { CounterTiles } from './CounterTiles.tsx'
 
@@ -24,13 +25,7 @@ export function ListLookTable({ scheme, change, used }: Props) {
     <section>
       <div className="scheme-head">
         <h2>Lists</h2>
-        <div className="segments" role="radiogroup" aria-label="Looks of">
-          {(Object.keys(kinds) as Kind[]).map(key => (
-            <button key={key} type="button" role="radio" aria-checked={kind === key} onClick={() => setKind(key)}>
-              {kinds[key]}
-            </button>
-          ))}
-        </div>
+        <Segments label="Looks of" value={kind} options={kinds} onChange={setKind} />
       </div>
       <table className="scheme-table list-looks">
         <thead>

@@ -35,6 +35,13 @@ export function SeriesTable({ scheme, change, ledger }: Props) {
     <section>
       <div className="scheme-head">
         <h2>Series</h2>
+        <Field
+          label="Before the last of several"
+          value={scheme.conjunction || conjunctionOf(scheme.language)}
+          onChange={word =>
+            change({ ...scheme, conjunction: word.trim() === conjunctionOf(scheme.language) ? '' : word.trim().slice(0, 40) })
+          }
+        />
         <Choice
           label="References use"
           value={scheme.nameForm}
@@ -75,6 +82,14 @@ export function SeriesTable({ scheme, change, ledger }: Props) {
     </section>
   )
 }
+
+/** The language's own word before the last of several: “and”. */
+const conjunctionOf = (language: string): string =>
+  new Intl.ListFormat(language, { type: 'conjunction' })
+    .formatToParts(['1', '2'])
+    .filter(({ type }) => type === 'literal')
+    .map(({ value }) => value.trim())
+    .join('')
 
 interface RowProps {
   rule: SeriesRule
