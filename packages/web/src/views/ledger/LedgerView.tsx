@@ -9,7 +9,7 @@ import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
 import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Popover } from 'radix-ui'
-import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react'
+import { lazy, memo, type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { notify } from '../../app/notice.ts'
 import { Segments } from '../../app/Segments.tsx'
@@ -25,6 +25,7 @@ import { SinceMilestone } from './SinceMilestone.tsx'
 type Row = { kind: 'division'; id: string; title: string } | { kind: 'entry'; entry: Entry }
 const rowHeight = 38
 const divisionHeight = 30
+const nowhere: string[] = []
 
 interface Kind {
   key: string
@@ -161,10 +162,13 @@ function Entries({ views }: { views: ReactNode }) {
     if (block && index >= 0) virtual.scrollToIndex(index, { align: 'center' })
   }, [block])
 
-  const label = (id: string): string => {
-    const page = turnover?.pageOf.get(id)
-    return page === undefined ? '' : (turnover?.labels[page] ?? '')
-  }
+  const label = useCallback(
+    (id: string): string => {
+      const page = turnover?.pageOf.get(id)
+      return page === undefined ? '' : (turnover?.labels[page] ?? '')
+    },
+    [turnover],
+  )
   const findings = useMemo(() => new Map(turnover?.findings.map(finding => [finding.place, finding])), [turnover])
   const choose = (key: string): void => setSearch(key === 'all' ? {} : { show: key }, { replace: true })
   const exportCsv = (): void => {
@@ -276,10 +280,10 @@ function Entries({ views }: { views: ReactNode }) {
                 <EntryRow
                   key={row.entry.id}
                   entry={row.entry}
-                  style={style}
+                  start={item.start}
                   current={row.entry.id === block}
                   page={label(row.entry.id)}
-                  referred={referred.get(row.entry.id) ?? []}
+                  referred={referred.get(row.entry.id) ?? nowhere}
                   label={label}
                   since={changes.get(row.entry.id)}
                   finding={findings.get(row.entry.id)?.message ?? ''}
@@ -303,7 +307,8 @@ function Entries({ views }: { views: ReactNode }) {
 
 interface RowProps {
   entry: Entry
-  style: object
+  /** Distance from the top of the table, in pixels. */
+  start: number
   current: boolean
   page: string
   referred: string[]
@@ -313,7 +318,8 @@ interface RowProps {
   weight: string
 }
 
-function EntryRow({ entry, style, current, page, referred, label, since, finding, weight }: RowProps) {
+/** Rows that stay in sight while others come are not drawn again. */
+const EntryRow = memo(function EntryRow({ entry, start, current, page, referred, label, since, finding, weight }: RowProps) {
   const { item } = entry
   const pages = [...new Map(referred.map(holder => [label(holder), holder]))].map(([page, holder]) => ({ holder, page }))
   const series = item.kind === 'series'
@@ -321,7 +327,7 @@ function EntryRow({ entry, style, current, page, referred, label, since, finding
     <div
       role="row"
       className={`ledger-row${current ? ' current' : ''}`}
-      style={style}
+      style={{ transform: `translateY(${start}px)`, height: rowHeight }}
       draggable
       onDragStart={event => {
         // A field is dragged over to select in it.
@@ -365,7 +371,7 @@ function EntryRow({ entry, style, current, page, referred, label, since, finding
       </span>
     </div>
   )
-}
+})
 
 /** The account of a number, beside its row. */
 function AccountButton({ entry }: { entry: Entry }) {
