@@ -101,7 +101,7 @@ interface RowProps {
   onOpen(): void
 }
 
-const levelChoices = { none: 'The whole work', '1': 'Level 1', '2': 'Level 2', '3': 'Level 3' }
+const levelChoices = { none: 'The whole work', '0': 'Level 0, the part', '1': 'Level 1', '2': 'Level 2', '3': 'Level 3' }
 const asLevel = (value: string): number | null => (value === 'none' ? null : Number(value))
 /** Series that blocks of the program stand in, and so can be altered and not taken out. */
 const fixed = ['figure', 'table', 'equation', 'listing', 'box']
