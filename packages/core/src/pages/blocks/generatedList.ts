@@ -16,7 +16,7 @@ export function generatedList(list: string, entries: ListEntry[], setting: Setti
   const first = Math.max(1, Math.min(...entries.map(({ level }) => level)))
   const chapters = entries.some(entry => entry.level > 1)
   const numberWidth = widestNumber(entries, setting)
-  return entries.flatMap((entry): StripItem[] => {
+  return entries.flatMap((entry, order): StripItem[] => {
     const usual = looks[chapters ? Math.min(entry.level, looks.length) - 1 : looks.length - 1]!
     const { strong, leader, before } = chapters && entry.level === 0 ? part : usual
     const look = strong && !entry.line ? bold(style) : entry.line ? italic(style) : style
@@ -40,7 +40,8 @@ export function generatedList(list: string, entries: ListEntry[], setting: Setti
         breakAfter: top || index < lines.length - 1 ? Infinity : 0,
       })
     })
-    return before ? [space(before), ...boxes] : boxes
+    // What stands under a line of its own (“Appendices”) stands close to it.
+    return before && !entries[order - 1]?.line ? [space(before), ...boxes] : boxes
   })
 }
 

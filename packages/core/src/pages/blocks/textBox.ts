@@ -17,6 +17,9 @@ export const textBox: BlockHandler = (node, setting, place) => {
   const gap = caption.height ? setting.houseStyle.float.captionGap : 0
   const above = seriesRule(setting.scheme, seriesOf(node)).captionPlace !== 'below'
   const text = textOf(node, [], setting.houseStyle.body, inner, place)
+  // Space around lists and displays is for the text around them; here the frame gives it.
+  while (text.at(-1)?.kind === 'space') text.pop()
+  while (text[0]?.kind === 'space') text.shift()
   const captionBox = box(caption.height, caption.marks, { block: node.attrs.id, notes: caption.notes })
   const strip: StripItem[] = above ? [captionBox, space(gap), ...text] : [...text, space(gap), captionBox]
   const held = strip.reduce((sum, item) => sum + (item.kind === 'fill' ? 0 : item.height), 0)
