@@ -3,7 +3,7 @@ import { Transform } from 'prosemirror-transform'
 import { boxed, chapterContents, div, eq, group, h2, h3, num, p, page, panel, panels, ref, steps, t } from '../../../demo/src/builder.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import { findingsOf } from '../src/findings/index.ts'
-import { contentsEntries } from '../src/lists/entries.ts'
+import { contentsEntries, entriesOf } from '../src/lists/entries.ts'
 import { standings } from '../src/numbers/standings.ts'
 import type { Mark } from '../src/pages/box.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
@@ -169,6 +169,13 @@ describe('parts and appendices in the contents', () => {
       '1 A Log',
       '1 B Sheets',
     ])
+  })
+  test('a list of appendices holds those of the work and of its chapters', () => {
+    const list = div({ role: 'seriesList', series: 'appendix' }, 'List of appendices')
+    const names = entriesOf(list, work.doc, turnover.ledger, work.houseStyle.contents).map(
+      ({ number, text }) => `${number} ${text.textContent}`,
+    )
+    expect(names).toEqual(['1.A Extra', '1.B More', 'A Log', 'B Sheets'])
   })
   test('the line says no page, and can be left out', () => {
     const lines = linesOf(turnover).filter(({ text, tag }) => tag === 'TOCI' && text === 'Appendices')

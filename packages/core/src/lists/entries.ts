@@ -66,6 +66,21 @@ export function seriesEntries(ledger: WorkLedger, series: string): ListEntry[] {
     .map(entry => ({ id: entry.id, number: numberIn(entry, series), text: listText(entry), level: 1 }))
 }
 
+/** What the list of appendices names as its series. */
+export const appendixList = 'appendix'
+
+/** Appendices of the work and of its chapters. */
+const appendixEntries = (ledger: WorkLedger): ListEntry[] =>
+  ledger.entries
+    .filter(
+      ({ item, number }) =>
+        item.kind === 'heading' &&
+        number &&
+        item.text &&
+        item.level === (item.rules === 'appendix' ? 1 : item.rules === 'chapterAppendix' ? 2 : -1),
+    )
+    .map(entry => ({ ...entryOf(entry), level: 1 }))
+
 /** In a list of several series the name tells which; in a list of one, the number is enough. */
 const numberIn = ({ item, names, bare, countsAs }: Entry, series: string): string =>
   item.block === 'statement' && countsAs === series ? `${names.one}\u00a0${bare}` : bare
@@ -75,5 +90,7 @@ const listText = (entry: Entry): Node => (entry.item.shortText?.content.size ? e
 /** What a generated division lists. */
 export function entriesOf(node: Node, doc: Node, ledger: WorkLedger, contents: HouseStyle['contents']): ListEntry[] {
   const { role, series } = division(node)
-  return role === 'contents' ? contentsEntries(doc, ledger, contents) : role === 'seriesList' ? seriesEntries(ledger, series) : []
+  if (role === 'contents') return contentsEntries(doc, ledger, contents)
+  if (role !== 'seriesList') return []
+  return series === appendixList ? appendixEntries(ledger) : seriesEntries(ledger, series)
 }

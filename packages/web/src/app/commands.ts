@@ -1,5 +1,6 @@
 /** Everything the command box can do: a name, what it is called for, and its keys. */
 
+import { appendixList } from '@steady-ledger/core/lists/entries.ts'
 import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { seriesRule } from '@steady-ledger/core/work/scheme.ts'
@@ -68,6 +69,13 @@ export const namedCommands: NamedCommand[] = [
   { name: 'New contents', run: editor(insertDivision('contents', 'Contents')) },
   { name: 'New division for all notes', run: editor(insertDivision('endnotes', 'Notes')) },
   { name: 'New list of figures', run: newList('figure') },
+  {
+    name: 'New list of appendices',
+    run: session => {
+      const { levels, language } = session.work.scheme
+      void session.run(insertDivision('seriesList', listTitle(levels.appendix[0]!.names.many, language), appendixList))
+    },
+  },
   { name: 'New list of theorems and what counts with them', run: newList('theorem') },
   { name: 'Insert the contents of this chapter at its head', run: insertMiniContents },
   { name: 'New list of listings', run: newList('listing') },

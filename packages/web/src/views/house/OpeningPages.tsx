@@ -1,4 +1,6 @@
 /** The divisions before and after the text, in their order: moved, added and taken out, each as one step. */
+
+import { appendixList } from '@steady-ledger/core/lists/entries.ts'
 import { moveStep, removeBlock } from '@steady-ledger/core/work/commands.ts'
 import { division, type Matter, matterOf, plainText, type Role, roles } from '@steady-ledger/core/work/schema.ts'
 import { listedSeries } from '@steady-ledger/core/work/scheme.ts'
@@ -34,6 +36,7 @@ export function OpeningPages() {
   const scheme = useView(view => view.scheme)
   const kinds: Kind[] = [
     ...plainKinds,
+    { role: 'seriesList', title: listTitle(scheme.levels.appendix[0]!.names.many, scheme.language), series: appendixList },
     ...listedSeries(scheme).map(
       ({ key, names }): Kind => ({ role: 'seriesList', title: listTitle(names.many, scheme.language), series: key }),
     ),
