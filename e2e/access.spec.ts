@@ -7,6 +7,8 @@ const rules = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']
 
 for (const theme of ['light', 'dark'] as const)
   test(`every view in the ${theme}`, async ({ page }) => {
+    // Ten views are looked through, rule by rule: on a busy machine that takes minutes.
+    test.slow()
     await page.emulateMedia({ colorScheme: theme })
     await page.goto('/')
     await expect(page.locator('.work-card')).toHaveCount(3)
@@ -32,6 +34,10 @@ for (const theme of ['light', 'dark'] as const)
       await page.waitForTimeout(500)
       await look(view)
     }
+    await page.getByRole('link', { name: 'Ledger', exact: true }).click()
+    await page.getByRole('radio', { name: 'What stands where' }).click()
+    await expect(page.locator('.chart .recharts-bar-rectangle').first()).toBeVisible()
+    await look('chart')
     await page.keyboard.press('Control+k')
     await expect(page.getByRole('combobox')).toBeFocused()
     await look('command box')

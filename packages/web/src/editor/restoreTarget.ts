@@ -79,6 +79,8 @@ export function blockFrom({ id, kind, caption }: MilestoneRecord): Node | null {
     }
     case 'listing':
       return nodes.listing!.create({ id }, [nodes.caption!.create(null, words), nodes.listingText!.create()])
+    case 'box':
+      return nodes.box!.create({ id }, [nodes.caption!.create(null, words), line()])
     default:
       return null
   }

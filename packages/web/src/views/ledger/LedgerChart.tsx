@@ -40,6 +40,7 @@ export function LedgerChart() {
           data={rows.map(row => ({ ...row, ...row.entries }))}
           margin={{ left: 24, right: 24, top: 4, bottom: 4 }}
           barCategoryGap={6}
+          accessibilityLayer={false}
         >
           <CartesianGrid horizontal={false} stroke="var(--rule)" />
           <XAxis type="number" allowDecimals={false} {...axis} />

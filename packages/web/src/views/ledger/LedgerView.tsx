@@ -97,7 +97,8 @@ function Entries({ views }: { views: ReactNode }) {
     [scheme, ledger, shown],
   )
   const unreferred = search.has('unreferred')
-  const changedOnly = search.has('changed')
+  const marked = useView(view => view.since !== '')
+  const changedOnly = marked && search.has('changed')
   const changes = useView(view => view.changes)
   const [asked, setAsked] = useState('')
   const [order, setOrder] = useState<Order>('reading')
@@ -244,7 +245,7 @@ function Entries({ views }: { views: ReactNode }) {
           </button>
         </div>
         <SinceField />
-        {changes.size > 0 && (
+        {marked && (
           <label className="check">
             <input
               type="checkbox"
