@@ -72,19 +72,21 @@ const widthOf = (panel: Node, column: number, { houseStyle }: Setting): number =
 
 const shareOf = (panel: Node): number => Math.min(1, Math.max(0.1, Number(panel.attrs.width) || 0.45))
 
-/** As many beside each other as the measure holds. */
+/** As many beside each other as the measure holds: a little narrower, if need be, for the space between them, but none too narrow. */
 function linesOf(panels: Node[], column: number, setting: Setting): Node[][] {
-  const gutter = gap * setting.houseStyle.caption.size
+  const { caption } = setting.houseStyle
+  const gutter = gap * caption.size
+  const fits = (line: Node[]): boolean => {
+    const widths = line.map(panel => widthOf(panel, column, setting))
+    const asked = widths.reduce((sum, width) => sum + width, 0)
+    const scale = Math.min(1, (column - gutter * (line.length - 1)) / asked)
+    return asked <= column + 0.01 && Math.min(...widths) * scale >= leastWidth * caption.size - 0.01
+  }
   const lines: Node[][] = []
-  let room = 0
   for (const panel of panels) {
-    const width = widthOf(panel, column, setting)
-    if (lines.length && room >= width - gutter) lines.at(-1)!.push(panel)
-    else {
-      lines.push([panel])
-      room = column
-    }
-    room -= width
+    const longer = [...(lines.at(-1) ?? []), panel]
+    if (lines.length && fits(longer)) lines[lines.length - 1] = longer
+    else lines.push([panel])
   }
   return lines
 }
