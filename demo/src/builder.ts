@@ -53,6 +53,13 @@ function woven(strings: TemplateStringsArray, values: Inline[]): Node[] {
 type Template<T> = (strings: TemplateStringsArray, ...values: Inline[]) => T
 
 export const note: Template<Node> = (strings, ...values) => nodes.note!.create(null, woven(strings, values))
+/** Between two paragraphs of a note. */
+export const paragraphEnd = (): Node => nodes.noteBreak!.create()
+/** The keywords of the work, as the program prints them. */
+export const keywords = (pin = 0): Node => nodes.keywords!.create({ pin })
+/** A block that no page turn parts, or parts from what follows. */
+export const keptTogether = (block: Node): Node => block.type.create({ ...block.attrs, keepTogether: true }, block.content, block.marks)
+export const keptWithNext = (block: Node): Node => block.type.create({ ...block.attrs, keepWithNext: true }, block.content, block.marks)
 export const t: Template<Node[]> = (strings, ...values) => woven(strings, values)
 export const p: Template<Node> = (strings, ...values) => nodes.paragraph!.create(null, woven(strings, values))
 const heading = (level: number, label: string, words: string): Node => nodes.heading!.create({ level, label }, schema.text(words))

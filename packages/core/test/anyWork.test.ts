@@ -14,11 +14,14 @@ import {
   group,
   h2,
   h3,
+  keptTogether,
+  keptWithNext,
   listing,
   note,
   p,
   panel,
   panels,
+  paragraphEnd,
   proof,
   quote,
   ref,
@@ -52,6 +55,16 @@ const block: fc.Arbitrary<Maker> = fc.oneof(
       ([a, b]): Maker =>
         () =>
           p`${a}${note`${b}.`} and more.`,
+    ),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.tuple(prose, prose, prose, fc.boolean()).map(
+      ([a, b, c, together]): Maker =>
+        () => {
+          const block = p`${a}${note`${b}.${paragraphEnd()}${c}.`} and more.`
+          return together ? keptTogether(block) : keptWithNext(block)
+        },
     ),
   },
   {

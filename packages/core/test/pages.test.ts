@@ -1,10 +1,10 @@
 import fc from 'fast-check'
-import { div, p } from '../../../demo/src/builder.ts'
+import { div, keptTogether, keptWithNext, p, quote } from '../../../demo/src/builder.ts'
 import { type Box, box, costs, type FloatPlacement, type StripItem, space } from '../src/pages/box.ts'
 import type { PageBody } from '../src/pages/filling.ts'
 import { makeUp } from '../src/pages/makeUp.ts'
-import { schema } from '../src/work/schema.ts'
-import { newEngine, workOf } from './support/work.ts'
+import { type Node, schema } from '../src/work/schema.ts'
+import { idOf, newEngine, workOf } from './support/work.ts'
 
 const paragraphNode = (attrs: object) => schema.nodes.paragraph!.create(attrs, schema.text('Keywords: wind, water'))
 
@@ -146,6 +146,36 @@ test('widows and orphans are avoided where the page allows it', () => {
   }
 })
 
+/** A second, simple look: whether some way to cut lines into pages leaves no line alone and no foot emptier than seven lines. */
+function canBeCutWell(paragraphs: number[]): boolean {
+  const mayEnd = paragraphs.flatMap(lines => Array.from({ length: lines }, (_, i) => i === lines - 1 || (i > 0 && i < lines - 2)))
+  const most = height / leading
+  const reached = new Set([0])
+  for (let from = 0; from < mayEnd.length; from++) {
+    if (!reached.has(from)) continue
+    if (mayEnd.length - from <= most) return true
+    for (let lines = most - 7; lines <= most; lines++) if (mayEnd[from + lines - 1]) reached.add(from + lines)
+  }
+  return false
+}
+
+test('no widow and no orphan where a way to break without one exists: any text', () => {
+  let possible = 0
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 1, max: 24 }), { minLength: 2, maxLength: 14 }), paragraphs => {
+      const strip = paragraphs.flatMap((lines, i) => paragraph(`p${i}`, lines))
+      const alone = cut(strip)
+        .slice(0, -1)
+        .filter(page => (page.placed.at(-1)!.box.breakAfter ?? 0) >= costs.widow)
+      if (!canBeCutWell(paragraphs)) return
+      possible++
+      expect(alone).toEqual([])
+    }),
+    { numRuns: 800 },
+  )
+  expect(possible).toBeGreaterThan(400)
+})
+
 test('a heading is never the last thing on a page', () => {
   const strip = Array.from({ length: 20 }, (_, i) => [
     space(20),
@@ -214,4 +244,41 @@ test('even feet: spaces are opened where text goes on to the next page, and the 
   const even = cut(strip, true)
   for (const page of even.slice(0, -1)) expect(foot(page)).toBeCloseTo(height, 5)
   expect(cut(strip, false).some(page => foot(page) < height - 1)).toBe(true)
+})
+
+describe('what the author wants kept', () => {
+  const prose = 'The floats lay over to one side and would not come up again until the wind had gone round. '
+  const text = (lines: number): Node => p`${prose.repeat(lines).trim()}`
+  const made = (...blocks: Node[]) => newEngine().run(workOf([div({ role: 'chapter', label: 'c' }, 'One', ...blocks)]))
+  /** The pages on which a block with this label stands. */
+  const pagesHolding = ({ pages, work }: ReturnType<typeof made>, label: string): number[] => [
+    ...new Set(pages.filter(page => page.placed.some(({ box: found }) => found.block === idOf(work, label))).map(page => page.index)),
+  ]
+  const labelled = (block: Node, label: string): Node => block.type.create({ ...block.attrs, label }, block.content)
+
+  test.each([1, 2, 3, 4, 5])('a paragraph is not parted wherever the page turns (%i before it)', before => {
+    const filling = Array.from({ length: before + 2 }, () => text(4))
+    const plain = labelled(text(8), 'it')
+    const whole = pagesHolding(made(...filling, keptTogether(plain), text(30)), 'it')
+    expect(whole).toHaveLength(1)
+  })
+
+  test('a quotation of several paragraphs and a list stay whole; what no page can hold is parted all the same', () => {
+    const quoted = keptTogether(quote(...Array.from({ length: 4 }, () => text(5))))
+    const { pages } = made(text(20), quoted, text(12))
+    const inner = pages.flatMap(page =>
+      page.placed.filter(({ box: found }) => found.marks.some(mark => mark.kind === 'line' && mark.within)),
+    )
+    expect(new Set(inner.map(({ box: found }) => pages.findIndex(page => page.placed.some(other => other.box === found)))).size).toBe(1)
+    const tooMuch = made(keptTogether(labelled(text(120), 'it')))
+    expect(pagesHolding(tooMuch, 'it').length).toBeGreaterThan(1)
+  })
+
+  test('what is kept with what follows is on the page where that begins, at every place of the page', () => {
+    for (let before = 1; before < 14; before++) {
+      const filling = Array.from({ length: before }, () => text(3))
+      const turnover = made(...filling, keptWithNext(labelled(text(1), 'it')), labelled(text(6), 'next'), text(9))
+      expect(pagesHolding(turnover, 'it').at(-1)).toBe(pagesHolding(turnover, 'next')[0])
+    }
+  })
 })

@@ -1,4 +1,4 @@
-import { described, div, epigraph, fig, listing, p, quote, ref, t, verse } from '../../../demo/src/builder.ts'
+import { described, div, epigraph, fig, keywords, listing, note, p, paragraphEnd, quote, ref, t, verse } from '../../../demo/src/builder.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import { drawPage } from '../src/pages/drawing.ts'
@@ -125,4 +125,40 @@ test('a picture without a number takes none from the others, has no caption and 
   expect(turnover.ledger.byId.get(idOf(work, 'mark'))!.number).toBe('')
   expect(turnover.ledger.byId.get(idOf(work, 'f'))!.number).toBe('1.1')
   expect(findingsOf(turnover).filter(finding => finding.check === 'missingCaption')).toEqual([])
+})
+
+test('keywords are printed as the work has them, in its language, held at a line; without any they are found and take no room', () => {
+  const work = (language: string, words: string[]) => {
+    const base = workOf([div({ role: 'abstract', label: 'a' }, 'Abstract', p`${long.trim()}`, keywords(20)), chapter('one', 'One')])
+    return { ...base, settings: { ...base.settings, language, keywords: words } }
+  }
+  const engine = newEngine()
+  const turnover = engine.run(work('de-DE', ['Seen', 'Mischung']))
+  const line = words(turnover.pages[0]!).find(({ text }) => text.startsWith('Schlagwörter:'))!
+  expect(line.text).toBe('Schlagwörter: Seen, Mischung')
+  expect(findingsOf(turnover)).toEqual([])
+  const { body, page } = turnover.work.houseStyle
+  const placed = turnover.pages[0]!.placed.find(({ box }) => box.block === turnover.work.doc.firstChild!.lastChild!.attrs.id)!
+  expect(placed.y - page.top).toBeCloseTo(19 * body.leading, 3)
+  const changed = engine.run({ ...turnover.work, settings: { ...turnover.work.settings, keywords: ['Wind'] } })
+  expect(words(changed.pages[0]!).some(({ text }) => text === 'Schlagwörter: Wind')).toBe(true)
+  const none = engine.run(work('en-GB', []))
+  expect(words(none.pages[0]!).some(({ text }) => text.startsWith('Keywords'))).toBe(false)
+  expect(findingsOf(none).map(({ check }) => check)).toEqual(['noKeywords'])
+})
+
+test('a note of several paragraphs: one mark, the others set in, all at the foot of its page, tagged as one note', async () => {
+  const turnover = set(p`Here${note`First ${'words of it'}.${paragraphEnd()}Second ${ref('one')}${paragraphEnd()}Third.`} it is.`)
+  const notes = turnover.pages[0]!.placed.filter(({ box }) => box.marks.some(mark => mark.kind === 'line' && mark.tag === 'Note'))
+  expect(notes).toHaveLength(3)
+  const [first, second, third] = notes.map(({ box }) => box.marks[0]!)
+  const start = (mark: typeof first) => (mark?.kind === 'line' ? mark.x + mark.line.start : -1)
+  expect(start(first)).toBeCloseTo(0, 3)
+  expect(start(second)).toBeCloseTo(turnover.work.houseStyle.note.size, 3)
+  expect(start(third)).toBeCloseTo(start(second), 3)
+  expect(notes.flatMap(({ box }) => box.begins)).toHaveLength(1)
+  const shown = words(turnover.pages[0]!).map(({ text }) => text)
+  expect(shown.slice(-3).map(text => text.replace(/^1\s*/, ''))).toEqual(['First words of it.', 'Second Chapter 1', 'Third.'])
+  const file = Buffer.from(await writePdf(turnover, fonts, { date: new Date(0) })).toString('latin1')
+  expect(file.match(/\/S \/Note\b/g)).toHaveLength(1)
 })

@@ -45,6 +45,8 @@ export interface SessionView {
   ledger: WorkLedger
   /** The selection's block and entry, for the slip. */
   selected: { id: string; kind: string; at: number }
+  /** Position of the block of a division that holds the cursor; -1 where none does. */
+  blockAt: number
   openDivision: string
   turnover: TurnoverSummary | null
   /** Computing: how far, once it takes long enough to say so. */
@@ -101,8 +103,7 @@ export class Session {
     this.id = id
     this.work = work
     const ledger = this.number(work.doc)
-    this.live = new LiveNumbers(ledger)
-    this.live.language = work.settings.language
+    this.live = new LiveNumbers(ledger, work.settings)
     this.live.pictureAddress = name => this.pictureAddress(name)
     this.live.setLedger(ledger, work.doc)
     this.state = EditorState.create({
@@ -127,6 +128,7 @@ export class Session {
       ...partsOf(work),
       ledger,
       selected: { id: '', kind: '', at: 0 },
+      blockAt: -1,
       openDivision: work.doc.firstChild!.attrs.id,
       turnover: null,
       progress: null,
@@ -190,7 +192,7 @@ export class Session {
     const { work } = await loadWork(this.id)
     if (work.doc.eq(this.state.doc) && JSON.stringify(partsOf(work)) === JSON.stringify(partsOf(this.work))) return
     this.work = work
-    this.live.language = work.settings.language
+    this.live.settings = work.settings
     this.state = EditorState.create({
       doc: work.doc,
       plugins: this.state.plugins,
@@ -234,7 +236,7 @@ export class Session {
     const changed = steps.length > 0
     if (changed) {
       this.work = afterSteps(this.work, steps)
-      this.live.language = this.work.settings.language
+      this.live.settings = this.work.settings
       this.live.setLedger(this.number(state.doc, this.live.ledger), state.doc)
       this.tell({ kind: 'steps', version: this.version, steps: steps.map(step => step.toJSON()) })
       this.version += steps.length
@@ -464,6 +466,13 @@ export class Session {
     }
     if (now.selected.id !== selected.id || now.selected.at !== selected.at || now.selected.kind !== selected.kind) next.selected = selected
     if (now.openDivision !== openDivision) next.openDivision = openDivision
+    const blockAt =
+      $head.depth > 1
+        ? $head.before(2)
+        : this.state.selection instanceof NodeSelection && $head.depth === 1
+          ? this.state.selection.from
+          : -1
+    if (now.blockAt !== blockAt) next.blockAt = blockAt
     const canUndo = undoDepth(this.state) > 0
     const canRedo = redoDepth(this.state) > 0
     if (now.canUndo !== canUndo) next.canUndo = canUndo

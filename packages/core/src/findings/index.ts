@@ -5,6 +5,7 @@ import { emptyParagraph } from './emptyParagraph.ts'
 import type { Check, Finding, Weight } from './finding.ts'
 import { lostTarget } from './lostTarget.ts'
 import { missingCaption } from './missingCaption.ts'
+import { noKeywords } from './noKeywords.ts'
 import { notesNowhere } from './notesNowhere.ts'
 import { pictureResolution } from './pictureResolution.ts'
 import { sameNumber } from './sameNumber.ts'
@@ -18,6 +19,7 @@ export const checks: Check[] = [
   pictureResolution,
   unsettledPages,
   notesNowhere,
+  noKeywords,
   missingCaption,
   skippedLevel,
   sameNumber,

@@ -92,15 +92,16 @@ export function box(height: number, marks: Mark[], more: Partial<Box> = {}): Box
 
 /** Costs of page breaks, in the units of the page cost: 100 is a break no author would mind. */
 export const costs = {
-  widow: 4000,
-  orphan: 4000,
+  // Dearer than the empty feet of ten pages: a line stands alone only where no break without one exists.
+  widow: 20_000,
+  orphan: 20_000,
   hyphen: 300,
   beforeDisplay: 1500,
   insideGroup: 1500,
   insideList: 60,
   insideTable: 400,
   floatDelay: 250,
-  splitNote: 6000,
+  splitNote: 30_000,
   shortLastPage: 2500,
   /** Of one empty line at the foot; of several, times the square of their number. */
   emptyLine: 40,

@@ -3,6 +3,7 @@
 import type { Node } from 'prosemirror-model'
 import { scanDivision } from '../numbers/scan.ts'
 import { plainTextOf } from '../references/wordReference.ts'
+import { noteParagraphs } from '../work/schema.ts'
 import { wordsIn } from '../work/words.ts'
 import { type Box, lineBoxes, type StripItem, space } from './box.ts'
 import { blockDependencies, type Setting, setText, setWords, words } from './setting.ts'
@@ -64,8 +65,13 @@ export function noteBoxes(id: string, setting: Setting): Box[] {
   const { note: style } = houseStyle
   const value = cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => {
     const mark = words(`${entry.number}\u2002`, style, { size: style.size * 0.75, rise: style.size * 0.3 })
-    const lines = setText(node, setting, { style, measure: setting.measure, leadIn: [mark] })
-    return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: [id] })
+    const paragraphs = noteParagraphs(node)
+    return paragraphs.flatMap((paragraph, index) => {
+      const opening = index === 0 ? { leadIn: [mark] } : { indent: style.size }
+      const lines = setText(paragraph, setting, { style, measure: setting.measure, ...opening })
+      const within = paragraphs.length > 1 ? { within: [`Note ${id}`, `P ${id} ${index}`] } : {}
+      return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: index === 0 ? [id] : [], ...within })
+    })
   })
   cache.settled.set(node, { stamp: ledger.stamp, place: '', houseStyle, pictures, value })
   return value

@@ -19,6 +19,7 @@ export interface Setting extends InlineContext {
   /** Of the work, for running heads. */
   title: string
   author: string
+  keywords: readonly string[]
   /** The page label of an entry as far as it is known in this round. */
   pageOf(id: string): string | undefined
   /** Of this round: notes that count by page have other numbers from round to round. */

@@ -7,6 +7,7 @@ import { division } from '../work/schema.ts'
 import { generatedList } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { blockHandlers } from './blocks/index.ts'
+import { keywords } from './blocks/keywords.ts'
 import { box, type StripItem, space } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
@@ -59,13 +60,18 @@ function partsOf(node: Node): StripPart[] {
       after = kind
       continue
     }
+    if (kind === 'keywords') {
+      blocks.push({ saysPages: true, make: setting => kept(cachedKeywords(block, setting), block) })
+      after = 'paragraph'
+      continue
+    }
     const handler = blockHandlers[kind]
     if (!handler) throw new RangeError(`No page make-up for a block of kind “${kind}”.`)
     blocks.push({
       saysPages: saysPages(block) || (opener !== null && saysPages(opener)),
       make: setting =>
         cached(block, key, block.attrs.id, setting, opener, () => {
-          const strip = handler(block, setting, place)
+          const strip = kept(handler(block, setting, place), block)
           return late ? strip.map(item => setLate(item, late)) : strip
         }),
     })
@@ -73,6 +79,15 @@ function partsOf(node: Node): StripPart[] {
     if (!('placement' in block.attrs) || block.attrs.placement === 'here') after = kind
   }
   return [...parts, ...order.map(({ index }) => blocks[index - 1]!)]
+}
+
+/** What the author wants on one page, or on the page of what follows: a page turns there only where it can turn nowhere else. */
+function kept(strip: StripItem[], { attrs: { keepTogether, keepWithNext } }: Node): StripItem[] {
+  if (!keepTogether && !keepWithNext) return strip
+  const last = strip.findLastIndex(item => item.kind === 'box')
+  return strip.map((item, index) =>
+    item.kind === 'box' && (index < last ? keepTogether : index === last && keepWithNext) ? { ...item, breakAfter: Infinity } : item,
+  )
 }
 
 /** Notes why a float comes after its place, for those who ask. */
@@ -93,6 +108,11 @@ function miniContents(node: Node, divisionId: string, setting: Setting): StripIt
   const list = cachedList(node, sectionEntries(setting.ledger, divisionId, node.attrs.depth), setting)
   const gap = space(setting.houseStyle.body.leading * 0.7)
   return [box(0, [], { block: node.attrs.id, begins: [node.attrs.id] }), gap, ...list, gap]
+}
+
+/** The keywords are kept with the words they are: no number and no page says when they change. */
+function cachedKeywords(node: Node, setting: Setting): StripItem[] {
+  return setting.cache.blocks.get(node, setting.keywords.join('\n'), setting.houseStyle, () => keywords(node, setting))
 }
 
 const nodeNumbers = new WeakMap<Node, number>()

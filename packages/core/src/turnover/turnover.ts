@@ -121,6 +121,7 @@ export class TurnoverEngine {
       language: settings.language,
       title: titleOf(doc),
       author: settings.author,
+      keywords: settings.keywords,
       ledger,
       pageOf: id => labels.get(id),
       pictures,

@@ -55,6 +55,8 @@ const placement = oneOf('auto', ['auto', 'here', 'head', 'foot', 'page'])
 
 const identified = { id: string() }
 const labelled = { id: string(), label: string() }
+/** What an author may ask of page make-up for any block: that no page turn parts it, or it from what follows. */
+const kept = { keepTogether: boolean(false), keepWithNext: boolean(false) }
 
 /**
  * How a kind that plain HTML has no word for goes to the clipboard and back: every attribute as JSON beside its tag. On the way
@@ -109,7 +111,7 @@ const nodes: Record<string, NodeSpec> = {
     content: 'inline*',
     // `pin` is the line of its page that it stands on, from 1; 0 for where the text comes to it.
     // A paragraph with a label is a place that page references can lead to.
-    attrs: { ...labelled, align: oneOf(null, [null, 'left', 'centre', 'right']), pin: number(0) },
+    attrs: { ...labelled, ...kept, align: oneOf(null, [null, 'left', 'centre', 'right']), pin: number(0) },
     parseDOM: [{ tag: 'p' }],
     toDOM: node => ['p', node.attrs.align ? { 'data-align': node.attrs.align } : {}, 0],
   },
@@ -145,7 +147,7 @@ const nodes: Record<string, NodeSpec> = {
   bulletedList: {
     group: 'block',
     content: 'listItem+',
-    attrs: { ...identified, look: string() },
+    attrs: { ...identified, ...kept, look: string() },
     parseDOM: [{ tag: 'ul' }],
     toDOM: () => ['ul', 0],
   },
@@ -153,7 +155,7 @@ const nodes: Record<string, NodeSpec> = {
     group: 'block',
     content: 'listItem+',
     // `look` is the key of a list look of the scheme; empty for the first of its kind.
-    attrs: { ...identified, continued: boolean(false), look: string() },
+    attrs: { ...identified, ...kept, continued: boolean(false), look: string() },
     parseDOM: [{ tag: 'ol' }],
     toDOM: () => ['ol', 0],
   },
@@ -167,21 +169,21 @@ const nodes: Record<string, NodeSpec> = {
   quotation: {
     group: 'block',
     content: 'paragraph+',
-    attrs: identified,
+    attrs: { ...identified, ...kept },
     defining: true,
     parseDOM: [{ tag: 'blockquote' }],
     toDOM: () => ['blockquote', 0],
   },
   /** Verse: every paragraph is a line of it; a stanza is a block of its own. */
-  verse: { ...carried('verse', 'div', identified), group: 'block', content: 'paragraph+', defining: true },
+  verse: { ...carried('verse', 'div', { ...identified, ...kept }), group: 'block', content: 'paragraph+', defining: true },
   epigraph: { ...carried('epigraph', 'div', identified), group: 'block', content: 'paragraph+ attribution?', defining: true },
   attribution: { ...carried('attribution', 'cite', {}), content: 'inline*', defining: true },
   /** A line to sign on, with what stands under it. */
-  signature: { ...carried('signature', 'p', identified), group: 'block', content: 'inline*', defining: true },
+  signature: { ...carried('signature', 'p', { ...identified, ...kept }), group: 'block', content: 'inline*', defining: true },
   descriptionList: {
     group: 'block',
     content: '(term description)+',
-    attrs: identified,
+    attrs: { ...identified, ...kept },
     parseDOM: [{ tag: 'dl' }],
     toDOM: () => ['dl', 0],
   },
@@ -189,21 +191,21 @@ const nodes: Record<string, NodeSpec> = {
   description: { content: 'paragraph+', defining: true, parseDOM: [{ tag: 'dd' }], toDOM: () => ['dd', 0] },
   /** A theorem, lemma, definition …: an entry of the series it names, with or without a name of its own. */
   statement: {
-    ...carried('statement', 'div', { ...labelled, series: string('theorem'), numbered: boolean(true) }),
+    ...carried('statement', 'div', { ...labelled, ...kept, series: string('theorem'), numbered: boolean(true) }),
     group: 'block',
     content: 'statementName? paragraph (paragraph | equation | equationGroup | bulletedList | numberedList)*',
     defining: true,
   },
   statementName: { ...carried('statementName', 'p', {}), content: 'text*', marks: '', defining: true },
   proof: {
-    ...carried('proof', 'div', identified),
+    ...carried('proof', 'div', { ...identified, ...kept }),
     group: 'block',
     content: 'paragraph (paragraph | equation | equationGroup | bulletedList | numberedList)*',
     defining: true,
   },
   /** Text set as it stands, line by line, under a caption. */
   listing: {
-    ...carried('listing', 'figure', { ...labelled, placement, series: string() }),
+    ...carried('listing', 'figure', { ...labelled, ...kept, placement, series: string() }),
     group: 'block',
     content: 'caption shortCaption? listingText',
     isolating: true,
@@ -226,6 +228,7 @@ const nodes: Record<string, NodeSpec> = {
       placement,
       numbered: boolean(true),
       series: string(),
+      ...kept,
     }),
     group: 'block',
     content: 'caption shortCaption? panel*',
@@ -240,15 +243,15 @@ const nodes: Record<string, NodeSpec> = {
   },
   /** Text in a frame, under a caption. */
   box: {
-    ...carried('box', 'aside', { ...labelled, placement, series: string() }),
+    ...carried('box', 'aside', { ...labelled, ...kept, placement, series: string() }),
     group: 'block',
     content: 'caption shortCaption? (paragraph | equation | equationGroup | bulletedList | numberedList)+',
     isolating: true,
   },
   /** Figures side by side, each with a number and caption of its own; they stand where the row stands, their widths are shares of it. */
-  row: { ...carried('row', 'div', { ...identified, placement }), group: 'block', content: 'figure+', isolating: true },
+  row: { ...carried('row', 'div', { ...identified, ...kept, placement }), group: 'block', content: 'figure+', isolating: true },
   table: {
-    ...carried('table', 'figure', { ...labelled, placement, series: string() }),
+    ...carried('table', 'figure', { ...labelled, ...kept, placement, series: string() }),
     group: 'block',
     content: 'caption shortCaption? grid tableNotes?',
     isolating: true,
@@ -262,23 +265,31 @@ const nodes: Record<string, NodeSpec> = {
   gridCell: cell('cell', 'td'),
   gridHead: cell('header_cell', 'th'),
   equation: {
-    ...carried('equation', 'div', { ...labelled, formula: string(), numbered: boolean(true) }, true),
+    ...carried('equation', 'div', { ...labelled, ...kept, formula: string(), numbered: boolean(true) }, true),
     group: 'block',
     atom: true,
   },
   /** Equations that belong together: they stand under each other, and count as lines of one number: (11a), (11b). */
-  equationGroup: { ...carried('equationGroup', 'div', { ...labelled, numbered: boolean(true) }), group: 'block', content: 'equation+' },
+  equationGroup: {
+    ...carried('equationGroup', 'div', { ...labelled, ...kept, numbered: boolean(true) }),
+    group: 'block',
+    content: 'equation+',
+  },
   /** What stands in this division, written by the program: its headings down to a level. */
   miniContents: { ...carried('miniContents', 'nav', { ...identified, depth: number(2) }, true), group: 'block', atom: true },
+  /** The keywords of the work, in words of its language; like a paragraph it can be held at a line of its page. */
+  keywords: { ...carried('keywords', 'p', { ...identified, ...kept, pin: number(0) }, true), group: 'block', atom: true },
   formula: { ...carried('formula', 'span', { formula: string() }, true), group: 'inline', inline: true, atom: true },
   note: {
     ...carried('note', 'span', labelled),
     group: 'inline',
     inline: true,
     atom: true,
-    content: '(text | formula | reference)*',
+    content: '(text | formula | reference | noteBreak)*',
     isolating: true,
   },
+  /** Where a paragraph of a note ends and the next one begins. */
+  noteBreak: { inline: true, atom: true, parseDOM: [{ tag: 'br' }], toDOM: () => ['br'] },
   /** `was` keeps, by target id, what a target was called when it was deleted: history, never a cached number. */
   reference: {
     ...carried(
@@ -387,10 +398,28 @@ export function plainText(node: Node, say?: (reference: Node) => string): string
     if (child.isText) text += child.text
     else if (child.type.name === 'formula') text += '□'
     else if (child.type.name === 'reference') text += say?.(child) ?? ''
+    else if (child.type.name === 'noteBreak') text += ' '
     else if (child.isTextblock && text) text += ' '
     return child.type.name !== 'note'
   })
   return text.replace(/\s+/g, ' ').trim()
+}
+
+const paragraphs = new WeakMap<Node, Node[]>()
+
+/** The paragraphs of a note, each as a note of its own; the same nodes every time, so that what is kept for them is found again. */
+export function noteParagraphs(note: Node): Node[] {
+  let found = paragraphs.get(note)
+  if (!found) {
+    const parts: Node[][] = [[]]
+    for (const child of note.children) {
+      if (child.type.name === 'noteBreak') parts.push([])
+      else parts.at(-1)!.push(child)
+    }
+    found = parts.length === 1 ? [note] : parts.filter(part => part.length).map(part => note.type.create(note.attrs, part))
+    paragraphs.set(note, found)
+  }
+  return found
 }
 
 /** Words in a node, cached by its identity. */

@@ -6,6 +6,8 @@ export interface Words {
   /** Above the notes of a chapter. */
   notes: string
   proof: string
+  /** Before the keywords of the work, with what stands behind it. */
+  keywords: string
   page: string
   pages: string
   /** Where names are short. */
@@ -26,6 +28,7 @@ const words: Record<string, Words> = {
     continued: 'continued',
     notes: 'Notes',
     proof: 'Proof',
+    keywords: 'Keywords:',
     page: 'page',
     pages: 'pages',
     shortPage: 'p.',
@@ -41,6 +44,7 @@ const words: Record<string, Words> = {
     continued: 'Fortsetzung',
     notes: 'Anmerkungen',
     proof: 'Beweis',
+    keywords: 'Schlagwörter:',
     page: 'Seite',
     pages: 'Seiten',
     shortPage: 'S.',
@@ -56,6 +60,7 @@ const words: Record<string, Words> = {
     continued: 'suite',
     notes: 'Notes',
     proof: 'Démonstration',
+    keywords: 'Mots-clés\u202f:',
     page: 'page',
     pages: 'pages',
     shortPage: 'p.',
@@ -71,6 +76,7 @@ const words: Record<string, Words> = {
     continued: 'continuación',
     notes: 'Notas',
     proof: 'Demostración',
+    keywords: 'Palabras clave:',
     page: 'página',
     pages: 'páginas',
     shortPage: 'p.',

@@ -10,7 +10,7 @@ import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
 import { boldLineToHeading, headingToBoldLine, joinDivision, moveToMatter, splitDivision } from '../editor/divisions.ts'
 import { addEquationLine, addPanel, removePanel, splitEquationGroup } from '../editor/groups.ts'
-import { insertDivision, insertSpace, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
+import { insertDivision, insertKeywords, insertSpace, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
 import { onSection, sectionAt } from '../editor/keys.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
 import { insertProof, insertStatement } from '../editor/statements.ts'
@@ -50,6 +50,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Insert verse', run: editor(insertText('verse')) },
   { name: 'Insert an epigraph', run: editor(insertText('epigraph')) },
   { name: 'Insert empty space', run: editor(insertSpace) },
+  { name: 'Insert the keywords of the work', run: editor(insertKeywords) },
   { name: 'Insert a line to sign on', run: editor(insertText('signature')) },
   { name: 'Insert a list of descriptions', run: editor(insertText('descriptionList')) },
   { name: 'Insert a box of text', run: editor(insertText('box')) },

@@ -91,6 +91,12 @@ export const insertSpace: Command = (state, dispatch) => {
   return true
 }
 
+/** The keywords of the work, as the program prints them. */
+export const insertKeywords: Command = (state, dispatch) => {
+  dispatch?.(placeBlock(state, nodes.keywords!.create({ id: newId() }), null))
+  return true
+}
+
 export const insertEquation: Command = (state, dispatch) => {
   dispatch?.(placeBlock(state, nodes.equation!.create({ id: newId() }), null))
   return true

@@ -5,6 +5,7 @@ import type { Ledger, WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { type ReferencePart, wordReference } from '@steady-ledger/core/references/wordReference.ts'
 import { nearnessIn, noIndexes, type PageIndexes } from '@steady-ledger/core/turnover/nearness.ts'
+import type { Settings } from '@steady-ledger/core/work/work.ts'
 import type { Node } from '@tiptap/pm/model'
 
 /** “was Figure 3.2”, “was on page 31”, “new”, “other words”. */
@@ -30,10 +31,15 @@ export class LiveNumbers {
   /** What changed since the milestone that was asked for, by entry. */
   changes: ReadonlyMap<string, MilestoneChange> = new Map()
   pictureAddress: (name: string) => string | undefined = () => undefined
-  language = 'en-GB'
+  settings: Settings
 
-  constructor(ledger: WorkLedger) {
+  constructor(ledger: WorkLedger, settings: Settings) {
     this.ledger = ledger
+    this.settings = settings
+  }
+
+  get language(): string {
+    return this.settings.language
   }
 
   /** Calls `refresh` now and after every change of numbers or pages; returns the way to stop. */

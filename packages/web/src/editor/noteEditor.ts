@@ -5,8 +5,8 @@ import { schema } from '@steady-ledger/core/work/schema.ts'
 import { toggleMark } from '@tiptap/pm/commands'
 import { redo, undo } from '@tiptap/pm/history'
 import { keymap } from '@tiptap/pm/keymap'
-import type { Node } from '@tiptap/pm/model'
-import { EditorState, TextSelection } from '@tiptap/pm/state'
+import { Fragment, type Node, Slice } from '@tiptap/pm/model'
+import { type Command, EditorState, TextSelection } from '@tiptap/pm/state'
 import { StepMap } from '@tiptap/pm/transform'
 import { EditorView } from '@tiptap/pm/view'
 import type { Hosts } from './nodeViews/common.ts'
@@ -14,6 +14,29 @@ import { formulaView } from './nodeViews/formula.ts'
 import { referenceView } from './nodeViews/reference.ts'
 
 const fromOutside = 'from outside'
+const { noteBreak } = schema.nodes
+
+/** Enter begins another paragraph; in one that is still empty it ends the note, and no empty paragraph stays. */
+const nextParagraph =
+  (leave: () => boolean): Command =>
+  (state, dispatch) => {
+    const { $from, empty } = state.selection
+    const { nodeBefore } = $from
+    if (empty && (!nodeBefore || nodeBefore.type === noteBreak) && !$from.nodeAfter) {
+      if (nodeBefore) dispatch?.(state.tr.delete($from.pos - 1, $from.pos))
+      return leave()
+    }
+    if (!nodeBefore || nodeBefore.type === noteBreak || $from.nodeAfter?.type === noteBreak) return true
+    dispatch?.(state.tr.replaceSelectionWith(noteBreak!.create(), false).scrollIntoView())
+    return true
+  }
+
+/** Lines of pasted text become paragraphs of the note. */
+function pastedText(text: string): Slice {
+  const lines = text.split(/[\r\n]+/).filter(line => line.trim())
+  const parts = lines.flatMap((line, index) => [...(index > 0 ? [noteBreak!.create()] : []), schema.text(line)])
+  return new Slice(Fragment.from(parts), 0, 0)
+}
 
 export class NoteEditor {
   private readonly view: EditorView
@@ -31,7 +54,8 @@ export class NoteEditor {
         plugins: [
           keymap({
             Escape: leave,
-            Enter: leave,
+            Enter: nextParagraph(leave),
+            'Mod-Enter': leave,
             'Mod-z': () => undo(outer.state, outer.dispatch),
             'Mod-y': () => redo(outer.state, outer.dispatch),
             'Mod-Shift-z': () => redo(outer.state, outer.dispatch),
@@ -40,6 +64,7 @@ export class NoteEditor {
           }),
         ],
       }),
+      clipboardTextParser: pastedText,
       nodeViews: { reference: referenceView(hosts), formula: formulaView(hosts) },
       attributes: { class: 'note-text', 'aria-label': 'Text of the note', role: 'textbox', 'aria-multiline': 'true' },
       dispatchTransaction: tr => {

@@ -24,7 +24,7 @@ export const paragraph: BlockHandler = (node, setting, place) => {
 }
 
 /** A paragraph that is held at a line of its page stays whole. */
-function pinned(boxes: Box[], pin: number): StripItem[] {
+export function pinned(boxes: Box[], pin: number): StripItem[] {
   if (pin < 1 || !boxes[0]) return boxes
   boxes[0].pin = pin
   for (const box of boxes.slice(0, -1)) box.breakAfter = Infinity

@@ -1,3 +1,4 @@
+import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { element, type Hosts, say, type ViewMaker } from './common.ts'
 
 /** A note shows its mark; the text opens beside its line. */
@@ -8,7 +9,7 @@ export const noteView =
     const dom = element('sup', 'note-mark')
     const paint = (): void => {
       say(dom, live.number(node.attrs.id) || '*')
-      dom.title = node.textContent
+      dom.title = plainText(node)
     }
     const stop = live.follow(paint)
     dom.addEventListener('click', () => {

@@ -20,6 +20,7 @@ import { divisionView } from '../../editor/nodeViews/division.ts'
 import { figureView } from '../../editor/nodeViews/figure.ts'
 import { equationView, formulaView } from '../../editor/nodeViews/formula.ts'
 import { headingView } from '../../editor/nodeViews/heading.ts'
+import { keywordsView } from '../../editor/nodeViews/keywords.ts'
 import { listItemView } from '../../editor/nodeViews/listItem.ts'
 import { miniContentsView } from '../../editor/nodeViews/miniContents.ts'
 import { noteView } from '../../editor/nodeViews/note.ts'
@@ -101,6 +102,7 @@ export function Galley() {
         equationGroup: equationGroupView(hosts),
         listItem: listItemView(hosts),
         miniContents: miniContentsView(hosts),
+        keywords: keywordsView(hosts),
         formula: formulaView(hosts),
         note: noteView(hosts),
         reference: referenceView(hosts),

@@ -61,7 +61,7 @@ export function NotePanel({ view, id, onClose }: { view: EditorView; id: string;
       <span className="note-number">{number}</span>
       <div ref={content} className="note-body" />
       <span className="note-hint">
-        <kbd>Esc</kbd> back to the text
+        <kbd>Enter</kbd> another paragraph · <kbd>Esc</kbd> back to the text
       </span>
     </div>
   )

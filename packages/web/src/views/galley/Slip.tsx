@@ -51,12 +51,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
             options={{ usual: 'As the house style says', left: 'Left', centre: 'Centred', right: 'Right' }}
             onChange={value => set('align', value === 'usual' ? null : value)}
           />
-          <Field
-            label="Held at line … of its page"
-            value={node.attrs.pin ? String(node.attrs.pin) : ''}
-            check={value => (/^\s*\d{0,3}\s*$/.test(value) ? '' : 'A line of the page, from 1, or nothing.')}
-            onChange={value => set('pin', Number(value) || 0)}
-          />
+          <PinField node={node} set={set} />
         </>
       )}
       {(node.type.name === 'figure' || node.type.name === 'panel') && (
@@ -132,6 +127,12 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
         <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />
       )}
       {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
+      {node.type.name === 'keywords' && (
+        <>
+          <KeywordsField />
+          <PinField node={node} set={set} />
+        </>
+      )}
       {'label' in node.attrs && ownId && (
         <LabelField key={ownId} id={ownId} label={node.attrs.label} onChange={value => set('label', value)} />
       )}
@@ -140,6 +141,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
         <HeadingLook node={node} id={ownId} />
       )}
       {captioned.includes(node.type.name) && <CaptionLook node={node} />}
+      <PageTurnFields />
       {ownId && <ReferredFrom id={ownId} />}
       {ownId && <Found id={ownId} />}
       {node.type.name === 'division' && node.attrs.role === 'titlePage' && <WorkFields />}
@@ -176,6 +178,13 @@ const kinds: Record<string, string> = {
   statement: 'Statement',
   row: 'Figures side by side',
   fill: 'Empty space',
+  keywords: 'Keywords',
+  quotation: 'Quotation',
+  verse: 'Verse',
+  epigraph: 'Epigraph',
+  descriptionList: 'List of descriptions',
+  signature: 'Line to sign on',
+  proof: 'Proof',
 }
 
 function Heading({ node, id }: { node: Node; id: string }) {
@@ -330,18 +339,62 @@ function WorkFields() {
         options={settings.language in languages ? languages : { ...languages, [settings.language]: settings.language }}
         onChange={language => set({ language })}
       />
-      <Field
-        label="Keywords, with commas between"
-        value={settings.keywords.join(', ')}
-        onChange={value =>
-          set({
-            keywords: value
-              .split(',')
-              .map(word => word.trim())
-              .filter(Boolean),
-          })
-        }
-      />
+      <KeywordsField />
+    </section>
+  )
+}
+
+/** Keywords are a setting of the work: they stand in files that are dispatched, and wherever the work prints them. */
+function KeywordsField() {
+  const session = useSession()
+  const settings = useView(view => view.settings)
+  const keywordsIn = (value: string): string[] =>
+    value
+      .split(',')
+      .map(word => word.trim())
+      .filter(Boolean)
+  return (
+    <Field
+      label="Keywords, with commas between"
+      value={settings.keywords.join(', ')}
+      onChange={value => session.setPart('settings', { ...settings, keywords: keywordsIn(value) })}
+    />
+  )
+}
+
+function PinField({ node, set }: { node: Node; set(name: string, value: unknown): void }) {
+  return (
+    <Field
+      label="Held at line … of its page"
+      value={node.attrs.pin ? String(node.attrs.pin) : ''}
+      check={value => (/^\s*\d{0,3}\s*$/.test(value) ? '' : 'A line of the page, from 1, or nothing.')}
+      onChange={value => set('pin', Number(value) || 0)}
+    />
+  )
+}
+
+/** Kinds that no page turn can part in any case. */
+const unbroken = ['figure', 'row', 'equation', 'signature', 'keywords']
+
+/** What the author asks of page turns for the block that holds the cursor. */
+function PageTurnFields() {
+  const session = useSession()
+  useView(view => view.doc)
+  const at = useView(view => view.blockAt)
+  const node = at < 0 ? null : session.state.doc.nodeAt(at)
+  if (!node || !('keepTogether' in node.attrs)) return null
+  const set = (name: string, value: boolean): void => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
+  const floats = 'placement' in node.attrs && node.attrs.placement !== 'here' && node.type.name !== 'listing'
+  if (floats && unbroken.includes(node.type.name)) return null
+  return (
+    <section className="slip-part">
+      <h3>{kinds[node.type.name] ?? 'This block'} and page turns</h3>
+      {!unbroken.includes(node.type.name) && (
+        <Check label="Keep it together on one page" value={node.attrs.keepTogether} onChange={value => set('keepTogether', value)} />
+      )}
+      {!floats && (
+        <Check label="Keep it with what follows" value={node.attrs.keepWithNext} onChange={value => set('keepWithNext', value)} />
+      )}
     </section>
   )
 }
