@@ -65,6 +65,9 @@ export const p: Template<Node> = (strings, ...values) => nodes.paragraph!.create
 const heading = (level: number, label: string, words: string): Node => nodes.heading!.create({ level, label }, schema.text(words))
 export const h2 = (label: string, words: string): Node => heading(2, label, words)
 export const h3 = (label: string, words: string): Node => heading(3, label, words)
+/** An appendix at the end of a chapter. */
+export const appendixHeading = (label: string, words: string): Node =>
+  nodes.heading!.create({ level: 2, label, appendix: true }, schema.text(words))
 export const eq = (label: string, source: string): Node => nodes.equation!.create({ label, formula: source })
 export const plainEq = (source: string): Node => nodes.equation!.create({ formula: source, numbered: false })
 const item = (content: Node[]): Node => nodes.listItem!.create(null, nodes.paragraph!.create(null, content))

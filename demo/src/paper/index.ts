@@ -4,7 +4,7 @@ import { paperStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { paperScheme } from '@steady-ledger/core/work/scheme.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { newSettings } from '@steady-ledger/core/work/work.ts'
-import { bullets, div, em, eq, f, fig, h2, identified, note, p, page, ref, steps, t, tab } from '../builder.ts'
+import { bullets, div, em, eq, f, fig, h2, identified, keywords, note, p, page, ref, steps, t, tab } from '../builder.ts'
 import { drawing, label, plot, svg } from '../charts.ts'
 
 const range = (from: number, to: number, step: number): number[] =>
@@ -105,6 +105,7 @@ const divisions = [
     { role: 'abstract', label: 'summary' },
     'Abstract',
     p`A float that measures the turbidity of a small lake at one depth for a season is described. It is built of parts that cost less than a day of boat hire, agrees with bottle samples within 4 per cent, and needs a visit every eight weeks. Its optical window is kept clear by a wiper that is moved by the waves.`,
+    keywords(),
   ),
   div(
     { role: 'chapter', label: 'purpose' },

@@ -1,4 +1,4 @@
-import { div, em, eq, f, fig, h2, h3, note, num, p, ref, steps, t, tab } from '../builder.ts'
+import { appendixHeading, div, em, eq, f, fig, group, h2, h3, note, num, p, panel, panels, ref, steps, t, tab } from '../builder.ts'
 
 export const chapter5 = div(
   { role: 'chapter', label: 'index' },
@@ -12,7 +12,7 @@ export const chapter5 = div(
   h2('definition', 'Definition'),
   p`Let ${f`W_i`} be the index of the upwind basin and ${f`z_{ij}`} the depth of the sill that leads from ${f`i`} to ${f`j`}. A tilt of amplitude ${f`\zeta_i`} at the sill lets warm water pass if ${f`h_i + \zeta_i > z_{ij}`}. The share of an oscillation that passes is`,
   eq('passing-share', '\\phi_{ij} = \\frac{1}{\\pi}\\arccos\\!\\left( \\frac{z_{ij} - h_i}{\\zeta_i} \\right)'),
-  p`which is a half if the thermocline lies at the crest, nothing if it lies more than an amplitude above, and one if it lies more than an amplitude below it. The energy that reaches basin ${f`j`} from basin ${f`i`} in a time ${f`\Theta_i`} is then`,
+  p`which is a half if the thermocline lies at the crest, nothing if it lies more than an amplitude above, and one if it lies more than an amplitude below it; ${ref('passing-worked')} derives it. The energy that reaches basin ${f`j`} from basin ${f`i`} in a time ${f`\Theta_i`} is then`,
   eq('passed-energy', "E_{ij} = \\tfrac{1}{2}\\,\\rho_w\\, g'\\, \\zeta_i^2\\, \\phi_{ij}\\, B_{ij}\\, c_i\\, \\Theta_i"),
   p`with ${f`B_{ij}`} the width of the passage. To this is added the energy that the local wind supplies, ${f`E_{jj}`}, which is the right-hand side of ${ref('entrainment')} integrated over the same time. The index is the ratio of the energy that arrives and can be used to the energy that is needed to mix the basin through,`,
   eq('index-eq', 'M_j = 1 - \\exp\\!\\left( -\\frac{\\gamma\\,\\bigl(E_{jj} + \\sum_i E_{ij}\\bigr)}{S_j A_j} \\right)'),
@@ -108,4 +108,38 @@ export const chapter5 = div(
     Patience.`}`,
   p`Where would it fail? In lakes so small that the wind does not have time to tilt anything before it changes; in lakes so large that the rotation of the earth turns the tilt into a wave that runs round the shore; and in lakes that are stratified by salt as well as by heat, where what comes over the sill may sink straight to the bottom. The first and the second can be told beforehand from two ratios, of the period ${f`\Theta`} to the length of a storm and of the width of the lake to the distance ${f`R`} of ${ref('rossby')}. The third can
     be told by tasting the water.`,
+  appendixHeading('passing-worked', 'How much of a swing passes a sill'),
+  p`Let the thermocline at the crest swing about its rest at depth ${f`h`} with amplitude ${f`\zeta`}, and let ${f`z`} be the depth of the crest. With ${f`\theta`} for the phase, warm water stands over the crest while`,
+  group(
+    'passing-steps',
+    eq('passing-condition', 'h + \\zeta\\cos\\theta > z'),
+    eq('passing-angle', '\\theta_0 = \\arccos\\frac{z - h}{\\zeta}'),
+    eq('passing-time', '\\phi = \\frac{2\\theta_0}{2\\pi} = \\frac{1}{\\pi}\\arccos\\frac{z - h}{\\zeta}'),
+  ),
+  p`The condition ${ref('passing-condition')} holds between ${f`-\theta_0`} and ${f`\theta_0`}, and ${ref('passing-time')} is the share of the swing for which it does. It is ${ref('passing-share')} with the indices left out. ${ref('passing-figure')} shows the two cases that occur on the lake: at rest on the crest (${ref('passing-on')}), half of the swing passes; at rest above it (${ref('passing-above')}), little more than a quarter.`,
+  panels(
+    'passing-figure',
+    t`The thermocline at the western sill during one swing (solid) and the depth of the crest (dashed).`,
+    panel(
+      'passing-on',
+      { picture: 'passing-half.svg', alternative: 'A swing about the crest: half of the curve lies below the dashed line.' },
+      t`at rest on the crest`,
+    ),
+    panel(
+      'passing-above',
+      {
+        picture: 'passing-little.svg',
+        alternative: 'A swing about a depth above the crest: a small part of the curve lies below the dashed line.',
+      },
+      t`at rest 3.2 m above it`,
+    ),
+  ),
+  p`${ref('passing-table')} gives ${f`\phi`} for amplitudes that were met with.`,
+  tab('passing-table', t`Share of a swing that passes, by height of the thermocline above the crest and amplitude.`, 'lrrr', [
+    ['Above the crest', t`${f`\zeta`} = 3 m`, t`${f`\zeta`} = 5 m`, t`${f`\zeta`} = 8 m`],
+    ['0 m', '0.50', '0.50', '0.50'],
+    ['2 m', '0.27', '0.37', '0.42'],
+    ['4 m', '0.00', '0.20', '0.33'],
+    ['6 m', '0.00', '0.00', '0.23'],
+  ]),
 )

@@ -31,6 +31,18 @@ const charts: Record<string, ChartOptions> = {
       curve('raft', range(0, 6, 0.05), x => 8.4 + 8.3 * Math.sin((x - 0.8) * 0.61) + 0.6 * Math.sin(x * 11 + 0.4)),
     ],
   },
+  'passing-half': {
+    x: { title: 'Time (h)', from: 0, to: 12, marks: [0, 6, 12] },
+    y: { title: 'Depth (m)', from: 5, to: 20, marks: [5, 10, 15, 20] },
+    size: beside,
+    curves: [curve('thermocline', range(0, 12, 0.1), x => 14.2 + 3 * Math.cos((x * Math.PI) / 6)), curve('crest', [0, 12], () => 14.2)],
+  },
+  'passing-little': {
+    x: { title: 'Time (h)', from: 0, to: 12, marks: [0, 6, 12] },
+    y: { title: 'Depth (m)', from: 5, to: 20, marks: [5, 10, 15, 20] },
+    size: beside,
+    curves: [curve('thermocline', range(0, 12, 0.1), x => 11 + 4.9 * Math.cos((x * Math.PI) / 6)), curve('crest', [0, 12], () => 14.2)],
+  },
   hypsography: {
     x: { title: 'Area below depth (km²)', from: 0, to: 12, marks: [0, 3, 6, 9, 12] },
     y: { title: 'Height above deepest point (m)', from: 0, to: 40, marks: [0, 10, 20, 30, 40] },

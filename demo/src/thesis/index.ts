@@ -2,7 +2,7 @@
 import { thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
 import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
 import { newSettings, type Work } from '@steady-ledger/core/work/work.ts'
-import { div, fig, fill, identified, p, signature } from '../builder.ts'
+import { div, fig, fill, identified, keywords, p, signature } from '../builder.ts'
 import { appendixA, appendixB, appendixC } from './appendices.ts'
 import { chapter1 } from './chapter1.ts'
 import { chapter2 } from './chapter2.ts'
@@ -42,6 +42,7 @@ const front = [
     p`Four moorings with forty thermistors stood in the lake for three seasons. The heat budget of both deep basins closes within five per cent in 145 of 150 weeks when the exchange over the sills is computed from the difference of thermocline depth across them, with no constant fitted. Storms tilt the western thermocline by up to eleven metres; the upper part of the oscillation that follows passes the
       sill and the lower part does not.`,
     p`From this an index of mixing for lakes with stepped basins is derived. It needs the wind at one place, two temperatures in each basin and a chart, and agrees with the observed share of mixed volume with a standard deviation of 0.09. Used for forecasting, it gives the date of autumn turnover of each basin with skill up to eleven days ahead. It has been in use since the second season of the study.`,
+    keywords(),
   ),
   div({ role: 'contents', listed: false, label: 'contents' }, 'Contents'),
   div({ role: 'seriesList', series: 'figure', label: 'list-of-figures' }, 'List of figures'),

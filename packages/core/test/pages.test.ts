@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { div, keptTogether, keptWithNext, p, quote } from '../../../demo/src/builder.ts'
+import { bullets, div, h2, keptTogether, keptWithNext, p, quote, t } from '../../../demo/src/builder.ts'
 import { type Box, box, costs, type FloatPlacement, type StripItem, space } from '../src/pages/box.ts'
 import type { PageBody } from '../src/pages/filling.ts'
 import { makeUp } from '../src/pages/makeUp.ts'
@@ -272,6 +272,20 @@ describe('what the author wants kept', () => {
     expect(new Set(inner.map(({ box: found }) => pages.findIndex(page => page.placed.some(other => other.box === found)))).size).toBe(1)
     const tooMuch = made(keptTogether(labelled(text(120), 'it')))
     expect(pagesHolding(tooMuch, 'it').length).toBeGreaterThan(1)
+  })
+
+  test.each([
+    ['a paragraph of one line and a list', () => [p`As follows.`, bullets(...Array.from({ length: 8 }, () => t`One of them.`))]],
+    ['a list', () => [bullets(...Array.from({ length: 8 }, () => t`One of them.`))]],
+    ['short paragraphs', () => Array.from({ length: 8 }, () => p`A short one.`)],
+  ])('a heading has two lines below it on its page: %s', (_name, below) => {
+    for (let before = 1; before < 40; before++) {
+      const filling = Array.from({ length: before }, () => p`A line of its own.`)
+      const { pages, work } = made(...filling, h2('it', 'Below'), ...below(), text(9))
+      const page = pages.find(({ ids }) => ids.includes(idOf(work, 'it')))!
+      const at = page.placed.findIndex(({ box: found }) => found.begins.includes(idOf(work, 'it')))
+      expect(page.placed.length - at).toBeGreaterThan(2)
+    }
   })
 
   test('what is kept with what follows is on the page where that begins, at every place of the page', () => {

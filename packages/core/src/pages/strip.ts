@@ -8,10 +8,10 @@ import { generatedList } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { blockHandlers } from './blocks/index.ts'
 import { keywords } from './blocks/keywords.ts'
-import { box, type StripItem, space } from './box.ts'
+import { box, costs, type StripItem, space } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
-import { blockDependencies, type Setting, type StripPart } from './setting.ts'
+import { blockDependencies, type Place, type Setting, type StripPart } from './setting.ts'
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
 export function divisionStrips(node: Node, setting: Setting, listing: ListEntry[] | null): StripItem[][] {
@@ -71,7 +71,7 @@ function partsOf(node: Node): StripPart[] {
       saysPages: saysPages(block) || (opener !== null && saysPages(opener)),
       make: setting =>
         cached(block, key, block.attrs.id, setting, opener, () => {
-          const strip = kept(handler(block, setting, place), block)
+          const strip = belowHeading(kept(handler(block, setting, place), block), place, setting)
           return late ? strip.map(item => setLate(item, late)) : strip
         }),
     })
@@ -79,6 +79,14 @@ function partsOf(node: Node): StripPart[] {
     if (!('placement' in block.attrs) || block.attrs.placement === 'here') after = kind
   }
   return [...parts, ...order.map(({ index }) => blocks[index - 1]!)]
+}
+
+/** A heading has two lines below it on its page: a single one does not end the page. */
+function belowHeading(strip: StripItem[], { after }: Place, { houseStyle: { body } }: Setting): StripItem[] {
+  const first = after === 'heading' ? strip.findIndex(item => item.kind === 'box') : -1
+  const box = strip[first]
+  if (box?.kind !== 'box' || box.float || box.height >= body.leading * 2) return strip
+  return strip.with(first, { ...box, breakAfter: Math.max(box.breakAfter, costs.orphan) })
 }
 
 /** What the author wants on one page, or on the page of what follows: a page turns there only where it can turn nowhere else. */
