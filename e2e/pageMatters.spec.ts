@@ -50,8 +50,9 @@ test('notes below a table are written by keyboard, and taken away where they wer
 test('notes that count by page say the same at the foot of the page and in the galley, also for one that was just written', async ({
   page,
 }) => {
-  await openDemo(page, 'house-style')
+  await openDemo(page, 'scheme')
   await page.getByLabel('They count').selectOption('On each page')
+  await page.getByRole('button', { name: 'Apply' }).click()
   await page.getByRole('link', { name: 'Galley', exact: true }).click()
   await openChapter(page, '2')
   await inBalance(page)

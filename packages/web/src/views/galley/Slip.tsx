@@ -187,6 +187,8 @@ const kinds: Record<string, string> = {
   proof: 'Proof',
 }
 
+const capitalised = (name: string): string => name.charAt(0).toLocaleUpperCase() + name.slice(1)
+
 function Heading({ node, id }: { node: Node; id: string }) {
   const session = useSession()
   const entry = useView(view => view.ledger.byId.get(id))
@@ -199,7 +201,7 @@ function Heading({ node, id }: { node: Node; id: string }) {
           .map(part => part.text)
           .join('')
       : entry?.number
-        ? `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`
+        ? capitalised(`${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
         : node.type.name === 'division'
           ? plainText(node.firstChild!) || 'Untitled'
           : kind

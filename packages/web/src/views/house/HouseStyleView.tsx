@@ -2,11 +2,12 @@
 import { type HouseStyle, pageProblem, readyStyles } from '@steady-ledger/core/work/houseStyle.ts'
 import { readLength, type Unit, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
-import type { CounterForm, Scheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { houseStyleFromJson, houseStyleToJson } from '@steady-ledger/core/work/workFile.ts'
 import { setPart } from '@steady-ledger/core/work/workStep.ts'
 import { DropdownMenu } from 'radix-ui'
 import { useRef } from 'react'
+import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
@@ -20,16 +21,6 @@ import { RunningHeads } from './RunningHeads.tsx'
 import { SamplePage } from './SamplePage.tsx'
 import { StyleTable } from './StyleTable.tsx'
 
-const markForms: Record<CounterForm, string> = {
-  arabic: '1 2 3',
-  symbols: '* † ‡',
-  letterLower: 'a b c',
-  letterUpper: 'A B C',
-  romanLower: 'i ii iii',
-  romanUpper: 'I II III',
-  greek: 'α β γ',
-  words: 'One, two, three',
-}
 const millimetre = 72 / 25.4
 const sheets: Record<string, [number, number]> = {
   A4: [210, 297],
@@ -47,7 +38,6 @@ export function HouseStyleView() {
   const chooser = useRef<HTMLInputElement>(null)
   const change = (next: HouseStyle): void => session.setPart('houseStyle', next)
   const scheme = useView(view => view.scheme)
-  const setNotes = (more: Partial<Scheme['notes']>): void => session.setPart('scheme', { ...scheme, notes: { ...scheme.notes, ...more } })
   /** Notes that go to a division of their own get one in the same step, where there is none. */
   const placeNotes = (place: Scheme['notes']['place']): void => {
     // Only notes at the foot of a page can begin again on each.
@@ -252,17 +242,9 @@ export function HouseStyleView() {
                 options={{ foot: 'At the foot of the page', chapter: 'At the end of the chapter', work: 'In a division of their own' }}
                 onChange={placeNotes}
               />
-              <Choice
-                label="They count"
-                value={scheme.notes.restart as string}
-                options={{
-                  work: 'Through the work',
-                  chapter: 'Within each chapter',
-                  ...(scheme.notes.place === 'foot' ? { page: 'On each page' } : {}),
-                }}
-                onChange={restart => setNotes({ restart: restart as Scheme['notes']['restart'] })}
-              />
-              <Choice label="Their marks are" value={scheme.notes.form} options={markForms} onChange={form => setNotes({ form })} />
+              <p className="quiet-note note-place">
+                How they count is said in the <Link to="../scheme">scheme</Link>.
+              </p>
             </div>
           </section>
           <section>

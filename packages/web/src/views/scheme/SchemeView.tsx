@@ -15,6 +15,7 @@ import { useSession, useView } from '../../app/sessionContext.ts'
 import type { Session } from '../../session.ts'
 import { LevelTable } from './LevelTable.tsx'
 import { ListLookTable } from './ListLookTable.tsx'
+import { NoteRules } from './NoteRules.tsx'
 import { SeriesTable } from './SeriesTable.tsx'
 import { WhatWouldChange } from './WhatWouldChange.tsx'
 
@@ -104,6 +105,7 @@ export function SchemeView() {
         <div className="house-fields">
           <LevelTable scheme={scheme} change={change} ledger={tryLedger} />
           <SeriesTable scheme={scheme} change={change} ledger={tryLedger} />
+          <NoteRules scheme={scheme} change={change} />
           <ListLookTable scheme={scheme} change={change} used={(kind, key) => listsOf(doc, kind, key, scheme)} />
         </div>
         <WhatWouldChange

@@ -1,6 +1,7 @@
 /** What a scheme that is being tried would change, before it is applied. */
 import type { NumberChange } from '@steady-ledger/core/numbers/compareLedgers.ts'
 import type { WordingChange } from '@steady-ledger/core/references/changedWordings.ts'
+import { useState } from 'react'
 
 interface Props {
   numbers: NumberChange[]
@@ -19,6 +20,7 @@ const mostShown = 10
 const usual = 'Alter anything at the left. What it would change in this work is counted here before it is applied.'
 
 export function WhatWouldChange({ numbers, wordings, trying, waits = usual, does = 'Apply', fixed, onApply, onSetAside }: Props) {
+  const [all, setAll] = useState(false)
   const counts: [number, string][] = [
     [numbers.filter(({ kind }) => kind === 'heading').length, 'headings'],
     [numbers.filter(({ kind }) => kind === 'series').length, 'captions'],
@@ -31,9 +33,10 @@ export function WhatWouldChange({ numbers, wordings, trying, waits = usual, does
   // Some of each kind, so that the list shows what sorts of change there are.
   const headings = numbers.filter(({ kind }) => kind === 'heading')
   const others = numbers.filter(({ kind }) => kind !== 'heading')
-  const shown = [...headings.slice(0, mostShown - Math.min(4, others.length)), ...others.slice(0, 4)].slice(0, mostShown)
-  const references = wordingRows.slice(0, 6)
-  const more = numbers.length - shown.length + wordings.length - references.length
+  const some = [...headings.slice(0, mostShown - Math.min(4, others.length)), ...others.slice(0, 4)].slice(0, mostShown)
+  const shown = all ? numbers : some
+  const references = all ? wordingRows : wordingRows.slice(0, 6)
+  const more = numbers.length - shown.length + wordingRows.length - references.length
   return (
     <aside className="would-change" aria-label="What would change">
       <p className="slip-kind">What would change</p>
@@ -57,7 +60,11 @@ export function WhatWouldChange({ numbers, wordings, trying, waits = usual, does
               <Change key={`${from} ${to}`} from={from} to={to} />
             ))}
           </ul>
-          {more > 0 && <p className="quiet-note">and {more.toLocaleString('en-GB')} more.</p>}
+          {(more > 0 || all) && (
+            <button type="button" className="quiet-link" aria-expanded={all} onClick={() => setAll(!all)}>
+              {all ? 'Show some of each kind' : `Show ${more.toLocaleString('en-GB')} more`}
+            </button>
+          )}
           <p className="button-row">
             <button type="button" className="button primary" disabled={fixed} onClick={onApply}>
               {does}
