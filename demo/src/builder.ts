@@ -13,6 +13,8 @@ export const code = (words: Inline): Inline => marked('code', words)
 export const sub = (words: Inline): Inline => marked('subscript', words)
 export const sup = (words: Inline): Inline => marked('superscript', words)
 export const smallCapitals = (words: Inline): Inline => marked('smallCapitals', words)
+/** Words in another language, by its BCP 47 tag. */
+export const inLanguage = (tag: string, words: Inline): Inline => marked('language', words, { tag })
 export const link = (words: string, address: string): Inline => marked('link', words, { address })
 /** An inline formula. */
 export const formula = (source: string): Node => nodes.formula!.create({ formula: source })

@@ -1,4 +1,24 @@
-import { bullets, div, em, epigraph, eq, f, fig, full, h2, h3, note, num, p, page, paragraphEnd, ref, t, tab } from '../builder.ts'
+import {
+  bullets,
+  div,
+  em,
+  epigraph,
+  eq,
+  f,
+  fig,
+  full,
+  h2,
+  h3,
+  inLanguage,
+  note,
+  num,
+  p,
+  page,
+  paragraphEnd,
+  ref,
+  t,
+  tab,
+} from '../builder.ts'
 
 export const chapter1 = div(
   { role: 'chapter', label: 'introduction' },
@@ -132,7 +152,7 @@ export const chapter1 = div(
     numbers by which one lake, or one week, may be set beside another. Their history is a warning as much as a help, and ${ref('index-idea')} begins with it.`,
   p`What is new here can be said in a sentence: the sill is treated as an instrument. It passes the upper part of every oscillation of the western basin into the eastern
     one and stops the lower part; what arrives in the east is a filtered record of what happened in the west, and from the filter, which is known, the one can be
-    computed from the other. The sentence took three summers to write. ${em('Festina lente')} is carved over the door of the boathouse, and the
+    computed from the other. The sentence took three summers to write. ${em(inLanguage('la', 'Festina lente'))} is carved over the door of the boathouse, and the
     author has come to agree with it.${note`Make haste slowly.${paragraphEnd()}The builder of the boathouse was the grandson of the schoolmaster; the roof took him nine years.`}
     The order of the chapters is that in which things were understood, which is not the order in which they were done. Numbers ${num('budget', 'wind', 'index', 'forecast')} can be read
     alone by those who will take the earlier results on trust.`,

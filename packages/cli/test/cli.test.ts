@@ -3,6 +3,8 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSy
 import os from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { demoWorks } from '../../../demo/src/index.ts'
+import { numberWork } from '../../core/src/numbers/ledger.ts'
 
 const root = path.join(path.dirname(fileURLToPath(import.meta.url)), '../../..')
 const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-'))
@@ -120,6 +122,53 @@ describe('the demo thesis, from the file alone', () => {
     expect(inside.length).toBeGreaterThan(250)
     for (const action of inside) expect(names.has(action['/D'] as string)).toBe(true)
     expect(actions.some(action => action['/S'] === '/URI')).toBe(true)
+  })
+
+  test('pdftotext reads words, none joined to another: every word of four letters is one that the work says', async () => {
+    const work = await demoWorks.thesis()
+    const said = new Set<string>()
+    const note = (text: string): void => {
+      for (const word of text.match(/\p{L}{4,}/gu) ?? []) said.add(word.toLowerCase())
+      // A line may end at a hyphen that the word has anyway.
+      for (const word of text.match(/\p{L}+-\p{L}+/gu) ?? []) said.add(word.replace('-', '').toLowerCase())
+    }
+    work.doc.descendants(node => {
+      if (node.isText) note(node.text!)
+    })
+    for (const row of JSON.parse(call('ledger', bundle, '--json').stdout) as { number: string; reference: string; caption: string }[])
+      note(`${row.number} ${row.reference} ${row.caption}`)
+    // What the program says beside the work, and what stands in its drawings and formulas.
+    note('Keywords Proof Chapters Sections Figures Tables Equations pages continued Appendices Appendix')
+    for (const { bytes, type } of work.pictures.values())
+      if (type === 'image/svg+xml') for (const words of new TextDecoder().decode(bytes).matchAll(/>([^<]+)</g)) note(words[1]!)
+    const text = execFileSync('pdftotext', [pdf, '-'], { encoding: 'utf8', maxBuffer: 1 << 28 })
+    const unknown = (text.replace(/-\n/g, '').match(/\p{L}{4,}/gu) ?? []).filter(word => !said.has(word.toLowerCase()))
+    // A word that goes over a page turn is read in two parts.
+    expect(
+      unknown.filter(part => ![...said].some(word => word.startsWith(part.toLowerCase()) || word.endsWith(part.toLowerCase()))),
+    ).toEqual([])
+    expect(unknown.length).toBeLessThan(12)
+  })
+
+  test('every picture says what it shows, headings come in the order of the work, words of another language are marked', async () => {
+    const work = await demoWorks.thesis()
+    const json = JSON.parse(execFileSync('qpdf', ['--json=2', '--json-key=qpdf', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }))
+    const elements = Object.values(json.qpdf[1] as Record<string, { value?: Record<string, unknown> }>).map(({ value }) => value ?? {})
+    const figures = elements.filter(value => value['/S'] === '/Figure')
+    const alternatives: string[] = []
+    work.doc.descendants(node => {
+      if ((node.type.name === 'figure' || node.type.name === 'panel') && node.attrs.picture) alternatives.push(node.attrs.alternative)
+    })
+    expect(figures.map(value => String(value['/Alt']).replace(/^u:/, '')).sort()).toEqual(alternatives.sort())
+    const streams = execFileSync('qpdf', ['--stream-data=uncompress', pdf, '-'], { encoding: 'latin1', maxBuffer: 1 << 28 })
+    expect(streams).toMatch(/\/P <<[^>]*\/Lang \(la\)/)
+    const structure = execFileSync('pdfinfo', ['-struct-text', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 })
+    const squeeze = (text: string): string => text.replace(/[\s\u2002"]+/g, '')
+    const headings = [...structure.matchAll(/^ +H([1-6]) \(block\)\n((?: +".*\n)+)/gm)].map(([, , words]) => squeeze(words!))
+    const titles: string[] = []
+    for (const { item, number } of numberWork(work.doc, work.scheme).entries)
+      if (item.kind === 'heading') titles.push(squeeze(`${number}${item.text!.textContent}`))
+    expect(headings.map(words => words.replaceAll('-', ''))).toEqual(titles.map(words => words.replaceAll('-', '')))
   })
 
   test('the same work gives the same bytes', () => {

@@ -29,7 +29,8 @@ export function ledgerRows(turnover: Turnover): LedgerRow[] {
   return ledger.entries.map(entry => ({
     id: entry.id,
     kind: entry.item.block,
-    series: entry.item.series,
+    // A panel, or a line of a group, is of the series of what it is part of.
+    series: entry.item.kind === 'part' ? (ledger.byId.get(entry.item.partOf)?.item.series ?? '') : entry.item.series,
     number: entry.number,
     bare: entry.bare,
     reference: entry.number

@@ -138,17 +138,21 @@ export interface BreakLimits {
 
 /** Break positions (item indices, the last one the end) with the fewest demerits, or null where none keep the limits. */
 export function breakLines(items: Items, measure: number, limits: BreakLimits): number[] | null {
-  let active: Candidate[] = [{ at: -1, fitness: 1, demerits: 0, width: 0, stretch: 0, shrink: 0, previous: null }]
+  const active: Candidate[] = [{ at: -1, fitness: 1, demerits: 0, width: 0, stretch: 0, shrink: 0, previous: null }]
+  const best: (Candidate | null)[] = [null, null, null, null]
+  const demerits = [Infinity, Infinity, Infinity, Infinity]
   for (let i = 0; i < items.count; i++) {
     if (!items.mayBreak(i)) continue
     const cost = items.isPenalty(i) ? items.cost[i]! : 0
     if (items.flagged[i] && !limits.hyphenate) continue
     const forced = cost <= -forbidden
-    const best: (Candidate | null)[] = [null, null, null, null]
-    const demerits = [Infinity, Infinity, Infinity, Infinity]
-    const still: Candidate[] = []
+    best.fill(null)
+    demerits.fill(Infinity)
+    const before = active.length
+    let still = 0
     const width = items.width[i]! + (items.isPenalty(i) ? items.before[i]! : 0)
-    for (const from of active) {
+    for (let k = 0; k < before; k++) {
+      const from = active[k]!
       const natural = width - from.width
       const space = measure - natural
       const stretch = items.stretch[i]! - from.stretch + limits.emergency
@@ -165,18 +169,19 @@ export function breakLines(items: Items, measure: number, limits: BreakLimits): 
             : space < -0.01
               ? -Infinity
               : 0
-      if (ratio >= -1 && !forced) still.push(from)
-      else if (active.length === 1 && limits.emergency > 0 && ratio < -1) {
+      // Those from which a later line can still end stay, in their order.
+      if (ratio >= -1 && !forced) active[still++] = from
+      else if (before === 1 && limits.emergency > 0 && ratio < -1) {
         // Nothing else is left: a box wider than the measure stands alone rather than losing the paragraph.
         best[0] = from
         demerits[0] = from.demerits + 1e8
         continue
       }
       if (ratio < -1) continue
-      const badness = 100 * Math.abs(ratio) ** 3
+      const badness = 100 * Math.abs(ratio * ratio * ratio)
       if (badness > limits.tolerance) continue
       const fitness = ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3
-      let sum = (linePenalty + badness) ** 2
+      let sum = (linePenalty + badness) * (linePenalty + badness)
       if (cost > 0) sum += cost * cost
       if (items.flagged[i] && from.at >= 0 && items.flagged[from.at]) sum += consecutiveHyphens
       if (Math.abs(fitness - from.fitness) > 1) sum += fitnessJump
@@ -187,8 +192,8 @@ export function breakLines(items: Items, measure: number, limits: BreakLimits): 
         best[fitness] = from
       }
     }
-    active = still
-    const least = Math.min(...demerits)
+    active.length = still
+    const least = Math.min(demerits[0]!, demerits[1]!, demerits[2]!, demerits[3]!)
     if (least < Infinity) {
       const start = items.lineStart(i)
       for (let fitness = 0; fitness < 4; fitness++)

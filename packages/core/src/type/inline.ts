@@ -53,14 +53,20 @@ const scriptSize = 0.68
 const raised = 0.36
 const lowered = -0.14
 
+/** A run of words without marks; most are. */
+function plainRun(text: string, face: FaceName, size: number, features: string): Run {
+  const run: Run = { text, face, size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: true, marked: false }
+  if (features) run.features = features
+  return run
+}
+
 export function runsOf(node: Node, style: TextStyle, context: InlineContext): Run[] {
   const runs: Run[] = []
   const usual = [...(style.smallCapitals ? ['smcp'] : []), ...(style.oldStyleFigures ? ['onum'] : [])].join(' ')
-  const figures = usual ? { features: usual } : {}
-  const plain = { size: style.size, rise: 0, lead: null, formula: null, source: '', note: '', divisible: true, marked: false, ...figures }
+  const plain = plainRun('', style.face, style.size, usual)
   node.forEach(child => {
     if (child.isText && child.marks.length === 0) {
-      runs.push({ ...plain, text: child.text!, face: style.face })
+      runs.push(plainRun(child.text!, style.face, style.size, usual))
       return
     }
     const has = (mark: string): boolean => child.marks.some(found => found.type.name === mark)

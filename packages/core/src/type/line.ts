@@ -12,6 +12,8 @@ export interface TextPiece {
   rise: number
   lead: Lead | null
   marked: boolean
+  /** BCP 47 tag of words in another language than the work's. */
+  language?: string
 }
 export interface FormulaPiece {
   x: number
@@ -28,13 +30,15 @@ export interface PieceStyle {
   lead: Lead | null
   marked: boolean
   source: string
+  language?: string
 }
 
 const plainStyles = new Map<string, PieceStyle>()
 let latest: PieceStyle | null = null
 
 /** One object for all runs that look alike and lead nowhere, so that a long work does not keep one for each of its runs. */
-export function pieceStyleOf({ size, rise, lead, marked, source }: PieceStyle): PieceStyle {
+export function pieceStyleOf({ size, rise, lead, marked, source, language }: PieceStyle): PieceStyle {
+  if (language) return { size, rise, lead, marked, source, language }
   if (lead || source) return { size, rise, lead, marked, source }
   if (latest?.size === size && latest.rise === rise && latest.marked === marked) return latest
   const key = `${size} ${rise} ${marked}`
@@ -95,9 +99,10 @@ export class Line implements LineExtent {
   /** The pieces from left to right, made anew each time. */
   get pieces(): Piece[] {
     return this.things.map((thing, i): Piece => {
-      const { size, rise, lead, marked, source } = this.styles[i]!
+      const { size, rise, lead, marked, source, language } = this.styles[i]!
       const x = this.places[i]!
-      return 'glyphs' in thing ? { x, shape: thing, size, rise, lead, marked } : { x, formula: thing, source, size }
+      if (!('glyphs' in thing)) return { x, formula: thing, source, size }
+      return language ? { x, shape: thing, size, rise, lead, marked, language } : { x, shape: thing, size, rise, lead, marked }
     })
   }
 }

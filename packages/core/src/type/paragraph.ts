@@ -107,20 +107,20 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
   const stretches = options.style.align === 'justified'
   let styled: Run | null = null
   let style: PieceStyle | null = null
-  for (const { run, text, breaks, binds } of pieces(runs)) {
+  cutRuns(runs, (run, text, breaks, binds) => {
     if (run !== styled || !style) {
       styled = run
       style = pieceStyleOf(run)
     }
     if (text === ' ') {
       // Space at the start, and more than one space, is the author's slip and never printed.
-      if (chunks.length === 0 || items.isGlue(items.count - 1)) continue
+      if (chunks.length === 0 || items.isGlue(items.count - 1)) return
       const width = fonts[run.face].shape(' ').width * run.size
       // A break here is one at the penalty: glue after a penalty is none.
       if (binds) items.penalty(unitCost, 0, 0, false, -1)
       items.glue(width, stretches ? width * 0.5 : 0, stretches ? width * 0.333 : 0, chunks.length)
       chunks.push({ run, style, text, shape: null, width, part: 0 })
-      continue
+      return
     }
     const number = chunks.length
     if (run.formula) {
@@ -142,7 +142,7 @@ function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: 
       else items.box(width, number)
     }
     if (breaks) items.penalty(openBreakCost, 0, 0, false, -1)
-  }
+  })
   items.glue(0, 1e5, 0, -1)
   items.penalty(-forbidden, 0, 0, false, -1)
   return chunks
@@ -201,14 +201,8 @@ function boxesWithHyphens(shape: Shape, run: Run, number: number, fonts: Fonts, 
   items.box((shape.width - sum) * run.size, number)
 }
 
-interface Stretch {
-  run: Run
-  text: string
-  /** A line may end after it. */
-  breaks: boolean
-  /** A space between a figure and its unit. */
-  binds?: boolean
-}
+/** Takes an unbroken stretch of a run: whether a line may end after it, and whether it is a space between a figure and its unit. */
+type TakeStretch = (run: Run, text: string, breaks: boolean, binds: boolean) => void
 
 const isFigure = (code: number): boolean => code >= 48 && code <= 57
 /** Signs of units of the SI and those used with it, with prefixes and powers, as one word. */
@@ -220,7 +214,7 @@ function unitAt(text: string, at: number): boolean {
 }
 
 /** Cuts runs at spaces, at run ends and at the break opportunities of Unicode Annex 14. */
-function* pieces(runs: Run[]): Generator<Stretch> {
+function cutRuns(runs: Run[], take: TakeStretch): void {
   let word: { run: Run; text: string }[] = []
   for (const run of runs) {
     let from = 0
@@ -228,35 +222,50 @@ function* pieces(runs: Run[]): Generator<Stretch> {
       const code = i < run.text.length ? run.text.charCodeAt(i) : -1
       const space = code === 32 || code === 10 || code === 9
       if (code >= 0 && !space) continue
-      if (i > from) word.push({ run, text: run.text.slice(from, i) })
+      if (i > from) {
+        const text = run.text.slice(from, i)
+        // Most words stand between spaces of one run and are of letters alone: nothing has to be put together or looked up for them.
+        if (space && word.length === 0 && !run.note && text.length < longestPiece && isSimple(text)) take(run, text, false, false)
+        else word.push({ run, text })
+      }
       if (space) {
-        yield* cut(word)
+        if (word.length) cutWord(word, take)
         word = []
-        yield { run, text: ' ', breaks: false, binds: i > 0 && isFigure(run.text.charCodeAt(i - 1)) && unitAt(run.text, i + 1) }
+        take(run, ' ', false, i > 0 && isFigure(run.text.charCodeAt(i - 1)) && unitAt(run.text, i + 1))
         from = i + 1
       }
     }
   }
-  yield* cut(word)
+  if (word.length) cutWord(word, take)
 }
 
 const simpleWord = /^[\p{L}\p{N}'’“”"‘(),.;:!?\u00a0]*$/u
+const simpleSigns = Uint8Array.from({ length: 128 }, (_, code) => (simpleWord.test(String.fromCharCode(code)) ? 1 : 0))
 const wordJoiner = '\u2060'
+
+/** Whether a line can end nowhere within a word, as far as its letters and signs tell. */
+function isSimple(text: string): boolean {
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i)
+    if (code >= 128) return simpleWord.test(text)
+    if (!simpleSigns[code]) return false
+  }
+  return true
+}
 
 /** Most code units shaped as one: a longer unbroken text is cut, so that hostile input stays bounded. */
 const longestPiece = 200
 
-function* cut(word: { run: Run; text: string }[]): Generator<Stretch> {
-  if (word.length === 0) return
+function cutWord(word: { run: Run; text: string }[], take: TakeStretch): void {
   const whole = word.map(part => (part.run.note ? wordJoiner.repeat(part.text.length) : part.text)).join('')
-  const opportunities = simpleWord.test(whole) && whole.length < longestPiece ? none : opportunitiesIn(whole)
+  const opportunities = whole.length < longestPiece && isSimple(whole) ? none : opportunitiesIn(whole)
   let offset = 0
   for (const { run, text } of word) {
     let from = 0
     for (let i = 1; i <= text.length; i++) {
       const breaks = opportunities.has(offset + i) && !(run.whole && i < text.length)
       if (i < text.length && !breaks && i - from < longestPiece) continue
-      yield { run, text: text.slice(from, i), breaks }
+      take(run, text.slice(from, i), breaks, false)
       from = i
     }
     offset += text.length

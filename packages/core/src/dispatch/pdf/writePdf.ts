@@ -129,13 +129,14 @@ class PdfWriter {
     const all = line.pieces
     for (let from = 0; from < all.length; ) {
       const lead = leadOf(all[from]!)
+      const language = languageOf(all[from]!)
       let to = from + 1
-      while (to < all.length && sameLead(leadOf(all[to]!), lead)) to++
+      while (to < all.length && sameLead(leadOf(all[to]!), lead) && languageOf(all[to]!) === language) to++
       const pieces = all.slice(from, to)
       const last = to === all.length
       const parent = lead ? this.document.struct('Link') : element
       if (lead) element.add(parent)
-      const content = this.document.markStructureContent(lead ? 'Link' : tag)
+      const content = this.document.markStructureContent(lead ? 'Link' : tag, language ? { lang: language } : {})
       parent.add(content)
       this.pieces(pieces, x + mark.x, y + mark.baseline, last && !line.hyphenated)
       this.document.endMarkedContent()
@@ -282,6 +283,7 @@ const attributesOf = (element: StructureElement): Record<string, unknown> =>
   (element as unknown as { dictionary: { data: Record<string, unknown> } }).dictionary.data
 const altOf = (mark: Mark): string => (mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? mark.source : '')
 const leadOf = (piece: Piece): Lead | null => ('shape' in piece ? piece.lead : null)
+const languageOf = (piece: Piece): string | undefined => ('shape' in piece ? piece.language : undefined)
 const sameLead = (a: Lead | null, b: Lead | null): boolean =>
   a === b || (a !== null && b !== null && JSON.stringify(a) === JSON.stringify(b))
 const riseOf = (piece: Piece): number => ('shape' in piece ? piece.rise : 0)
