@@ -134,9 +134,10 @@ class PdfWriter {
       while (to < all.length && sameLead(leadOf(all[to]!), lead) && languageOf(all[to]!) === language) to++
       const pieces = all.slice(from, to)
       const last = to === all.length
-      const parent = lead ? this.document.struct('Link') : element
-      if (lead) element.add(parent)
-      const content = this.document.markStructureContent(lead ? 'Link' : tag, language ? { lang: language } : {})
+      const within = lead ? 'Link' : language ? 'Span' : ''
+      const parent = within ? this.document.struct(within, language ? { lang: language } : {}) : element
+      if (within) element.add(parent)
+      const content = this.document.markStructureContent(within || tag)
       parent.add(content)
       this.pieces(pieces, x + mark.x, y + mark.baseline, last && !line.hyphenated)
       this.document.endMarkedContent()
