@@ -105,6 +105,21 @@ function positionOf(doc: Node, index: number): number {
   return at
 }
 
+/** The division that a heading of level 2 becomes, of the role of the one it stood in. It counts on: only its host starts where it starts. */
+export function divisionFrom(heading: Node, host: Node, blocks: readonly Node[]): Node {
+  const { id, label, numbered, listed } = heading.attrs
+  return schema.nodes.division!.create({ ...host.attrs, id, label, numbered, listed, startAt: null }, [
+    schema.nodes.title!.create(null, heading.content),
+    ...blocks,
+  ])
+}
+
+/** The heading that the title of a division becomes when it goes on in another. */
+export function headingFrom(node: Node): Node {
+  const { id, label, numbered, listed } = node.attrs
+  return schema.nodes.heading!.create({ id, label, numbered, listed, level: 2 }, node.firstChild!.content)
+}
+
 /** One level up. A section of level 2 in a chapter or appendix becomes a division of its own. */
 export function promote(tr: Transform, id: string): boolean {
   const section = findSection(tr.doc, id)
@@ -119,11 +134,7 @@ export function promote(tr: Transform, id: string): boolean {
   if (role !== 'chapter' && role !== 'appendix') return false
   const hostEnd = positionOf(tr.doc, section.division) + host.nodeSize
   const rest = tr.doc.slice(section.to, hostEnd - 1).content.content
-  const heading = blocks[0]!
-  const made = schema.nodes.division!.create(
-    { ...host.attrs, id: heading.attrs.id, label: heading.attrs.label, numbered: heading.attrs.numbered },
-    [schema.nodes.title!.create(null, heading.content), ...shiftLevels(blocks.slice(1), -1), ...rest],
-  )
+  const made = divisionFrom(blocks[0]!, host, [...shiftLevels(blocks.slice(1), -1), ...rest])
   moveContent(tr, section.from, hostEnd - 1, hostEnd, [made])
   return true
 }
@@ -142,9 +153,7 @@ export function demote(tr: Transform, id: string): boolean {
   const host = section.division > 0 ? tr.doc.child(section.division - 1) : null
   const { role } = division(node)
   if (!host || (role !== 'chapter' && role !== 'appendix') || division(host).role !== role) return false
-  const { id: own, label, numbered } = node.attrs
-  const heading = schema.nodes.heading!.create({ id: own, label, numbered, level: 2 }, node.firstChild!.content)
-  const blocks = [heading, ...shiftLevels(node.content.content.slice(1), 1)]
+  const blocks = [headingFrom(node), ...shiftLevels(node.content.content.slice(1), 1)]
   tr.delete(section.from, section.to)
   tr.insert(section.from - 1, Fragment.from(blocks))
   return true

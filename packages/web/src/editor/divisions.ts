@@ -1,5 +1,5 @@
 /** Divisions split, joined and moved to another matter; a bold line made a heading and back. */
-import { moveDivision } from '@steady-ledger/core/work/commands.ts'
+import { divisionFrom, headingFrom, moveDivision } from '@steady-ledger/core/work/commands.ts'
 import { division, matterOf, type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { type Command, TextSelection } from '@tiptap/pm/state'
@@ -19,11 +19,8 @@ export const splitDivision: Command = (state, dispatch) => {
   const first = host.child(index)
   const titled = first.type === nodes.heading
   const rest = host.children.slice(titled ? index + 1 : index)
-  const { id, label } = titled ? first.attrs : { id: newId(), label: '' }
-  const made = nodes.division!.create({ ...host.attrs, startAt: null, id, label }, [
-    nodes.title!.create(null, titled ? first.content : null),
-    ...(rest.length ? rest : [nodes.paragraph!.create({ id: newId() })]),
-  ])
+  const heading = titled ? first : nodes.heading!.create({ id: newId(), numbered: host.attrs.numbered, listed: host.attrs.listed })
+  const made = divisionFrom(heading, host, rest.length ? rest : [nodes.paragraph!.create({ id: newId() })])
   const from = $from.posAtIndex(index, 1)
   const end = $from.after(1)
   const tr = state.tr.delete(from, end - 1)
@@ -41,9 +38,7 @@ export const joinDivision: Command = (state, dispatch) => {
   const own = state.doc.child(index)
   const next = state.doc.maybeChild(index + 1)
   if (!next || !holdsText(own) || division(next).role !== division(own).role) return false
-  const { id, label, numbered } = next.attrs
-  const title = next.firstChild!
-  const heading = title.content.size ? [nodes.heading!.create({ id, label, numbered, level: 2 }, title.content)] : []
+  const heading = next.firstChild!.content.size ? [headingFrom(next)] : []
   const end = $from.after(1)
   const tr = state.tr.delete(end, end + next.nodeSize).insert(end - 1, [...heading, ...next.children.slice(1)])
   dispatch?.(closeHistory(tr.scrollIntoView()))
@@ -93,7 +88,7 @@ export const boldLineToHeading =
     if (!block || !isBold(block)) return false
     const at = $from.before(2)
     const tr = state.tr.removeMark(at + 1, at + 1 + block.content.size, marks.strong)
-    dispatch?.(closeHistory(tr.setNodeMarkup(at, nodes.heading!, { id: block.attrs.id || newId(), level })))
+    dispatch?.(closeHistory(tr.setNodeMarkup(at, nodes.heading!, { id: block.attrs.id || newId(), label: block.attrs.label, level })))
     return true
   }
 
@@ -104,6 +99,6 @@ export const headingToBoldLine: Command = (state, dispatch) => {
   if (block?.type !== nodes.heading) return false
   const at = $from.before(2)
   const tr = state.tr.addMark(at + 1, at + 1 + block!.content.size, marks.strong!.create())
-  dispatch?.(closeHistory(tr.setNodeMarkup(at, nodes.paragraph!, { id: block!.attrs.id })))
+  dispatch?.(closeHistory(tr.setNodeMarkup(at, nodes.paragraph!, { id: block!.attrs.id, label: block!.attrs.label })))
   return true
 }

@@ -156,8 +156,8 @@ export const setHeading =
     const block = $from.parent
     if (block.type.name !== 'paragraph' && block.type.name !== 'heading') return false
     const attrs = level
-      ? { ...(block.type.name === 'heading' ? block.attrs : { id: block.attrs.id || newId() }), level }
-      : { id: block.attrs.id }
+      ? { ...(block.type.name === 'heading' ? block.attrs : { id: block.attrs.id || newId(), label: block.attrs.label }), level }
+      : { id: block.attrs.id, label: block.attrs.label }
     dispatch?.(state.tr.setNodeMarkup($from.before(), level ? nodes.heading! : nodes.paragraph!, attrs))
     return true
   }

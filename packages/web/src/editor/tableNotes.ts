@@ -13,8 +13,10 @@ export const addTableNotes: Command = (state, dispatch) => {
     if (table.type !== nodes.table) continue
     const end = $from.end(depth)
     const tr = state.tr
-    if (!tableNotesOf(table)) tr.insert(end, nodes.tableNotes!.create(null, nodes.paragraph!.create({ id: newId() })))
-    dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve(end + 2))).scrollIntoView())
+    const there = tableNotesOf(table)
+    if (!there) tr.insert(end, nodes.tableNotes!.create(null, nodes.paragraph!.create({ id: newId() })))
+    const notes = there ? end - there.nodeSize : end
+    dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve(notes + 2))).scrollIntoView())
     return true
   }
   return false
