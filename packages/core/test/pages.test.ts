@@ -192,6 +192,15 @@ test('a figure that does not fit goes to the head of the next page and the text 
   expect(blocksOn(pages[1]!)[0]).toBe('f')
 })
 
+test('two figures on each other stand farther apart than a figure and text, in the text as at the head of a page', () => {
+  const gaps = (page: PageBody): number[] => page.placed.slice(1).map(({ y }, i) => y - page.placed[i]!.y - page.placed[i]!.box.height)
+  const [inText] = cut([line('a'), float('f1', 50), float('f2', 50), line('b')])
+  expect(gaps(inText!)).toEqual([12, 18, 12])
+  const [, atHead] = cut([...paragraph('a', 18), float('f1', 60), float('f2', 60), ...paragraph('b', 12)])
+  expect(blocksOn(atHead!).slice(0, 2)).toEqual(['f1', 'f2'])
+  expect(gaps(atHead!).slice(0, 2)).toEqual([18, 12])
+})
+
 test('a note too long for its page is split, and goes on at the foot of the next', () => {
   const pages = cut([line('m', { notes: [note('long', 40)] }), ...paragraph('a', 12)])
   expect(pages[0]!.notes.length).toBeGreaterThan(5)

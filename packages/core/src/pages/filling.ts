@@ -50,8 +50,9 @@ export class MeasuredStrip {
   readonly bottom: Float64Array
   /** Top of an item on that page. */
   readonly top: Float64Array
-  /** Space that is due before an item. */
+  /** Space that is due before an item, and whether what stands before it is a float. */
   readonly due: Float64Array
+  readonly afterFloat: Uint8Array
   /** Height of all notes, and of all spaces, before an item. */
   readonly notes: Float64Array
   readonly gaps: Float64Array
@@ -69,23 +70,27 @@ export class MeasuredStrip {
     this.bottom = new Float64Array(n + 1)
     this.top = new Float64Array(n + 1)
     this.due = new Float64Array(n + 1)
+    this.afterFloat = new Uint8Array(n + 1)
     this.notes = new Float64Array(n + 1)
     this.gaps = new Float64Array(n + 1)
     this.noteBoxes = new Array(n)
     let due = 0
+    let afterFloat = false
     for (let i = 0; i < n; i++) {
       const item = strip[i]!
       this.due[i] = due
+      this.afterFloat[i] = afterFloat ? 1 : 0
       let noteHeight = 0
       this.top[i] = this.bottom[i + 1] = this.bottom[i]!
       this.gaps[i + 1] = this.gaps[i]!
       if (item.kind === 'space') due = Math.max(due, item.height)
       else if (item.kind === 'box') {
-        const gap = item.float ? Math.max(due, item.float.before) : due
+        const gap = spaceAbove(item, due, afterFloat)
         this.top[i] = this.bottom[i]! + gap
         this.bottom[i + 1] = this.top[i]! + item.height
         this.gaps[i + 1] = this.gaps[i]! + gap
         due = item.float ? item.float.after : 0
+        afterFloat = item.float !== undefined
         if (item.notes.length) {
           this.noteBoxes[i] = item.notes.flatMap(id => input.notesOf(id))
           for (const line of this.noteBoxes[i]!) noteHeight += line.height
@@ -94,6 +99,7 @@ export class MeasuredStrip {
       this.notes[i + 1] = this.notes[i]! + noteHeight
     }
     this.due[n] = due
+    this.afterFloat[n] = afterFloat ? 1 : 0
     for (let i = n - 1; i >= 0; i--) {
       const item = strip[i]!
       this.next[i] = item.kind === 'space' ? this.next[i + 1]! : i
@@ -110,6 +116,16 @@ export class MeasuredStrip {
     for (const box of boxes) height += box.height
     return height
   }
+}
+
+/** Of the space between text and a float, how much stands between two floats: captions are not to crowd what comes after them. */
+const betweenFloats = 1.5
+
+/** The space above a box that does not open its page. */
+function spaceAbove({ float }: Box, due: number, afterFloat: boolean): number {
+  if (!float) return due
+  const gap = Math.max(due, float.before)
+  return afterFloat ? gap * betweenFloats : gap
 }
 
 const noBoxes: Box[] = []
@@ -140,6 +156,8 @@ export class Filling {
   /** Note lines that did not even fit on this page. */
   readonly carried: Box[]
   private due = 0
+  /** What was placed last is a float. */
+  private afterFloat = false
   /** Series that have a float at the foot. */
   private readonly footed = new Set<string>()
   private readonly decided: number[] | undefined
@@ -183,7 +201,7 @@ export class Filling {
     const { strip } = this
     if (this.owed.length || this.footed.size || at >= strip.count) return at
     const first = strip.items[at]!
-    const gap = this.occupied ? Math.max(this.due, (first.kind === 'box' && first.float?.before) || 0) : 0
+    const gap = this.occupied && first.kind === 'box' ? spaceAbove(first, this.due, this.afterFloat) : this.occupied ? this.due : 0
     const base = this.y + gap - strip.top[at]!
     const noteBase = strip.notes[at]!
     const limit = strip.input.height - this.footHeight - wantedRoom
@@ -202,6 +220,7 @@ export class Filling {
     if (notes) this.noteHeight += notes + separator
     this.gaps += gap + strip.gaps[low]! - strip.gaps[at]! - (strip.top[at]! - strip.bottom[at]!)
     this.due = strip.due[low]!
+    this.afterFloat = strip.afterFloat[low] === 1
     this.occupied = true
     return low
   }
@@ -250,6 +269,7 @@ export class Filling {
       this.record?.gaps.push({ above: this.record.placed.length, height: gap })
     }
     this.due = 0
+    this.afterFloat = false
     this.y += gap
     this.put(item)
     this.addNotes(notes)
@@ -257,7 +277,7 @@ export class Filling {
 
   private takeFloat(at: number, item: Box, float: Float): void {
     const notes = this.strip.notesOf(at)
-    const before = float.placement === 'foot' ? float.before : this.occupied ? Math.max(this.due, float.before) : 0
+    const before = float.placement === 'foot' ? float.before : this.occupied ? spaceAbove(item, this.due, this.afterFloat) : 0
     const overtakes = this.standsAbove(float) || this.owed.some(index => (this.strip.items[index] as Box).float?.series === float.series)
     const fits = before + item.height + this.noteRoom(notes) <= this.room + tolerance
     const here = float.placement === 'auto' || float.placement === 'foot' || (float.placement === 'head' && !this.occupied)
@@ -273,6 +293,7 @@ export class Filling {
       this.put(item)
       this.addNotes(notes)
       this.due = float.after
+      this.afterFloat = true
     }
   }
 
@@ -284,7 +305,7 @@ export class Filling {
       const item = this.strip.items[index] as Box
       const float = item.float!
       const notes = this.strip.notesOf(index)
-      const before = this.occupied || float.placement === 'foot' ? float.before : 0
+      const before = float.placement === 'foot' ? float.before : this.occupied ? spaceAbove(item, after, true) : 0
       const first = this.empty
       const fits = item.height + before + this.noteRoom(notes) <= this.room + tolerance
       const waits = this.closed || blocked.has(float.series) || this.standsAbove(float) || (!first && (!fits || float.placement === 'page'))
@@ -295,10 +316,11 @@ export class Filling {
       }
       if (float.placement === 'foot' && fits) this.putAtFoot(item, notes)
       else {
-        this.y += this.occupied ? float.before : 0
+        this.y += this.occupied ? spaceAbove(item, after, true) : 0
         this.put(item)
         this.addNotes(notes)
         after = float.after
+        this.afterFloat = true
         if (float.placement === 'page') this.closed = true
       }
     }
