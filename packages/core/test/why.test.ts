@@ -60,6 +60,27 @@ describe('search in the pages', () => {
       expect(height).toBeGreaterThan(5)
     }
   })
+  test('over page turns, also within a divided word, and on both pages; what one page holds is found once', () => {
+    const { pages: many } = newEngine().run(workOf([chapter('one', 'One', ...body(120))]))
+    const turns = many.slice(0, -1).map((page, index) => {
+      const wordsOn = (found: typeof page): string[] =>
+        found.placed.flatMap(({ box }) => {
+          const line = box.marks[0]
+          return line?.kind === 'line' && line.tag === 'P'
+            ? line.line.pieces.flatMap(piece => ('shape' in piece ? [piece.shape.text] : []))
+            : []
+        })
+      return { index, last: wordsOn(page).at(-1)!, first: wordsOn(many[index + 1]!)[0]! }
+    })
+    expect(turns.length).toBeGreaterThan(3)
+    for (const { index, last, first } of turns) {
+      const query = last.endsWith('-') ? last.slice(0, -1) + first : `${last} ${first}`
+      const over = searchPages(many, query, 1000).filter(({ areas }) => new Set(areas.map(({ page }) => page)).size === 2)
+      expect(over.map(({ page, areas }) => [page, areas.map(area => area.page)])).toContainEqual([index, [index, index + 1]])
+    }
+    const all = searchPages(many, 'the', 10_000).map(({ areas }) => JSON.stringify(areas))
+    expect(new Set(all).size).toBe(all.length)
+  })
   test('signs of patterns are plain signs, and nothing is found for nothing', () => {
     expect(searchPages(pages, '.*', 10)).toEqual([])
     expect(searchPages(pages, '  ', 10)).toEqual([])

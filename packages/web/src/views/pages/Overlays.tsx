@@ -25,20 +25,23 @@ export function Overlays({ drawing, page, shown }: { drawing: PageDrawing; page:
   )
 }
 
-export function Matches({ matches, current }: { matches: PageMatch[]; current: PageMatch | undefined }) {
+/** What was found on a page; a match over a page turn is marked on both. */
+export function Matches({ page, matches, current }: { page: number; matches: PageMatch[]; current: PageMatch | undefined }) {
   return (
     <g>
       {matches.flatMap((match, index) =>
-        match.areas.map(({ x, y, width, height }, part) => (
-          <rect
-            key={`${index}-${part}`}
-            className={match === current ? 'match current' : 'match'}
-            x={x - 1}
-            y={y - 1}
-            width={width + 2}
-            height={height + 2}
-          />
-        )),
+        match.areas
+          .filter(area => area.page === page)
+          .map(({ x, y, width, height }, part) => (
+            <rect
+              key={`${index}-${part}`}
+              className={match === current ? 'match current' : 'match'}
+              x={x - 1}
+              y={y - 1}
+              width={width + 2}
+              height={height + 2}
+            />
+          )),
       )}
     </g>
   )

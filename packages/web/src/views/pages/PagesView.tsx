@@ -224,7 +224,7 @@ export function PagesView() {
                   const drawing = index === null ? undefined : drawings.get(index)
                   const size = { width: page.width * scale, height: page.height * scale }
                   if (index === null) return <div key={`none-${side}`} style={size} />
-                  const matches = found.query ? found.matches.filter(other => other.page === index) : []
+                  const matches = found.query ? found.matches.filter(({ areas }) => areas.some(area => area.page === index)) : []
                   return (
                     <div key={index} className="page-place" style={size} data-page={labels[index]}>
                       {drawing && (
@@ -233,7 +233,7 @@ export function PagesView() {
                           {overlays.size > 0 || matches.length > 0 ? (
                             <>
                               <Overlays drawing={drawing} page={page} shown={overlays} />
-                              <Matches matches={matches} current={match} />
+                              <Matches page={index} matches={matches} current={match} />
                             </>
                           ) : undefined}
                         </PageSheet>
