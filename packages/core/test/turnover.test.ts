@@ -10,6 +10,8 @@ import { drawPage } from '../src/pages/drawing.ts'
 import { referenceText } from '../src/references/wordReference.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import { demote, moveDivision, promote, removeBlock } from '../src/work/commands.ts'
+import { readyStyles } from '../src/work/houseStyle.ts'
+import { readySchemeFor, readySchemes } from '../src/work/readySchemes.ts'
 import { schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
 import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
@@ -153,10 +155,50 @@ const headingIds = (tr: Transform): string[] => {
   return ids
 }
 
-test('an edited work and the same work opened afresh have the same pages, over random edits', () => {
+/** What an author can change beside the text: house style, scheme, settings, pictures. */
+type Change = (work: Work, random: (below: number) => number) => Partial<Work>
+const changes: Change[] = [
+  ({ houseStyle }, random) => ({
+    houseStyle: { ...houseStyle, body: { ...houseStyle.body, leading: 14 + random(5), size: 9 + random(3) }, evenFeet: random(2) === 0 },
+  }),
+  ({ houseStyle }, random) => ({
+    houseStyle: { ...houseStyle, page: { ...houseStyle.page, inner: 80 + random(40), top: 70 + random(30) } },
+  }),
+  ({ houseStyle }, random) => ({
+    houseStyle: {
+      ...houseStyle,
+      hyphenate: random(2) === 0,
+      opticalMargins: random(2) === 0,
+      opens: (['page', 'recto', 'runOn'] as const)[random(3)]!,
+      lineNumbers: { by: (['none', 'page', 'work'] as const)[random(3)]!, every: 2 },
+      headings: houseStyle.headings.map(heading => ({ ...heading, runIn: random(2) === 0 })),
+    },
+  }),
+  (_work, random) => ({ houseStyle: readyStyles[random(readyStyles.length)]!.make() }),
+  ({ scheme }, random) => ({ scheme: readySchemeFor(readySchemes[random(readySchemes.length)]!.make(), scheme) }),
+  ({ scheme }, random) => ({
+    scheme: {
+      ...scheme,
+      nameForm: random(2) ? 'short' : 'full',
+      notes: { form: random(2) ? 'symbols' : 'arabic', restart: (['work', 'chapter', 'page'] as const)[random(3)]!, place: 'foot' },
+    },
+  }),
+  ({ settings }, random) => ({ settings: { ...settings, language: ['de', 'fr', 'en-US'][random(3)]!, author: `A. Author ${random(9)}` } }),
+  ({ pictures }, random) => {
+    const names = [...pictures.keys()]
+    const name = names[random(names.length)]
+    if (!name) return {}
+    const next = new Map(pictures)
+    if (random(3) === 0) next.delete(name)
+    else next.set(name, { ...pictures.get(name)!, height: 50 + random(900) })
+    return { pictures: next }
+  },
+]
+
+test('an edited work and the same work opened afresh have the same pages, over random edits and changes beside the text', () => {
   const base = generateWork(9, 3)
   fc.assert(
-    fc.property(fc.array(fc.tuple(fc.nat(edits.length - 1), fc.nat()), { minLength: 1, maxLength: 6 }), steps => {
+    fc.property(fc.array(fc.tuple(fc.nat(edits.length + changes.length - 1), fc.nat()), { minLength: 1, maxLength: 6 }), steps => {
       const engine = newEngine()
       let work: Work = base
       engine.run(work)
@@ -167,15 +209,15 @@ test('an edited work and the same work opened afresh have the same pages, over r
           return below > 0 ? state % below : 0
         }
         const tr = new Transform(work.doc)
-        edits[which]!(tr, random)
-        work = { ...work, doc: tr.doc }
+        edits[which]?.(tr, random)
+        work = { ...work, doc: tr.doc, ...changes[which - edits.length]?.(work, random) }
         const incremental = engine.run(work)
         const fresh = newEngine().run({ ...work, doc: schema.nodeFromJSON(work.doc.toJSON()) })
         expect(incremental.rounds).toBe(fresh.rounds)
         expect(drawn(incremental)).toBe(drawn(fresh))
       }
     }),
-    { numRuns: 12 },
+    { numRuns: 25 },
   )
 }, 240_000)
 

@@ -152,8 +152,9 @@ function cached(node: Node, place: string, id: string, setting: Setting, opener:
     .map(entry => (entry ? `${entry.names.one} ${entry.number}` : ''))
     .join()
   const picture = picturesOf(node)
-    .map(name => (pictures.has(name) ? 'p' : '-'))
-    .join('')
+    .map(name => pictures.get(name))
+    .map(found => (found ? `${found.width}×${found.height}` : '-'))
+    .join()
   const key = `${place}|${number}|${picture}|${blockDependencies(node, setting)}|${opener ? blockDependencies(opener, setting) : ''}`
   const value = cache.blocks.get(node, key, lookOf(setting), make)
   cache.settled.set(node, { stamp: ledger.stamp, place, houseStyle, pictures, value })
