@@ -21,6 +21,7 @@ import { keymap } from '@tiptap/pm/keymap'
 import type { Node } from '@tiptap/pm/model'
 import { type Command, EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
 import { tableEditing } from '@tiptap/pm/tables'
+import { AttrStep } from '@tiptap/pm/transform'
 import type { EditorView } from '@tiptap/pm/view'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
 import { editingKeys, typedStructure } from './editor/keys.ts'
@@ -244,7 +245,8 @@ export class Session {
     }
     this.view?.updateState(state)
     for (const follow of this.followers) follow()
-    this.publish(changed)
+    // What was set in a field is shown in it at once.
+    this.publish(changed, changed && steps.every(step => step instanceof AttrStep))
   }
 
   /** Numbers the work as it is. Notes that count by page keep what the last turnover gave them; new ones wait for the next. */
@@ -451,7 +453,7 @@ export class Session {
     this.live.push()
   }
 
-  private publish(changed: boolean): void {
+  private publish(changed: boolean, atOnce = false): void {
     const { $head } = this.state.selection
     const selected = selectedBlock(this.state)
     const now = this.use.getState()
@@ -461,7 +463,7 @@ export class Session {
       // A changed number shows at once; a letter more or less may wait until typing has been drawn.
       const { settings, scheme, houseStyle, milestones } = this.work
       const beside = now.settings !== settings || now.scheme !== scheme || now.houseStyle !== houseStyle || now.milestones !== milestones
-      if (beside || now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
+      if (atOnce || beside || now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
       else this.later ??= setTimeout(() => this.showDocument(), quietMilliseconds)
     }
     if (now.selected.id !== selected.id || now.selected.at !== selected.at || now.selected.kind !== selected.kind) next.selected = selected

@@ -84,7 +84,7 @@ function Window() {
       // In the galley the editor undoes for itself; elsewhere the work is undone all the same, unless a field is being typed in.
       const inField =
         event.target instanceof HTMLElement &&
-        (event.target.isContentEditable || ['INPUT', 'TEXTAREA', 'MATH-FIELD'].includes(event.target.tagName))
+        (event.target.isContentEditable || event.target.matches('input:not([type="checkbox"], [type="radio"]), textarea, math-field'))
       if (inField) return
       if (event.key === 'z' && !event.shiftKey) {
         event.preventDefault()

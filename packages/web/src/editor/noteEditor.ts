@@ -8,7 +8,7 @@ import { keymap } from '@tiptap/pm/keymap'
 import { Fragment, type Node, Slice } from '@tiptap/pm/model'
 import { type Command, EditorState, TextSelection } from '@tiptap/pm/state'
 import { StepMap } from '@tiptap/pm/transform'
-import { EditorView } from '@tiptap/pm/view'
+import { Decoration, DecorationSet, EditorView } from '@tiptap/pm/view'
 import type { Hosts } from './nodeViews/common.ts'
 import { formulaView } from './nodeViews/formula.ts'
 import { referenceView } from './nodeViews/reference.ts'
@@ -30,6 +30,13 @@ const nextParagraph =
     dispatch?.(state.tr.replaceSelectionWith(noteBreak!.create(), false).scrollIntoView())
     return true
   }
+
+/** A paragraph that is still empty needs something to stand on, or the browser puts the cursor, and what is typed, before its break. */
+const lastLine = (state: EditorState): DecorationSet => {
+  const { doc } = state
+  if (doc.lastChild?.type !== noteBreak) return DecorationSet.empty
+  return DecorationSet.create(doc, [Decoration.widget(doc.content.size, () => document.createElement('br'), { side: 1 })])
+}
 
 /** Lines of pasted text become paragraphs of the note. */
 function pastedText(text: string): Slice {
@@ -65,6 +72,7 @@ export class NoteEditor {
         ],
       }),
       clipboardTextParser: pastedText,
+      decorations: lastLine,
       nodeViews: { reference: referenceView(hosts), formula: formulaView(hosts) },
       attributes: { class: 'note-text', 'aria-label': 'Text of the note', role: 'textbox', 'aria-multiline': 'true' },
       dispatchTransaction: tr => {
