@@ -213,7 +213,7 @@ export const thesisStyle = (): HouseStyle => ({
     title: style('serifBold', 26, 33, { align: 'centre', before: 120, after: 40 }),
     line: style('serif', 13, 19, { align: 'centre', after: 8 }),
   },
-  contents: contents('serif', 11, 15.5, 3, 18),
+  contents: contents('serif', 10.5, 14.5, 3, 18),
   runningHead: bookHeads(9),
   lineNumbers: { by: 'none', every: 5 },
   opens: 'page',

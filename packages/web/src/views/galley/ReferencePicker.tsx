@@ -12,7 +12,7 @@ import { insertReference } from '../../editor/insert.ts'
 import { FormulaText } from '../FormulaText.tsx'
 import { showWhole, useFloatingPlace } from './floatingPlace.ts'
 
-const mostShown = 60
+const mostShown = 80
 const mostRecent = 6
 
 export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: number | null; onClose(): void }) {
@@ -31,7 +31,7 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
     view,
     useMemo(() => () => start, [start]),
   )
-  const found = useMemo(() => {
+  const fitting = useMemo(() => {
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
     // Items of lists are many and seldom referred to: they come when they are asked for.
     const fits = (entry: Entry): boolean =>
@@ -39,10 +39,11 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
       (!['listItem', 'place'].includes(entry.item.kind) || words.length > 0) &&
       words.every(word => textOf(entry).includes(word))
     const all = ledger.entries.filter(fits)
-    if (words.length) return all.slice(0, mostShown)
+    if (words.length) return all
     const recent = session.recentTargets.flatMap(id => ledger.byId.get(id) ?? []).filter(fits)
-    return [...recent, ...all.filter(entry => entry.item.kind !== 'note' && !recent.includes(entry))].slice(0, mostShown)
+    return [...recent, ...all.filter(entry => entry.item.kind !== 'note' && !recent.includes(entry))]
   }, [ledger, asked, session])
+  const found = fitting.slice(0, mostShown)
   const counts = useMemo(() => {
     const times = new Map<string, number>()
     for (const node of view.state.doc.children)
@@ -157,6 +158,11 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
           </div>
         ))}
         {found.length === 0 && <p className="empty">Nothing numbered is called that.</p>}
+        {fitting.length > found.length && (
+          <p className="quiet-note picker-more">
+            and {(fitting.length - found.length).toLocaleString('en-GB')} more: type some of the number, the caption or the label.
+          </p>
+        )}
       </div>
       <div className="picker-foot">
         <span className="picker-preview">{preview.map(part => part.text).join('')}</span>

@@ -1,0 +1,306 @@
+/** What the keys do: the keymap of the galley is asked as a browser would ask it, without one. */
+import { TextSelection } from '@tiptap/pm/state'
+import type { EditorView } from '@tiptap/pm/view'
+import { bullets, described, div, epigraph, fig, h2, listing, p, paragraph, steps, t, tab } from '../../../demo/src/builder.ts'
+import { editingKeys, sectionAt, typedStructure } from '../src/editor/keys.ts'
+import { apply, at, cursorIn, nodeOf, nodes, outline, type Sitting, sittingOf } from './support/editor.ts'
+
+const keys = editingKeys()
+const rules = typedStructure()
+
+function viewOf(sitting: Sitting): EditorView {
+  return {
+    get state() {
+      return sitting.state
+    },
+    dispatch: (tr: Parameters<typeof apply>[1]) => apply(sitting, tr),
+    endOfTextblock: () => true,
+    composing: false,
+  } as unknown as EditorView
+}
+
+/** Presses keys such as “Enter”, “Mod-b”, “Mod-Alt-3”; false where nothing of ours answered. */
+function press(sitting: Sitting, ...pressed: string[]): boolean {
+  let answered = false
+  for (const name of pressed) {
+    const parts = name.split('-')
+    const event = {
+      key: parts.at(-1) === 'Space' ? ' ' : parts.at(-1),
+      keyCode: 0,
+      ctrlKey: parts.includes('Mod'),
+      altKey: parts.includes('Alt'),
+      shiftKey: parts.includes('Shift'),
+      metaKey: false,
+    }
+    answered = keys.props.handleKeyDown!.call(keys, viewOf(sitting), event as unknown as KeyboardEvent) === true
+  }
+  return answered
+}
+
+/** Types letters as a browser does: rules first, else the letter itself. */
+function type(sitting: Sitting, text: string): void {
+  for (const letter of text) {
+    const { from, to } = sitting.state.selection
+    const insert = () => sitting.state.tr.insertText(letter, from, to)
+    if (!rules.props.handleTextInput!.call(rules, viewOf(sitting), from, to, letter, insert)) apply(sitting, insert())
+  }
+}
+
+const chapter = (...blocks: Parameters<typeof div>[2][]): Sitting => sittingOf([div({ role: 'chapter', label: 'c' }, 'C', ...blocks)])
+const rows = (sitting: Sitting): string[] => outline(sitting.state.doc).slice(1)
+/** The cursor behind some words. */
+function behind(sitting: Sitting, words: string): void {
+  let place = -1
+  sitting.state.doc.descendants((node, start) => {
+    if (node.isText && node.text!.includes(words)) place = start + node.text!.indexOf(words) + words.length
+  })
+  apply(sitting, sitting.state.tr.setSelection(TextSelection.create(sitting.state.doc, place)))
+}
+
+describe('Enter', () => {
+  test('behind a title or heading goes on in a paragraph, and takes the empty one that is there', () => {
+    const sitting = chapter(p``, h2('h', 'Within'))
+    behind(sitting, 'C')
+    press(sitting, 'Enter')
+    expect(rows(sitting)).toEqual(['  paragraph ', '  heading Within'])
+    behind(sitting, 'Within')
+    press(sitting, 'Enter')
+    type(sitting, 'words')
+    expect(rows(sitting)).toEqual(['  paragraph ', '  heading Within', '  paragraph words'])
+  })
+
+  test('in a caption goes on behind the figure', () => {
+    const sitting = chapter(fig('f', { picture: '', alternative: '' }, t`Depths.`))
+    behind(sitting, 'Depths.')
+    press(sitting, 'Enter')
+    type(sitting, 'So')
+    expect(rows(sitting)).toEqual(['  figure', '    caption Depths.', '  paragraph So'])
+  })
+
+  test('twice ends a list, and what comes after is a paragraph', () => {
+    const sitting = chapter(bullets(t`one`))
+    behind(sitting, 'one')
+    press(sitting, 'Enter')
+    type(sitting, 'two')
+    press(sitting, 'Enter', 'Enter')
+    type(sitting, 'out')
+    expect(rows(sitting)).toEqual([
+      '  bulletedList',
+      '    listItem',
+      '      paragraph one',
+      '    listItem',
+      '      paragraph two',
+      '  paragraph out',
+    ])
+  })
+
+  test('in a list of descriptions leads from a term to what it means, to the next term, and out', () => {
+    const sitting = chapter(described([t`keel`, p`below`]))
+    behind(sitting, 'keel')
+    press(sitting, 'Enter')
+    expect(sitting.state.selection.$from.parent.textContent).toBe('below')
+    behind(sitting, 'below')
+    press(sitting, 'Enter', 'Enter')
+    type(sitting, 'oar')
+    press(sitting, 'Enter')
+    type(sitting, 'beside')
+    press(sitting, 'Enter', 'Enter', 'Enter')
+    type(sitting, 'after')
+    expect(rows(sitting)).toEqual([
+      '  descriptionList',
+      '    term keel',
+      '    description',
+      '      paragraph below',
+      '    term oar',
+      '    description',
+      '      paragraph beside',
+      '  paragraph after',
+    ])
+  })
+
+  test('in a listing is a line of it; Ctrl+Enter leaves it, as Enter leaves the words where a motto is from', () => {
+    const sitting = chapter(listing('l', t`A program.`, 'first'))
+    behind(sitting, 'first')
+    press(sitting, 'Enter')
+    type(sitting, 'second')
+    expect(nodeOf(sitting.state, 'l').lastChild!.textContent).toBe('first\nsecond')
+    press(sitting, 'Tab')
+    expect(nodeOf(sitting.state, 'l').lastChild!.textContent).toBe('first\nsecond  ')
+    press(sitting, 'Mod-Enter')
+    type(sitting, 'after')
+    expect(rows(sitting).at(-1)).toBe('  paragraph after')
+    const motto = chapter(epigraph(t`Still.`, t`A ferryman`))
+    behind(motto, 'ferryman')
+    press(motto, 'Enter')
+    type(motto, 'after')
+    expect(rows(motto).at(-1)).toBe('  paragraph after')
+  })
+})
+
+describe('Tab', () => {
+  const list = (): Sitting => chapter(steps(t`one`, t`two`, t`three`))
+  const depths = (sitting: Sitting): string[] =>
+    rows(sitting)
+      .filter(row => row.includes('paragraph'))
+      .map(row => `${(row.length - row.trimStart().length) / 2}${row.trim().slice(9)}`)
+
+  test('sinks an item and Shift+Tab lifts it, with what it holds', () => {
+    const sitting = list()
+    behind(sitting, 'two')
+    expect(press(sitting, 'Tab')).toBe(true)
+    behind(sitting, 'three')
+    press(sitting, 'Tab', 'Tab')
+    expect(depths(sitting)).toEqual(['3 one', '5 two', '7 three'])
+    behind(sitting, 'two')
+    press(sitting, 'Shift-Tab')
+    expect(depths(sitting)).toEqual(['3 one', '3 two', '5 three'])
+  })
+
+  test('the first item has nothing to sink into', () => {
+    const sitting = list()
+    const before = sitting.state.doc
+    behind(sitting, 'one')
+    press(sitting, 'Tab')
+    expect(sitting.state.doc.eq(before)).toBe(true)
+  })
+
+  test('goes from cell to cell of a table', () => {
+    const sitting = chapter(
+      tab('t', t`Depths.`, 'lr', [
+        ['Basin', 'Depth'],
+        ['west', '41'],
+      ]),
+    )
+    behind(sitting, 'Basin')
+    press(sitting, 'Tab')
+    expect(sitting.state.selection.$from.parent.textContent).toBe('Depth')
+    press(sitting, 'Shift-Tab')
+    expect(sitting.state.selection.$from.parent.textContent).toBe('Basin')
+  })
+})
+
+describe('Backspace and Delete', () => {
+  test('at the start of a heading makes it a paragraph; a second one joins it to the text before', () => {
+    const sitting = chapter(p`before`, h2('h', 'Within'))
+    cursorIn(sitting, 'h')
+    press(sitting, 'Backspace')
+    expect(rows(sitting)).toEqual(['  paragraph before', '  paragraph Within'])
+    press(sitting, 'Backspace')
+    expect(rows(sitting)).toEqual(['  paragraph beforeWithin'])
+  })
+
+  test('Delete at the end of a paragraph joins the next one', () => {
+    const sitting = chapter(p`before`, p`after`)
+    behind(sitting, 'before')
+    press(sitting, 'Delete')
+    expect(rows(sitting)).toEqual(['  paragraph beforeafter'])
+  })
+})
+
+describe('chords', () => {
+  test.each<[string, string]>([
+    ['Mod-b', 'strong'],
+    ['Mod-i', 'emphasis'],
+    ['Mod-Alt-c', 'code'],
+    ['Mod-Alt-k', 'smallCapitals'],
+    ['Mod-Alt-u', 'superscript'],
+    ['Mod-Alt-d', 'subscript'],
+  ])('%s sets words in %s, and sets them back', (chord, mark) => {
+    const sitting = chapter(paragraph(['wind and water']))
+    const select = (): void => {
+      behind(sitting, 'wind')
+      apply(
+        sitting,
+        sitting.state.tr.setSelection(
+          TextSelection.create(sitting.state.doc, sitting.state.selection.from - 4, sitting.state.selection.from),
+        ),
+      )
+    }
+    select()
+    press(sitting, chord)
+    expect(sitting.state.doc.firstChild!.child(1).firstChild!.marks.map(found => found.type.name)).toEqual([mark])
+    press(sitting, chord)
+    expect(sitting.state.doc.firstChild!.child(1).firstChild!.marks).toEqual([])
+  })
+
+  test('headings by level and back, promoted and demoted with their section, moved past each other', () => {
+    const sitting = chapter(p`opening`, p`First`, p`one`, p`Second`, p`two`)
+    for (const [words, chord] of [
+      ['First', 'Mod-Alt-2'],
+      ['Second', 'Mod-Alt-3'],
+    ]) {
+      behind(sitting, words!)
+      press(sitting, chord!)
+    }
+    const levels = (): string[] => {
+      const found: string[] = []
+      sitting.state.doc.descendants(node => {
+        if (node.type === nodes.heading) found.push(`${node.attrs.level} ${node.textContent}`)
+      })
+      return found
+    }
+    expect(levels()).toEqual(['2 First', '3 Second'])
+    behind(sitting, 'two')
+    press(sitting, 'Mod-Alt-[')
+    expect(levels()).toEqual(['2 First', '2 Second'])
+    press(sitting, 'Mod-Alt-ArrowUp')
+    expect(levels()).toEqual(['2 Second', '2 First'])
+    expect(rows(sitting)).toEqual(['  paragraph opening', '  heading Second', '  paragraph two', '  heading First', '  paragraph one'])
+    expect(sitting.state.selection.$from.parent.textContent).toBe('two')
+    press(sitting, 'Mod-Alt-ArrowDown', 'Mod-Alt-]')
+    expect(levels()).toEqual(['2 First', '3 Second'])
+    behind(sitting, 'Second')
+    press(sitting, 'Mod-Alt-p')
+    expect(levels()).toEqual(['2 First'])
+  })
+
+  test('the section of the cursor is the heading before it, or the division where there is none', () => {
+    const sitting = chapter(p`opening`, h2('h', 'First'), p`within`)
+    behind(sitting, 'opening')
+    expect(sectionAt(sitting.state)).toBe(sitting.state.doc.firstChild!.attrs.id)
+    behind(sitting, 'within')
+    expect(sectionAt(sitting.state)).toBe(nodeOf(sitting.state, 'h').attrs.id)
+    cursorIn(sitting, 'h')
+    expect(sectionAt(sitting.state)).toBe(nodeOf(sitting.state, 'h').attrs.id)
+  })
+
+  test('a space that does not break', () => {
+    const sitting = chapter(p`ab`)
+    behind(sitting, 'a')
+    press(sitting, 'Mod-Shift-Space')
+    expect(sitting.state.doc.firstChild!.child(1).textContent).toBe('a\u00a0b')
+  })
+})
+
+describe('text typed as structure', () => {
+  test.each<[string, string[]]>([
+    ['# Wind', ['  heading Wind']],
+    ['### Wind', ['  heading Wind']],
+    ['- wind', ['  bulletedList', '    listItem', '      paragraph wind']],
+    ['1. wind', ['  numberedList', '    listItem', '      paragraph wind']],
+    ['1) wind', ['  numberedList', '    listItem', '      paragraph wind']],
+    ['> wind', ['  quotation', '    paragraph wind']],
+    ['5-- 7 and so on...', ['  paragraph 5– 7 and so on…']],
+    ['2. wind', ['  paragraph 2. wind']],
+    ['a - wind', ['  paragraph a - wind']],
+  ])('%s', (text, expected) => {
+    const sitting = chapter(p``)
+    apply(sitting, sitting.state.tr.setSelection(TextSelection.near(sitting.state.doc.resolve(at(sitting.state, 'c') + 4))))
+    type(sitting, text)
+    expect(rows(sitting)).toEqual(expected)
+    expect(sitting.state.doc.firstChild!.child(1).attrs.id).toBeTruthy()
+  })
+
+  test('levels by the number of signs', () => {
+    for (const [text, level] of [
+      ['# a', 2],
+      ['## a', 3],
+      ['#### a', 5],
+    ] as const) {
+      const sitting = chapter(p``)
+      apply(sitting, sitting.state.tr.setSelection(TextSelection.near(sitting.state.doc.resolve(at(sitting.state, 'c') + 4))))
+      type(sitting, text)
+      expect(sitting.state.doc.firstChild!.child(1).attrs.level).toBe(level)
+    }
+  })
+})
