@@ -1,0 +1,178 @@
+/** What is kept in the browser: everything comes back, only what changed is written, and a failure leaves what was there. */
+import 'fake-indexeddb/auto'
+import { jest } from '@jest/globals'
+import { thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
+import { newSettings } from '@steady-ledger/core/work/work.ts'
+import { Transform } from '@tiptap/pm/transform'
+import { div, fig, identified, p, t } from '../../../demo/src/builder.ts'
+import type { SaveState } from '../src/storage/saver.ts'
+
+// The database looks for its engine when it is loaded.
+const { database, dropPictures, loadWork, notePages, removeWork, StorageError, storeWork } = await import('../src/storage/database.ts')
+const { Saver } = await import('../src/storage/saver.ts')
+
+const svg = (name: string) => ({
+  name,
+  type: 'image/svg+xml' as const,
+  bytes: new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 2 1"/>'),
+  width: 2,
+  height: 1,
+})
+const work = (): Work => ({
+  settings: { ...newSettings('thesis'), author: 'Ilse Tolvay', keywords: ['lakes'] },
+  scheme: thesisScheme(),
+  houseStyle: thesisStyle(),
+  milestones: [],
+  doc: identified(
+    [
+      div({ role: 'titlePage', label: 'title' }, 'A lake'),
+      div({ role: 'chapter', label: 'one' }, 'One', p`words`, fig('f', { picture: 'f.svg', alternative: 'f' }, t`Depths.`)),
+      div({ role: 'chapter', label: 'two' }, 'Two', p`more words`),
+    ],
+    'w',
+  ),
+  pictures: new Map([
+    ['f.svg', svg('f.svg')],
+    ['unused.svg', svg('unused.svg')],
+  ]),
+})
+/** The work with a word at the start of the first text of a division. */
+function typed(from: Work, division: number, word: string): Work {
+  let start = 0
+  for (let i = 0; i < division; i++) start += from.doc.child(i).nodeSize
+  return { ...from, doc: new Transform(from.doc).insert(start + 2, schema.text(word)).doc }
+}
+const saverOf = (id: string, current: Work): { saver: InstanceType<typeof Saver>; states: SaveState[] } => {
+  const states: SaveState[] = []
+  return {
+    saver: new Saver(
+      id,
+      current,
+      state => void states.push(state),
+      () => 7,
+    ),
+    states,
+  }
+}
+
+beforeEach(async () => {
+  await Promise.all([database.works.clear(), database.divisions.clear(), database.pictures.clear()])
+})
+afterEach(() => void jest.restoreAllMocks())
+
+test('a stored work comes back as it was, with its pictures byte by byte', async () => {
+  const stored = work()
+  await storeWork('a', stored)
+  const { record, work: loaded } = await loadWork('a')
+  expect(loaded.doc.eq(stored.doc)).toBe(true)
+  expect([loaded.settings, loaded.scheme, loaded.houseStyle]).toEqual([stored.settings, stored.scheme, stored.houseStyle])
+  expect([...loaded.pictures.get('f.svg')!.bytes]).toEqual([...stored.pictures.get('f.svg')!.bytes])
+  expect(record).toMatchObject({ title: 'A lake', kind: 'thesis', order: stored.doc.children.map(node => node.attrs.id) })
+})
+
+test('two works with divisions of the same ids do not touch each other', async () => {
+  await storeWork('a', work())
+  await storeWork('b', typed(work(), 1, 'Other '))
+  await removeWork('a')
+  expect((await loadWork('b')).work.doc.child(1).textContent).toContain('Other')
+  await expect(loadWork('a')).rejects.toThrow(StorageError)
+})
+
+describe('saving', () => {
+  test('writes the divisions that changed and no others, within half a second, and says so', async () => {
+    const stored = work()
+    await storeWork('a', stored)
+    const { saver, states } = saverOf('a', stored)
+    const put = jest.spyOn(database.divisions, 'bulkPut')
+    saver.changed(typed(stored, 2, 'New '))
+    saver.changed(typed(typed(stored, 2, 'New '), 2, 'Very '))
+    await new Promise(resolve => setTimeout(resolve, 500))
+    await saver.flush()
+    expect(put).toHaveBeenCalledTimes(1)
+    expect(put.mock.calls[0]![0]).toHaveLength(1)
+    expect((await loadWork('a')).work.doc.child(2).textContent).toBe('Very New Twomore words')
+    expect(states.map(({ kind }) => kind)).toEqual(['saving', 'saved'])
+  })
+
+  test('nothing changed: nothing is written', async () => {
+    const stored = work()
+    await storeWork('a', stored)
+    const { saver, states } = saverOf('a', stored)
+    const update = jest.spyOn(database.works, 'update')
+    await saver.flush()
+    expect(update).not.toHaveBeenCalled()
+    expect(states).toEqual([])
+  })
+
+  test('a division moved, one removed, one added: the order is what it is, and nothing of the removed one stays', async () => {
+    const stored = work()
+    await storeWork('a', stored)
+    const { saver } = saverOf('a', stored)
+    const [title, one, two] = stored.doc.children
+    const made = identified([div({ role: 'chapter', label: 'three' }, 'Three')], 'new').firstChild!
+    const doc = stored.doc.type.create(null, [title!, two!, made])
+    saver.changed({ ...stored, doc })
+    await saver.flush()
+    expect((await loadWork('a')).work.doc.eq(doc)).toBe(true)
+    expect(await database.divisions.where('work').equals('a').count()).toBe(3)
+    expect(await database.divisions.get(['a', one!.attrs.id])).toBeUndefined()
+    expect(await database.works.get('a')).toMatchObject({ pages: 7, title: 'A lake' })
+  })
+
+  test('settings, scheme and house style are written when they change, though no division did', async () => {
+    const stored = work()
+    await storeWork('a', stored)
+    const { saver } = saverOf('a', stored)
+    saver.changed({ ...stored, settings: { ...stored.settings, author: 'Bram Oskarsen' } })
+    await saver.flush()
+    expect((await loadWork('a')).work.settings.author).toBe('Bram Oskarsen')
+  })
+
+  test('a failure says what to do, leaves what was saved, and the next change saves all of it', async () => {
+    const stored = work()
+    await storeWork('a', stored)
+    const { saver, states } = saverOf('a', stored)
+    const full = jest.spyOn(database.works, 'update').mockImplementation((() => Promise.reject(new Error('The disk is full'))) as never)
+    const first = typed(stored, 1, 'Kept ')
+    saver.changed(first)
+    await saver.flush()
+    expect(states.at(-1)).toMatchObject({ kind: 'failed', message: expect.stringContaining('export the work') })
+    // Half of a change is never there.
+    expect((await loadWork('a')).work.doc.eq(stored.doc)).toBe(true)
+    full.mockRestore()
+    const second = typed(first, 2, 'Later ')
+    saver.changed(second)
+    await saver.flush()
+    expect((await loadWork('a')).work.doc.eq(second.doc)).toBe(true)
+    expect(states.at(-1)!.kind).toBe('saved')
+  })
+})
+
+describe('what storage cannot give back', () => {
+  test('a work that was deleted, one of a newer program, one with a part missing: each says what it is', async () => {
+    await storeWork('gone', work(), { deleted: 1 })
+    await storeWork('newer', work(), { version: 999 })
+    await storeWork('torn', work())
+    await database.divisions.delete(['torn', work().doc.child(1).attrs.id])
+    await expect(loadWork('gone')).rejects.toThrow(/not on the shelf/)
+    await expect(loadWork('newer')).rejects.toThrow(/newer version/)
+    await expect(loadWork('torn')).rejects.toThrow(/part of this work is missing/)
+  })
+})
+
+test('pictures that no figure shows are let go, the others stay', async () => {
+  const stored = work()
+  await storeWork('a', stored)
+  await dropPictures('a', stored)
+  expect([...(await loadWork('a')).work.pictures.keys()]).toEqual(['f.svg'])
+})
+
+test('the card learns how many pages there are, and one that is gone is no error', async () => {
+  await storeWork('a', work())
+  await notePages('a', 12)
+  await notePages('nowhere', 3)
+  expect(await database.works.get('a')).toMatchObject({ pages: 12 })
+})
