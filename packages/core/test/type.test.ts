@@ -103,6 +103,11 @@ describe('paragraphs', () => {
     expect(better).toBeGreaterThan(6)
   })
 
+  test('a line may be as loose as it has to be, and never over the edge', () => {
+    const lines = setParagraph([run('ßß;ä,f–éAßßß méaa–.ß-..;é -')], fonts, options(137))
+    for (const line of lines) expect(line.end).toBeLessThanOrEqual(137.1)
+  })
+
   test('nothing is lost and nothing runs over, whatever the words and the measure', () => {
     const word = fc.stringMatching(/^[a-zA-Zäéß,.;–-]{1,18}$/)
     fc.assert(

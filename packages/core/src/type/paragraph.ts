@@ -71,9 +71,10 @@ function totalFit(measure: number): number[] {
   const hyphenated = breakLines(items, measure, { tolerance: 1000, emergency: 0, hyphenate: true, scrap })
   // A paragraph that could only end in a scrap of a line may divide words to avoid it.
   if (hyphenated && !(plain && endsInScrap(hyphenated, scrap))) return hyphenated
+  // However loose: a line over the edge of the text is worse than any.
   return (
     plain ??
-    breakLines(items, measure, { tolerance: 10_000, emergency: measure * 0.1, hyphenate: true, scrap }) ??
+    breakLines(items, measure, { tolerance: Number.POSITIVE_INFINITY, emergency: measure * 0.1, hyphenate: true, scrap }) ??
     fillLines(items, measure)
   )
 }
