@@ -8,7 +8,16 @@ import type { NumberedItem } from '../src/numbers/scan.ts'
 import { type ReferencePart, referenceText, wordReference } from '../src/references/wordReference.ts'
 import { readySchemes } from '../src/work/readySchemes.ts'
 import { type Node, schema } from '../src/work/schema.ts'
-import { type CounterForm, paperScheme, type Scheme, type Tile, thesisScheme } from '../src/work/scheme.ts'
+import {
+  type CounterForm,
+  deeperLook,
+  type ListLook,
+  paperScheme,
+  readyListLooks,
+  type Scheme,
+  type Tile,
+  thesisScheme,
+} from '../src/work/scheme.ts'
 import { namesByLanguage, schemeInLanguage } from '../src/work/schemeNames.ts'
 import { changedScheme, chapter, idOf, workOf } from './support/work.ts'
 
@@ -229,6 +238,18 @@ describe('items of lists', () => {
     expect(of.says('i2b')).toBe('item 2(b)')
     expect(of.says('i1', 'i2', 'i3')).toBe('items 1–3')
     expect(of.says('i3', 'i4', 'i5')).toBe('items 3, 4 and 5')
+  })
+  test('a look gets depths as its deepest one is written, nine at the most', () => {
+    const { numbered, bulleted } = readyListLooks()
+    const written = (look: ListLook): string[] =>
+      look.levels.map(({ pattern }) => pattern.map(tile => ('text' in tile ? tile.text : `<${tile.level}>`)).join(''))
+    expect(written(deeperLook(numbered[2]!))[3]).toBe('<1>.<2>.<3>.<4>')
+    expect(written(deeperLook(numbered[1]!))[3]).toBe('(<4>)')
+    expect(written(deeperLook(bulleted[0]!))[3]).toBe('·')
+    let look = numbered[2]!
+    for (let i = 0; i < 12; i++) look = deeperLook(look)
+    expect(written(look)).toHaveLength(9)
+    expect(written(look)[8]).toBe('<1>.<2>.<3>.<4>.<5>.<6>.<7>.<8>.<9>')
   })
   test('a look that is gone gives way to the usual one', () => {
     expect(numbered([chapter('c', 'C', list({ look: 'gone' }, item('a')))]).number('a')).toBe('1.')

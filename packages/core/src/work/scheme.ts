@@ -191,6 +191,21 @@ export const readyListLooks = (): Scheme['lists'] => ({
   bulleted: [bulleted('dots', 'Dots', '•', '–', '·'), bulleted('dashes', 'Dashes', '–', '·')],
 })
 
+/** Most depths that a look of lists tells apart. */
+export const deepestList = 9
+
+/** A look with one depth more, written as its deepest one is: 1.1.1 is followed by 1.1.1.1, (i) by (i). */
+export function deeperLook(look: ListLook): ListLook {
+  const depth = look.levels.length
+  const last = look.levels.at(-1)!
+  const counters = last.pattern.filter(tile => 'level' in tile)
+  const pattern =
+    counters.length > 1
+      ? last.pattern.flatMap((tile): Tile[] => ('level' in tile && tile.level === depth ? [tile, text('.'), level(depth + 1)] : [tile]))
+      : last.pattern.map((tile): Tile => ('level' in tile ? { ...tile, level: depth + 1 } : tile))
+  return depth < deepestList ? { ...look, levels: [...look.levels, { ...last, pattern }] } : look
+}
+
 /** The look of a list, by the key it names. */
 export const listLookOf = (scheme: Scheme, kind: 'numberedList' | 'bulletedList', key: string): ListLook => {
   const looks = kind === 'numberedList' ? scheme.lists.numbered : scheme.lists.bulleted

@@ -1,5 +1,5 @@
 /** Looks of lists: named, reused by any list, written by the same tiles as the numbers of headings. */
-import type { ListLevel, ListLook, Scheme, Tile } from '@steady-ledger/core/work/scheme.ts'
+import { deeperLook, deepestList, type ListLevel, type ListLook, type Scheme, type Tile } from '@steady-ledger/core/work/scheme.ts'
 import { useState } from 'react'
 import { Field } from '../../app/fields.tsx'
 import { Segments } from '../../app/Segments.tsx'
@@ -72,6 +72,27 @@ export function ListLookTable({ scheme, change, used }: Props) {
                     </li>
                   ))}
                 </ol>
+                <p className="depth-tools">
+                  {look.levels.length < deepestList && (
+                    <button
+                      type="button"
+                      className="quiet-link"
+                      onClick={() => put(looks.map(other => (other === look ? deeperLook(look) : other)))}
+                    >
+                      + Depth {look.levels.length + 1}
+                    </button>
+                  )}
+                  {look.levels.length > 1 && (
+                    <button
+                      type="button"
+                      className="quiet-link"
+                      title="Deeper items are marked as the outermost again"
+                      onClick={() => put(looks.map(other => (other === look ? { ...look, levels: look.levels.slice(0, -1) } : other)))}
+                    >
+                      Without depth {look.levels.length}
+                    </button>
+                  )}
+                </p>
               </td>
               <td className="count">{used(kind, look.key) || '–'}</td>
               <td>
