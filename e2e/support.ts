@@ -24,6 +24,8 @@ export async function openChapter(page: Page, number: string): Promise<void> {
 
 /** Entries of the ledger as rows of text: number and caption. */
 export async function ledgerRows(page: Page, show: string): Promise<string[]> {
+  // Only rows in sight are drawn: a high window shows them all.
+  await page.setViewportSize({ width: 1280, height: 2400 })
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
   await page.getByRole('button', { name: new RegExp(`^${show}`) }).click()
   await expect(page.locator('.ledger-row').first()).toBeVisible()
@@ -38,6 +40,7 @@ export async function ledgerRows(page: Page, show: string): Promise<string[]> {
       .sort((a, b) => a.top - b.top)
       .map(row => `${row.number} ${row.caption}`),
   )
+  await page.setViewportSize({ width: 1280, height: 800 })
   return rows
 }
 
