@@ -147,6 +147,22 @@ test('keywords are printed as the work has them, in its language, held at a line
   expect(findingsOf(none).map(({ check }) => check)).toEqual(['noKeywords'])
 })
 
+test.each([
+  ['at its beginning', () => note`${paragraphEnd()}Words.`, ['1 Words.']],
+  ['at its end', () => note`Words.${paragraphEnd()}`, ['1 Words.']],
+  ['twice', () => note`Words.${paragraphEnd()}${paragraphEnd()}More.`, ['1 Words.', 'More.']],
+  ['and nothing else', () => note`${paragraphEnd()}`, ['1']],
+])('a note with a break %s has no empty paragraph, and always its mark', (_where, make, expected) => {
+  const turnover = set(p`Here${make()} it is.`)
+  const notes = turnover.pages[0]!.placed.filter(({ box }) => box.marks.some(mark => mark.kind === 'line' && mark.tag === 'Note'))
+  expect(notes.flatMap(({ box }) => box.begins)).toHaveLength(1)
+  expect(
+    words(turnover.pages[0]!)
+      .map(({ text }) => text.replace(/\s+/g, ' ').trim())
+      .slice(-expected.length),
+  ).toEqual(expected)
+})
+
 test('a note of several paragraphs: one mark, the others set in, all at the foot of its page, tagged as one note', async () => {
   const turnover = set(p`Here${note`First ${'words of it'}.${paragraphEnd()}Second ${ref('one')}${paragraphEnd()}Third.`} it is.`)
   const notes = turnover.pages[0]!.placed.filter(({ box }) => box.marks.some(mark => mark.kind === 'line' && mark.tag === 'Note'))

@@ -416,7 +416,9 @@ export function noteParagraphs(note: Node): Node[] {
       if (child.type.name === 'noteBreak') parts.push([])
       else parts.at(-1)!.push(child)
     }
-    found = parts.length === 1 ? [note] : parts.filter(part => part.length).map(part => note.type.create(note.attrs, part))
+    // Empty ones are never printed; a note that holds nothing has its mark all the same.
+    const filled = parts.filter((part, index) => part.length || (index === 0 && parts.every(other => !other.length)))
+    found = parts.length === 1 ? [note] : filled.map(part => note.type.create(note.attrs, part))
     paragraphs.set(note, found)
   }
   return found
