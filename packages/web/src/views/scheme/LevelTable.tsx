@@ -7,6 +7,7 @@ import { Check, Choice } from '../../app/fields.tsx'
 import { Segments } from '../../app/Segments.tsx'
 import { CounterTiles } from './CounterTiles.tsx'
 import { NameFields } from './NameFields.tsx'
+import { SchemeSample } from './SchemeSample.tsx'
 
 type LevelTile = Extract<Tile, { level: number }>
 const sets: Record<RuleSet, string> = { main: 'Main matter', appendix: 'Appendices', chapterAppendix: 'Chapter appendices' }
@@ -131,15 +132,7 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
             ))}
           </select>
         </td>
-        <td className="scheme-sample">
-          {sample ? (
-            <>
-              <strong>{sample.number}</strong> {sample.text}
-            </>
-          ) : (
-            <span className="quiet-note">None in this work</span>
-          )}
-        </td>
+        <SchemeSample number={sample?.number} words={sample?.text ?? ''} />
       </tr>
       {open && (
         <tr className="scheme-details">

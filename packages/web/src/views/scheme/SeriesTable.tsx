@@ -14,6 +14,7 @@ import { addDivision } from '../../editor/insert.ts'
 import { formNames } from './forms.ts'
 import { NumberCell } from './LevelTable.tsx'
 import { NameFields } from './NameFields.tsx'
+import { SchemeSample } from './SchemeSample.tsx'
 
 interface Props {
   scheme: Scheme
@@ -142,16 +143,10 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
         <td>
           {names.one}, {names.shortOne}
         </td>
-        <td className="scheme-sample">
-          {sample ? (
-            <>
-              <strong>{rule.brackets ? sample.number : `${names.one} ${sample.number}`}</strong>{' '}
-              {saysFormula(sample.item) ? '' : plainText(sample.item.text!)}
-            </>
-          ) : (
-            <span className="quiet-note">None in this work</span>
-          )}
-        </td>
+        <SchemeSample
+          number={sample && (rule.brackets ? sample.number : `${names.one} ${sample.number}`)}
+          words={sample && !saysFormula(sample.item) ? plainText(sample.item.text!) : ''}
+        />
       </tr>
       {open && (
         <tr className="scheme-details">
