@@ -30,6 +30,7 @@ import { lostTargets } from './editor/lostTargets.ts'
 import { oneDivision, opensDivision } from './editor/oneDivision.ts'
 import { pageTurns, setPages } from './editor/pageTurns.ts'
 import { bury, type Graveyard } from './editor/restoreTarget.ts'
+import { blockAt, selectedBlock } from './editor/selected.ts'
 import { stableIds } from './editor/stableIds.ts'
 import { dropPictures, loadWork, newId, notePages } from './storage/database.ts'
 import { Saver, type SaveState } from './storage/saver.ts'
@@ -468,13 +469,8 @@ export class Session {
     }
     if (now.selected.id !== selected.id || now.selected.at !== selected.at || now.selected.kind !== selected.kind) next.selected = selected
     if (now.openDivision !== openDivision) next.openDivision = openDivision
-    const blockAt =
-      $head.depth > 1
-        ? $head.before(2)
-        : this.state.selection instanceof NodeSelection && $head.depth === 1
-          ? this.state.selection.from
-          : -1
-    if (now.blockAt !== blockAt) next.blockAt = blockAt
+    const block = blockAt(this.state)
+    if (now.blockAt !== block) next.blockAt = block
     const canUndo = undoDepth(this.state) > 0
     const canRedo = redoDepth(this.state) > 0
     if (now.canUndo !== canUndo) next.canUndo = canUndo
@@ -484,23 +480,3 @@ export class Session {
 }
 
 const partsOf = ({ settings, scheme, houseStyle, milestones }: Work) => ({ settings, scheme, houseStyle, milestones })
-
-/** What the slip speaks of: the selected node, else the innermost thing around the cursor that has fields. */
-function selectedBlock(state: EditorState): { id: string; kind: string; at: number } {
-  const { selection } = state
-  if (selection instanceof NodeSelection) return { id: selection.node.attrs.id ?? '', kind: selection.node.type.name, at: selection.from }
-  const { $head } = selection
-  for (let depth = $head.depth; depth > 0; depth--) {
-    const node = $head.node(depth)
-    // Where lines are placed one by one, each has fields of its own.
-    if (node.type.name === 'paragraph' && depth === 2 && ['titlePage', 'abstract'].includes($head.node(1).attrs.role))
-      return { id: node.attrs.id, kind: 'paragraph', at: $head.before(depth) }
-    if (
-      ['panel', 'figure', 'table', 'listing', 'box', 'statement', 'heading', 'division', 'numberedList', 'bulletedList'].includes(
-        node.type.name,
-      )
-    )
-      return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
-  }
-  return { id: '', kind: '', at: 0 }
-}

@@ -201,7 +201,7 @@ export class Filling {
     const { strip } = this
     if (this.owed.length || this.footed.size || at >= strip.count) return at
     const first = strip.items[at]!
-    const gap = this.occupied && first.kind === 'box' ? spaceAbove(first, this.due, this.afterFloat) : this.occupied ? this.due : 0
+    const gap = !this.occupied ? 0 : first.kind === 'box' ? spaceAbove(first, this.due, this.afterFloat) : this.due
     const base = this.y + gap - strip.top[at]!
     const noteBase = strip.notes[at]!
     const limit = strip.input.height - this.footHeight - wantedRoom

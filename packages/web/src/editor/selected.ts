@@ -1,0 +1,29 @@
+/** What a selection is about, for the panel that shows its fields. */
+import { type EditorState, NodeSelection } from '@tiptap/pm/state'
+
+/** What the slip speaks of: the selected node, else the innermost thing around the cursor that has fields. */
+export function selectedBlock(state: EditorState): { id: string; kind: string; at: number } {
+  const { selection } = state
+  if (selection instanceof NodeSelection) return { id: selection.node.attrs.id ?? '', kind: selection.node.type.name, at: selection.from }
+  const { $head } = selection
+  for (let depth = $head.depth; depth > 0; depth--) {
+    const node = $head.node(depth)
+    // Where lines are placed one by one, each has fields of its own.
+    if (node.type.name === 'paragraph' && depth === 2 && ['titlePage', 'abstract'].includes($head.node(1).attrs.role))
+      return { id: node.attrs.id, kind: 'paragraph', at: $head.before(depth) }
+    if (
+      ['panel', 'figure', 'table', 'listing', 'box', 'statement', 'heading', 'division', 'numberedList', 'bulletedList'].includes(
+        node.type.name,
+      )
+    )
+      return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
+  }
+  return { id: '', kind: '', at: 0 }
+}
+
+/** Position of the block of a division that holds the cursor; -1 where none does. */
+export function blockAt({ selection }: EditorState): number {
+  const { $head } = selection
+  if ($head.depth > 1) return $head.before(2)
+  return selection instanceof NodeSelection && $head.depth === 1 ? selection.from : -1
+}
