@@ -207,7 +207,19 @@ function pages(entries: Entry[], context: ReferenceContext, single: boolean): Re
   return [{ text: name + joiner, target: entries[0]!.id }, ...joinList(items, context)]
 }
 
-const formats = new Map<string, Intl.ListFormat>()
+const betweens = new Map<string, string[]>()
+
+/** What a language puts between so many items, one after the other: “, ” and “ and ”. */
+function betweenItems(count: number, language: string): string[] {
+  const key = `${language} ${count}`
+  let found = betweens.get(key)
+  if (!found) {
+    const items = Array.from({ length: count }, (_, index) => String(index))
+    const parts = new Intl.ListFormat(language, { type: 'conjunction' }).formatToParts(items)
+    betweens.set(key, (found = parts.filter(({ type }) => type === 'literal').map(({ value }) => value)))
+  }
+  return found
+}
 
 /** What stands between two items, its word replaced by the author's own where there is one. */
 const conjoined = (between: string, own: string): string => (own ? between.replace(/\p{L}+/u, () => own) : between)
@@ -215,11 +227,8 @@ const conjoined = (between: string, own: string): string => (own ? between.repla
 /** “a, b and c” in the given language. */
 function joinList(items: ReferencePart[][], { language, ledger }: ReferenceContext): ReferencePart[] {
   if (items.length < 2) return items[0] ?? []
-  let format = formats.get(language)
-  if (!format) formats.set(language, (format = new Intl.ListFormat(language, { type: 'conjunction' })))
-  return format
-    .formatToParts(items.map((_, index) => String(index)))
-    .flatMap(part => (part.type === 'element' ? items[Number(part.value)]! : [{ text: conjoined(part.value, ledger.scheme.conjunction) }]))
+  const between = betweenItems(items.length, language)
+  return items.flatMap((item, index) => (index ? [{ text: conjoined(between[index - 1]!, ledger.scheme.conjunction) }, ...item] : item))
 }
 
 function mergeParts(parts: ReferencePart[]): ReferencePart[] {
