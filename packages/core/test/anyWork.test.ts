@@ -36,6 +36,7 @@ import {
 import type { Mark } from '../src/pages/box.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import { type HouseStyle, readyStyles } from '../src/work/houseStyle.ts'
+import { readySchemes } from '../src/work/readySchemes.ts'
 import { type Node, schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
 import { newEngine, workOf } from './support/work.ts'
@@ -253,10 +254,11 @@ const works: fc.Arbitrary<Work> = fc
   .tuple(
     fc.array(fc.array(block, { minLength: 1, maxLength: 16 }), { minLength: 1, maxLength: 3 }),
     fc.nat(readyStyles.length - 1),
+    fc.nat(readySchemes.length),
     fc.boolean(),
     fc.boolean(),
   )
-  .map(([chapters, style, evenFeet, runIn]) => {
+  .map(([chapters, style, scheme, evenFeet, runIn]) => {
     let count = 0
     const labels: string[] = []
     const label = (): string => {
@@ -274,6 +276,7 @@ const works: fc.Arbitrary<Work> = fc
     )
     return {
       ...workOf([contents, ...made, last]),
+      ...(scheme ? { scheme: readySchemes[scheme - 1]!.make() } : {}),
       houseStyle: placed({ ...readyStyles[style]!.make(), evenFeet }, runIn),
     }
   })
@@ -334,7 +337,7 @@ test('any work in any ready-made style: within its margins, nothing over anythin
       }
       expect(notesOn).toEqual(marksOn)
     }),
-    { numRuns: 150 },
+    { numRuns: 120 },
   )
 }, 240_000)
 
@@ -362,7 +365,7 @@ test('any work: no line ends within what a reference by name and number says', (
         if (!said.includes('“')) expect(lines.some(line => line.includes(said.replace(/\s/g, '')))).toBe(true)
       })
     }),
-    { numRuns: 100 },
+    { numRuns: 120 },
   )
 }, 240_000)
 
