@@ -204,6 +204,28 @@ describe('the demo thesis, from the file alone', () => {
   })
 })
 
+test('the PDF of a work of 300 pages is sound: under 5 MB, fonts embedded and cut to what is used, a label and a bookmark where they belong', () => {
+  const bundle = at('long.ledger.zip')
+  const pdf = at('long.pdf')
+  call('generate', '--pages', '300', '--seed', '1', '--out', bundle)
+  expect(call('dispatch', bundle, '--to', 'pdf', '--out', pdf).stderr).toBe('')
+  expect(readFileSync(pdf).length).toBeLessThan(5e6)
+  expect(execFileSync('qpdf', ['--check', pdf], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors')
+  const fonts = execFileSync('pdffonts', [pdf], { encoding: 'utf8' }).split('\n').slice(2).filter(Boolean)
+  expect(fonts.length).toBeGreaterThan(2)
+  for (const font of fonts) expect(font).toMatch(/^[A-Z]{6}\+.* yes yes yes /)
+  const keys = ['--json-key=pages', '--json-key=pagelabels', '--json-key=outlines']
+  const json = JSON.parse(execFileSync('qpdf', ['--json=2', ...keys, pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }))
+  const pages = JSON.parse(call('pages', bundle, '--json').stdout) as { pages: { label: string }[]; settled: boolean }
+  expect(pages.settled).toBe(true)
+  expect(json.pages).toHaveLength(pages.pages.length)
+  const first = pages.pages.findIndex(({ label }) => label === '1')
+  expect(json.pagelabels.find((found: { index: number }) => found.index === first).label['/S']).toBe('/D')
+  // Every chapter is a bookmark that leads to a page.
+  expect(json.outlines.length).toBeGreaterThan(8)
+  for (const { dest, object } of json.outlines) expect(dest ?? object).toBeTruthy()
+}, 180_000)
+
 test('an unpacked bundle is read as the packed one', () => {
   const bundle = at('small.ledger.zip')
   call('generate', '--pages', '2', '--seed', '9', '--out', bundle)
