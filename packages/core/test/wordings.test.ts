@@ -1,4 +1,5 @@
-import { f, fig, h2, note, p, reference, t } from '../../../demo/src/builder.ts'
+import fc from 'fast-check'
+import { em, f, fig, h2, note, p, paragraph, ref, reference, t } from '../../../demo/src/builder.ts'
 import { scanDivision } from '../src/numbers/scan.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import { referenceText } from '../src/references/wordReference.ts'
@@ -17,6 +18,37 @@ const said = ({ work, turnover }: ReturnType<typeof run>): string[] =>
     scanDivision(node).references.map(found => referenceText(turnover.wordingOf(found.node)).replaceAll('\u00a0', ' ')),
   )
 const picture = { picture: '', alternative: '' }
+
+test('a reference opens a sentence exactly where all that stands before it in its block says so, whatever it is made of', () => {
+  const piece = fc.oneof(
+    { weight: 4, arbitrary: fc.stringMatching(/^[a-c .!?…"”’)]{1,12}$/) },
+    { weight: 1, arbitrary: fc.stringMatching(/^[.”’) ]{28,40}$/) },
+    { weight: 1, arbitrary: fc.stringMatching(/^[a-c. ]{1,6}$/).map(words => em(words)) },
+    { weight: 1, arbitrary: fc.constant(null).map(() => f`x`) },
+    { weight: 2, arbitrary: fc.constant(null).map(() => note`Aside.`) },
+    { weight: 3, arbitrary: fc.constant(null).map(() => ref('one')) },
+  )
+  let opening = 0
+  fc.assert(
+    fc.property(fc.array(piece, { maxLength: 9 }), pieces => {
+      const { doc } = workOf([chapter('one', 'One', paragraph([...pieces, ref('one')]))])
+      const block = doc.firstChild!.child(1)
+      const expected: boolean[] = []
+      let before = ''
+      for (const child of block.children) {
+        if (child.type.name === 'reference') expected.push(/(^|[.!?…]["”’)]*\s+)$/.test(before))
+        if (child.type.name !== 'note') before += child.isText ? child.text : '#'
+      }
+      const found = scanDivision(doc.firstChild!).references.map(({ opensSentence }) => opensSentence)
+      opening += found.filter(Boolean).length
+      // Only signs and spaces longer than any ending of a sentence may be told differently.
+      if (!/[\s.”’)]{32}/.test(before)) expect(found).toEqual(expected)
+      else expect(found).toHaveLength(expected.length)
+    }),
+    { numRuns: 600 },
+  )
+  expect(opening).toBeGreaterThan(100)
+})
 
 describe('references by title', () => {
   test('a chapter, a section and a figure by their words, in the order of the work', () =>

@@ -135,17 +135,20 @@ class Count {
 
   series(item: NumberedItem, own: SeriesRule): Partial<Entry> {
     const rule = countingRule(this.scheme, own)
-    const shared = { group: own.key, countsAs: rule.key, names: own.names, brackets: own.brackets }
-    if (!item.numbered) return { ...shared, number: '', bare: '' }
+    const { key: group, names, brackets } = own
+    if (!item.numbered) return { group, countsAs: rule.key, names, brackets }
     const from = rule.prefixLevel === null ? undefined : (this.chapterAppendix ?? this.enclosing[rule.prefixLevel])
     const prefix = from?.numbered ? from.bare : ''
     const within = this.seriesScope(rule, prefix)
     const { value, since } = this.next(`${rule.key}\n${within.key}`, rule.start, within.heading)
     const bare = (prefix ? prefix + rule.separator : '') + writeCounter(value, rule.form, this.scheme.language)
     return {
-      ...shared,
+      group,
+      countsAs: rule.key,
+      names,
+      brackets,
       bare,
-      number: own.brackets ? `(${bare})` : bare,
+      number: brackets ? `(${bare})` : bare,
       prefix,
       count: value,
       prefixFrom: prefix ? from!.id : '',
@@ -260,6 +263,8 @@ function levelRule(rules: LevelRule[], level: number): LevelRule {
   return rule
 }
 
+const noNames: Names = { one: '', many: '', shortOne: '', shortMany: '' }
+
 /** Numbers a plain list of items; each with the index of its division. */
 export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Scheme): Ledger {
   const count = new Count(scheme)
@@ -269,7 +274,7 @@ export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Sch
     const whole = item.kind === 'part' ? byId.get(item.partOf) : undefined
     if (item.kind === 'part' && !whole)
       throw new RangeError(`Part “${item.id}” belongs to “${item.partOf}”, which is not numbered before it.`)
-    const made =
+    const made: Partial<Entry> =
       item.kind === 'heading'
         ? count.heading(item)
         : item.kind === 'note'
@@ -281,24 +286,24 @@ export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Sch
               : whole
                 ? count.part(item, whole, seriesRule(scheme, whole.item.series))
                 : count.series(item, seriesRule(scheme, item.series))
+    // Field by field: all entries have one shape, and spreading parts of many shapes over each other is what numbering would cost most.
+    const { group = '', number = '', bare = '', names = noNames, prefix = '', prefixFrom = '', restartedBy = '' } = made
     const entry: Entry = {
       id: item.id,
       item,
       division: divisionIndex,
       order: entries.length,
-      number: '',
-      bare: '',
-      group: '',
-      countsAs: '',
-      names: { one: '', many: '', shortOne: '', shortMany: '' },
-      prefix: '',
-      count: 0,
-      brackets: false,
-      prefixFrom: '',
-      restartedBy: '',
-      ...made,
+      number,
+      bare,
+      group,
+      countsAs: made.countsAs ?? group,
+      names,
+      prefix,
+      count: made.count ?? 0,
+      brackets: made.brackets ?? false,
+      prefixFrom,
+      restartedBy,
     }
-    entry.countsAs ||= entry.group
     entries.push(entry)
     byId.set(item.id, entry)
   }

@@ -61,20 +61,21 @@ function scanAnew(root: Node): DivisionScan {
   const numberable = role === 'part' || role === 'chapter' || role === 'appendix'
   const outer: RuleSet = role === 'appendix' ? 'appendix' : 'main'
   let rules: RuleSet = outer
-  const item = (more: Partial<NumberedItem> & Pick<NumberedItem, 'id' | 'kind' | 'block'>): void => {
-    items.push({
-      numbered: true,
-      level: 0,
-      rules,
-      series: '',
-      startAt: null,
-      list: null,
-      partOf: '',
-      label: '',
-      text: null,
-      shortText: null,
-      ...more,
-    })
+  const item = ({
+    id: own,
+    kind,
+    block,
+    numbered: counted = true,
+    level = 0,
+    series = '',
+    startAt = null,
+    list = null,
+    partOf = '',
+    label = '',
+    text = null,
+    shortText = null,
+  }: Partial<NumberedItem> & Pick<NumberedItem, 'id' | 'kind' | 'block'>): void => {
+    items.push({ id: own, kind, block, numbered: counted, level, rules, series, startAt, list, partOf, label, text, shortText })
   }
   item({
     id,
@@ -199,17 +200,20 @@ function scanAnew(root: Node): DivisionScan {
         break
     }
     if (node.inlineContent) visitInline(node, own)
-    else node.forEach(child => visit(child, own, inTable || node.type.name === 'table', own, node.type.name))
+    else {
+      const kind = node.type.name
+      for (const child of node.children) visit(child, own, inTable || kind === 'table', own, kind)
+    }
   }
   const visitInline = (node: Node, holder: string): void => {
-    let before = ''
-    node.forEach(child => {
-      if (child.type.name === 'reference') {
-        references.push({ node: child, targets: child.attrs.targets, holder, opensSentence: /(^|[.!?…]["”’)]*\s+)$/.test(before) })
-        before += '#'
-      } else if (child.type.name === 'note') visit(child, holder)
-      else before += child.isText ? child.text : '#'
-    })
+    const { children } = node
+    for (let i = 0; i < children.length; i++) {
+      const child = children[i]!
+      if (child.isText) continue
+      if (child.type.name === 'reference')
+        references.push({ node: child, targets: child.attrs.targets, holder, opensSentence: opensSentence(children, i) })
+      else if (child.type.name === 'note') visit(child, holder)
+    }
   }
   root.forEach(child => visit(child, id))
   // A heading without a number is called by its words, so they count as well.
@@ -220,6 +224,20 @@ function scanAnew(root: Node): DivisionScan {
     )
     .join(';')
   return { items, references, signature }
+}
+
+/** Most code units that may stand between the end of a sentence and what opens the next: closing signs and spaces. */
+const closing = 32
+
+/** Whether a sentence ends right before the inline node at an index, or nothing stands there at all; notes do not count. */
+function opensSentence(children: readonly Node[], index: number): boolean {
+  let before = ''
+  let first = index
+  while (first > 0 && before.length < closing) {
+    const child = children[--first]!
+    if (child.type.name !== 'note') before = (child.isText ? child.text! : '#') + before
+  }
+  return before === '' || /[.!?…]["”’)]*\s+$/.test(before)
 }
 
 /** True for divisions whose content the program writes: contents and lists. */
