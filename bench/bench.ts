@@ -29,9 +29,10 @@ const timed = <T>(run: () => T): [number, T] => {
 const afresh = (work: Work): Work => ({ ...work, doc: schema.nodeFromJSON(work.doc.toJSON()) })
 
 const fonts = openFonts(readFonts())
-const rows: [measure: string, value: string, must: string, should: string][] = []
-const row = (measure: string, value: string, must = '', should = ''): void => {
-  rows.push([measure, value, must, should])
+/** Times, in milliseconds, are also told in fixed loops, so that runs on machines of other speeds can be compared. */
+const rows: { cells: [measure: string, value: string, must: string, should: string]; milliseconds: number[] }[] = []
+const row = (measure: string, value: string, must = '', should = '', ...milliseconds: number[]): void => {
+  rows.push({ cells: [measure, value, must, should], milliseconds })
   process.stdout.write(`${measure}: ${value}${must ? `  (must ${must}, should ${should})` : ''}\n`)
 }
 const ms = (value: number): string =>
@@ -52,25 +53,27 @@ if (frame)
     `${frame.p50.toFixed(0)} ms / ${frame.p95.toFixed(0)} ms`,
     '32 ms',
     '16 ms',
+    frame.p50,
+    frame.p95,
   )
 
 const work = generateWork(300, 1)
 const cold = createTypesetter()
 const [coldTime, first] = timed(() => new TurnoverEngine(openFonts(readFonts()), cold).run(work))
 row('300-page work: pages made, rounds', `${first.pages.length}, ${first.rounds}`)
-row('full turnover, everything cold', ms(coldTime), '7 s', '4 s')
+row('full turnover, everything cold', ms(coldTime), '7 s', '4 s', coldTime)
 const boxes = cold.handOut()
 const formulas = createTypesetter()
 formulas.takeIn(boxes)
 
 const warm = [1, 2, 3].map(() => timed(() => new TurnoverEngine(openFonts(readFonts()), formulas).run(afresh(work)))[0])
-row('full turnover, formulas cached, cold otherwise', ms(median(warm)), '1.5 s', '0.8 s')
+row('full turnover, formulas cached, cold otherwise', ms(median(warm)), '1.5 s', '0.8 s', median(warm))
 
 steady()
 const engine = new TurnoverEngine(fonts, formulas)
 engine.run(work)
 const keys = [...typing(work, 15)].map(edited => timed(() => engine.run(edited))[0])
-row('turnover after one keystroke in the middle', ms(median(keys)), '150 ms', '40 ms')
+row('turnover after one keystroke in the middle', ms(median(keys)), '150 ms', '40 ms', median(keys))
 
 /** What the references of some divisions say; their pages are left open. */
 const word = (divisions: readonly Node[], under: WorkLedger): void => {
@@ -100,6 +103,8 @@ row(
   `${ms(median(fresh))} / ${ms(median(renumbered))}`,
   '60 ms / 8 ms',
   '20 ms / 2 ms',
+  median(fresh),
+  median(renumbered),
 )
 
 const turnover = engine.run(work)
@@ -110,7 +115,7 @@ for (let i = 0; i < 3; i++) {
   size = (await writePdf(turnover, fonts, { date: new Date(0) })).length
   pdfTimes.push(performance.now() - began)
 }
-row('PDF written', `${ms(median(pdfTimes))}, ${(size / 1e6).toFixed(1)} MB`, '3 s', '1.5 s')
+row('PDF written', `${ms(median(pdfTimes))}, ${(size / 1e6).toFixed(1)} MB`, '3 s', '1.5 s', median(pdfTimes))
 
 const printed = await browserPrint(turnover)
 if (printed) {
@@ -144,17 +149,19 @@ row(
 )
 
 const machine = `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().length} cores, Node ${process.version}`
-const table = rows.map(cells => `| ${cells.join(' | ')} |`).join('\n')
+const loop = Math.min(...loops)
+const inLoops = (times: number[]): string => times.map(time => (time / loop).toFixed(time < loop ? 2 : 1)).join(' / ')
+const table = rows.map(({ cells, milliseconds }) => `| ${[...cells, inLoops(milliseconds)].join(' | ')} |`).join('\n')
 writeFileSync(
   new URL('../docs/benchmarks.md', import.meta.url),
   `# Benchmarks
 
 Written by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}, ${machine}. A shared machine: times vary by a factor of up to two; ratios are
-steadier. The work is the generated one of 300 pages (\`steady-ledger generate --pages 300 --seed 1\`): 100,000 words, 200 figures, 100 tables, 600
+steadier, and so are times told in units of the fastest fixed loop of the run (last row), which say the same on a machine of another speed. The work is the generated one of 300 pages (\`steady-ledger generate --pages 300 --seed 1\`): 100,000 words, 200 figures, 100 tables, 600
 display and 1,500 inline equations, 1,500 references, 800 notes.
 
-| measure | found | must reach | should reach |
-| --- | --- | --- | --- |
+| measure | found | must reach | should reach | in fixed loops |
+| --- | --- | --- | --- | --- |
 ${table}
 
 ## Where the time goes
