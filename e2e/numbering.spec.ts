@@ -23,7 +23,8 @@ test('a figure is made panels, a panel is referred to by keyboard, and both page
   await page.keyboard.press('Enter')
   await expect(page.locator('.division.open .reference', { hasText: '3.1(a)' })).toBeVisible()
   await inBalance(page)
-  expect(spaced(await pageText(page, '16'))).toContain('Figure 3.1(a)')
+  // Pages are made anew a moment after the reference was put in.
+  await expect.poll(async () => spaced(await pageText(page, '16'))).toContain('Figure 3.1(a)')
 })
 
 test('equations become lines of one number, and stand by themselves again', async ({ page }) => {

@@ -17,7 +17,7 @@ import {
 } from '../work/scheme.ts'
 import { plainName } from '../work/schemeNames.ts'
 import { writeCounter } from './counterForm.ts'
-import { type NumberedItem, scanDivision } from './scan.ts'
+import { type DivisionScan, type NumberedItem, scanDivision } from './scan.ts'
 
 export interface Entry {
   id: string
@@ -316,15 +316,29 @@ export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Sch
  */
 export function numberWork(doc: Node, scheme: Scheme, previous?: WorkLedger): WorkLedger {
   const scans = doc.children.map(scanDivision)
-  const signature = scans.map(scan => scan.signature).join('\n')
-  const items = scans.flatMap((scan, index) => scan.items.map((item): [NumberedItem, number] => [item, index]))
-  if (previous?.signature !== signature || previous.scheme !== scheme) return { ...numberItems(items, scheme), signature, stamp: {} }
-  if (items.every(([item], order) => saysTheSame(item, previous.entries[order]!.item))) return previous
-  const entries = items.map(([item], order) => {
-    const entry = previous.entries[order]!
-    return entry.item === item ? entry : { ...entry, item }
+  const stands =
+    previous?.scheme === scheme &&
+    previous.scans.length === scans.length &&
+    scans.every((scan, index) => scan === previous.scans[index] || scan.signature === previous.scans[index]!.signature)
+  if (!stands) {
+    const items = scans.flatMap((scan, index) => scan.items.map((item): [NumberedItem, number] => [item, index]))
+    return { ...numberItems(items, scheme), scans, stamp: {} }
+  }
+  // The numbers stand; only what names the entries of divisions that were edited may have changed.
+  let entries: Entry[] | undefined
+  let order = 0
+  scans.forEach((scan, index) => {
+    if (scan !== previous.scans[index])
+      scan.items.forEach((item, at) => {
+        const entry = previous.entries[order + at]!
+        if (saysTheSame(item, entry.item)) return
+        entries ??= previous.entries.slice()
+        entries[order + at] = { ...entry, item }
+      })
+    order += scan.items.length
   })
-  return { entries, byId: new Map(entries.map(entry => [entry.id, entry])), scheme, signature, stamp: previous.stamp }
+  if (!entries) return previous
+  return { entries, byId: new Map(entries.map(entry => [entry.id, entry])), scheme, scans, stamp: previous.stamp }
 }
 
 /** Equal signatures leave these open. */
@@ -333,7 +347,7 @@ const saysTheSame = (a: NumberedItem, b: NumberedItem): boolean =>
 
 /** A ledger of a document, with what it was computed from. */
 export interface WorkLedger extends Ledger {
-  signature: string
+  scans: readonly DivisionScan[]
   /** The same object for as long as every number stays what it is. */
   stamp: object
 }

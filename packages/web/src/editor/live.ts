@@ -53,7 +53,7 @@ export class LiveNumbers {
   setLedger(ledger: WorkLedger, doc: Node): void {
     const now = performance.now()
     const renumbered = ledger.stamp !== this.ledger.stamp
-    if (ledger.signature !== this.ledger.signature)
+    if (renumbered)
       for (const entry of ledger.entries) {
         const old = this.ledger.byId.get(entry.id)
         if (old && old.number !== entry.number && old.number) this.previous.set(entry.id, { number: old.bare, until: now + 2000 })
