@@ -156,7 +156,7 @@ test('a pasted heading and list become the structure they are; pasted scripts be
     const data = new DataTransfer()
     data.setData(
       'text/html',
-      '<h2>Pasted section</h2><p>Some <b>bold</b> text <img src=x onerror="window.hacked=1"><script>window.hacked=1</script><a href="javascript:window.hacked=1">bad</a></p><ul><li>one</li></ul>',
+      '<h2>Pasted section</h2><p>Some <b>bold</b> text<br>goes on <img src=x onerror="window.hacked=1"><script>window.hacked=1</script><a href="javascript:window.hacked=1">bad</a></p><ul><li>one</li></ul>',
     )
     document
       .querySelector('.sheet-text')!
@@ -164,6 +164,9 @@ test('a pasted heading and list become the structure they are; pasted scripts be
   })
   await expect(page.locator('.division.open .heading.level-2 .words')).toHaveText('Pasted section')
   await expect(page.locator('.division.open strong')).toHaveText('bold')
+  // A line break in what is pasted is a space, and never a note.
+  await expect(page.locator('.division.open > p', { hasText: 'bold text goes on' })).toHaveCount(1)
+  await expect(page.locator('.division.open .note-mark')).toHaveCount(0)
   await expect(page.locator('.division.open ul > li .item-words')).toHaveText('one')
   await expect(page.locator('.division.open a')).toHaveCount(0)
   expect(await page.evaluate(() => (window as unknown as { hacked?: number }).hacked)).toBeUndefined()

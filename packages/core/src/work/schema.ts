@@ -288,8 +288,13 @@ const nodes: Record<string, NodeSpec> = {
     content: '(text | formula | reference | noteBreak)*',
     isolating: true,
   },
-  /** Where a paragraph of a note ends and the next one begins. */
-  noteBreak: { inline: true, atom: true, parseDOM: [{ tag: 'br' }], toDOM: () => ['br'] },
+  /** Where a paragraph of a note ends and the next one begins. Read in notes alone: a line break elsewhere must not make a note around itself. */
+  noteBreak: {
+    inline: true,
+    atom: true,
+    parseDOM: [{ tag: 'br', context: 'note/' }],
+    toDOM: () => ['br', { 'data-kind': 'noteBreak' }],
+  },
   /** `was` keeps, by target id, what a target was called when it was deleted: history, never a cached number. */
   reference: {
     ...carried(

@@ -107,6 +107,8 @@ export function Galley() {
         note: noteView(hosts),
         reference: referenceView(hosts),
       },
+      // A line break that is pasted parts words and nothing more; those of notes stay what they are.
+      transformPastedHTML: html => html.replace(/<br(?![^>]*data-kind)[^>]*>/gi, ' '),
       handleDOMEvents: {
         dragover: (_view, event) => {
           if (event.dataTransfer?.types.includes(entryType)) event.preventDefault()
