@@ -15,7 +15,7 @@ export const keywordsView =
       const { keywords } = live.settings
       say(name, wordsIn(live.language).keywords)
       say(list, ` ${keywords.join(', ') || 'none yet; they are written in the slip'}`)
-      dom.classList.toggle('empty', keywords.length === 0)
+      dom.classList.toggle('unwritten', keywords.length === 0)
     })
     dom.addEventListener('mousedown', event => {
       const at = getPos()
