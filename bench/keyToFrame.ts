@@ -1,15 +1,16 @@
 /** Key press to letter on screen: a 300-page work in the built application, keys pressed in the middle of a chapter. */
 import { existsSync } from 'node:fs'
+import path from 'node:path'
 import { generateWork } from '../demo/src/generate.ts'
 import { writeBundle } from '../packages/core/src/work/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
 
-const dist = new URL('../packages/web/dist/', import.meta.url).pathname
+const dist = path.resolve('packages/web/dist')
 const executablePath = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
 
 /** Milliseconds from the key event to the end of the frame that shows its letter; null where there is no browser or no build. */
 export async function keyToFrame(): Promise<{ p50: number; p95: number } | null> {
-  if (!existsSync(executablePath) || !existsSync(`${dist}index.html`)) {
+  if (!existsSync(executablePath) || !existsSync(path.join(dist, 'index.html'))) {
     process.stdout.write('No browser or no build here: key to frame is not measured.\n')
     return null
   }

@@ -1,7 +1,8 @@
 // npm run bench: prints the figures of the budgets and writes docs/benchmarks.md.
-import { existsSync } from 'node:fs'
+import { isBuilt } from './built.mjs'
 import { installPackages, run } from './install.mjs'
 
 installPackages()
-if (!existsSync('packages/web/dist/index.html')) run('npx vite build packages/web --logLevel warn')
-run('node --import tsx bench/bench.ts')
+if (!isBuilt('packages/web/dist/index.html', 'packages', 'demo')) run('npx vite build packages/web --logLevel warn')
+run('npx vite build bench --logLevel warn')
+run('node bench/dist/bench.js')

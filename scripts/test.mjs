@@ -1,4 +1,4 @@
-// npm test: installs what is missing, then types, lint, unit tests, build and browser tests. The last line counts them all.
+// npm test: installs what is missing, then types, lint, build, unit tests and browser tests. The last line counts them all.
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { installForTests, installPackages } from './install.mjs'
@@ -30,6 +30,7 @@ const count = (file, read) => {
 
 step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
 step('lint and import directions', 'npx biome check .')
+const built = step('build', 'npx vite build packages/web --logLevel error && npx vite build packages/cli --logLevel error')
 process.stdout.write('\n── unit tests\n')
 spawnSync(
   process.execPath,
@@ -37,7 +38,7 @@ spawnSync(
   { stdio: 'inherit' },
 )
 count('test-results/unit.json', report => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites])
-if (step('build', 'npx vite build packages/web --logLevel error')) {
+if (built) {
   process.stdout.write('\n── browser tests\n')
   spawnSync('npx', ['playwright', 'test'], { stdio: 'inherit' })
   count('test-results/e2e.json', ({ stats, errors }) => [stats.expected + stats.flaky, stats.unexpected + errors.length])

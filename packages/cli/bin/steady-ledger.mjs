@@ -1,6 +1,10 @@
 #!/usr/bin/env node
-import { register } from 'tsx/esm/api'
+// What was built starts in a second; where the source is newer, or nothing was built, the source runs.
+import { fileURLToPath } from 'node:url'
+import { isBuilt } from '../../../scripts/built.mjs'
 
-register()
-const { main } = await import('../src/cli.ts')
+const at = place => fileURLToPath(new URL(place, import.meta.url))
+const built = isBuilt(at('../dist/cli.js'), at('../src'), at('../../core/src'), at('../../../demo'))
+if (!built) (await import('tsx/esm/api')).register()
+const { main } = await import(built ? '../dist/cli.js' : '../src/cli.ts')
 process.exitCode = await main(process.argv.slice(2))

@@ -1,11 +1,12 @@
 /** What every call of the command line is given, and what they share. */
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
-import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+import { createTypesetter, type FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { assemble, readBundle } from '@steady-ledger/core/work/bundle.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
+import { setFormulas } from './formulas/setFormulas.ts'
 import { readFonts } from './host.ts'
 
 export interface CallArguments {
@@ -40,9 +41,11 @@ export function openWork({ positionals }: CallArguments): Work {
   )
 }
 
-export function turnOver(work: Work): { turnover: Turnover; fonts: Fonts } {
+export async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts; formulas: FormulaTypesetter }> {
+  const formulas = createTypesetter()
+  await setFormulas(work, formulas)
   const fonts = openFonts(readFonts())
-  return { turnover: new TurnoverEngine(fonts, createTypesetter()).run(work), fonts }
+  return { turnover: new TurnoverEngine(fonts, formulas).run(work), fonts, formulas }
 }
 
 /** Where the result goes; asked for before any work is done. */

@@ -13,7 +13,7 @@ export const dispatchCall: Call = async given => {
   if (to && later.includes(to)) throw new CallError(`Dispatch to “${to}” is not there yet.`, 2)
   if (to !== 'pdf' && to !== 'csv') throw new CallError('Choose what to write: --to pdf or --to csv.', 2)
   const out = outFile(given)
-  const { turnover, fonts } = turnOver(openWork(given))
+  const { turnover, fonts } = await turnOver(openWork(given))
   writeWhole(out, to === 'pdf' ? await writePdf(turnover, fonts, { date: date() }) : writeLedgerCsv(ledgerRows(turnover)))
   return 0
 }

@@ -4,7 +4,7 @@ import { division, plainText } from '@steady-ledger/core/work/schema.ts'
 import { type Call, openWork, printJson, turnOver } from '../call.ts'
 
 export const pagesCall: Call = async given => {
-  const { work, pages, pageIndexOf, ledger, textOf, rounds, settled, reserved } = turnOver(openWork(given)).turnover
+  const { work, pages, pageIndexOf, ledger, textOf, rounds, settled, reserved } = (await turnOver(openWork(given))).turnover
   const label = (id: string): string => pages[pageIndexOf.get(id) ?? -1]?.label ?? ''
   printJson({
     rounds,

@@ -44,11 +44,20 @@ export interface FormulaBreak {
   rule: number
 }
 
+export interface FormulaToSet {
+  source: string
+  display: boolean
+}
+
 export interface FormulaTypesetter {
   set(source: string, display: boolean): FormulaBox
+  /** Whether it is set already. */
+  knows(source: string, display: boolean): boolean
   /** Everything set so far that was not taken in, by key. */
   handOut(): [string, FormulaBox][]
   takeIn(boxes: Iterable<[string, FormulaBox]>): void
+  /** Takes in what another typesetter has just set: it is handed out again, as if it had been set here. */
+  takeOver(boxes: Iterable<[string, FormulaBox]>): void
 }
 
 type Convert = (source: string, display: boolean) => LiteElement
@@ -75,13 +84,16 @@ function startConverter(): Convert {
   }
 }
 
+const keyOf = (source: string, display: boolean): string => (display ? 'display ' : 'inline ') + source
+
 export function createTypesetter(): FormulaTypesetter {
   const known = new Map<string, FormulaBox>()
   const fresh = new Map<string, FormulaBox>()
   let convert: Convert | undefined
   return {
+    knows: (source, display) => known.has(keyOf(source, display)),
     set(source, display) {
-      const key = (display ? 'display ' : 'inline ') + source
+      const key = keyOf(source, display)
       let box = known.get(key)
       if (!box) {
         convert ??= startConverter()
@@ -99,6 +111,12 @@ export function createTypesetter(): FormulaTypesetter {
     takeIn(boxes) {
       // Boxes kept by an earlier version do not say where they break: they are set again.
       for (const [key, box] of boxes) if (Array.isArray(box.breaks)) known.set(key, box)
+    },
+    takeOver(boxes) {
+      for (const [key, box] of boxes) {
+        known.set(key, box)
+        fresh.set(key, box)
+      }
     },
   }
 }

@@ -9,6 +9,13 @@ enum Kind {
   penalty,
 }
 
+/** A copy of a list with room for more. */
+function longer<A extends { set(from: ArrayLike<number>): void }>(make: new (n: number) => A, from: ArrayLike<number>, n: number): A {
+  const to = new make(n)
+  to.set(from)
+  return to
+}
+
 /** A penalty at or above this never breaks, at or below its negative always does. */
 export const forbidden = 10_000
 
@@ -88,15 +95,6 @@ export class Items {
   }
   private grow(): void {
     const size = this.kinds.length * 2
-    const longer = <A extends { set(from: ArrayLike<number>): void }>(
-      make: new (n: number) => A,
-      from: ArrayLike<number>,
-      n: number,
-    ): A => {
-      const to = new make(n)
-      to.set(from)
-      return to
-    }
     this.kinds = longer(Uint8Array, this.kinds, size)
     this.width = longer(Float64Array, this.width, size + 1)
     this.stretch = longer(Float64Array, this.stretch, size + 1)
@@ -114,16 +112,46 @@ const consecutiveHyphens = 3000
 const fitnessJump = 3000
 const scrapDemerits = 8000
 
-/** A feasible break, in a chain back to the start of the paragraph. */
-interface Candidate {
-  at: number
-  fitness: number
-  demerits: number
-  width: number
-  stretch: number
-  shrink: number
-  previous: Candidate | null
+/** Feasible breaks, each with the best one before it, in growing lists that are reused from paragraph to paragraph. */
+class Candidates {
+  count = 0
+  /** The item it stands at, −1 for the start of the paragraph. */
+  at = new Int32Array(512)
+  fitness = new Uint8Array(512)
+  demerits = new Float64Array(512)
+  /** Sums of everything before the line that begins after it. */
+  width = new Float64Array(512)
+  stretch = new Float64Array(512)
+  shrink = new Float64Array(512)
+  /** The candidate the line before it begins after, −1 for none. */
+  previous = new Int32Array(512)
+
+  /** Its number. */
+  add(at: number, fitness: number, demerits: number, width: number, stretch: number, shrink: number, previous: number): number {
+    const i = this.count
+    if (i >= this.at.length) this.grow()
+    this.at[i] = at
+    this.fitness[i] = fitness
+    this.demerits[i] = demerits
+    this.width[i] = width
+    this.stretch[i] = stretch
+    this.shrink[i] = shrink
+    this.previous[i] = previous
+    this.count = i + 1
+    return i
+  }
+  private grow(): void {
+    const size = this.at.length * 2
+    this.at = longer(Int32Array, this.at, size)
+    this.fitness = longer(Uint8Array, this.fitness, size)
+    this.demerits = longer(Float64Array, this.demerits, size)
+    this.width = longer(Float64Array, this.width, size)
+    this.stretch = longer(Float64Array, this.stretch, size)
+    this.shrink = longer(Float64Array, this.shrink, size)
+    this.previous = longer(Int32Array, this.previous, size)
+  }
 }
+const candidates = new Candidates()
 
 export interface BreakLimits {
   /** Largest badness a line may have (100 is glue stretched by the whole of its stretch). */
@@ -136,27 +164,33 @@ export interface BreakLimits {
   scrap: number
 }
 
+/** Candidates from which a line may still begin, in the order of their places, and the best one by fitness for the break at hand. */
+const active: number[] = []
+const best = [-1, -1, -1, -1]
+const least = new Float64Array(4)
+
 /** Break positions (item indices, the last one the end) with the fewest demerits, or null where none keep the limits. */
-export function breakLines(items: Items, measure: number, limits: BreakLimits): number[] | null {
-  const active: Candidate[] = [{ at: -1, fitness: 1, demerits: 0, width: 0, stretch: 0, shrink: 0, previous: null }]
-  const best: (Candidate | null)[] = [null, null, null, null]
-  const demerits = [Infinity, Infinity, Infinity, Infinity]
+export function breakLines(items: Items, measure: number, { tolerance, emergency, hyphenate, scrap }: BreakLimits): number[] | null {
+  candidates.count = 0
+  let running = 1
+  active[0] = candidates.add(-1, 1, 0, 0, 0, 0, -1)
   for (let i = 0; i < items.count; i++) {
     if (!items.mayBreak(i)) continue
-    const cost = items.isPenalty(i) ? items.cost[i]! : 0
-    if (items.flagged[i] && !limits.hyphenate) continue
+    const flagged = items.flagged[i] === 1
+    if (flagged && !hyphenate) continue
+    const penalty = items.isPenalty(i)
+    const cost = penalty ? items.cost[i]! : 0
     const forced = cost <= -forbidden
-    best.fill(null)
-    demerits.fill(Infinity)
-    const before = active.length
+    const width = items.width[i]! + (penalty ? items.before[i]! : 0)
+    const stretchHere = items.stretch[i]! + emergency
+    const shrinkHere = items.shrink[i]!
+    let feasible = false
     let still = 0
-    const width = items.width[i]! + (items.isPenalty(i) ? items.before[i]! : 0)
-    for (let k = 0; k < before; k++) {
+    for (let k = 0; k < running; k++) {
       const from = active[k]!
-      const natural = width - from.width
-      const space = measure - natural
-      const stretch = items.stretch[i]! - from.stretch + limits.emergency
-      const shrink = items.shrink[i]! - from.shrink
+      const space = measure - (width - candidates.width[from]!)
+      const stretch = stretchHere - candidates.stretch[from]!
+      const shrink = shrinkHere - candidates.shrink[from]!
       const ratio =
         space >= 0
           ? stretch > 0
@@ -171,50 +205,67 @@ export function breakLines(items: Items, measure: number, limits: BreakLimits): 
               : 0
       // Those from which a later line can still end stay, in their order.
       if (ratio >= -1 && !forced) active[still++] = from
-      else if (before === 1 && limits.emergency > 0 && ratio < -1) {
+      else if (running === 1 && emergency > 0 && ratio < -1) {
         // Nothing else is left: a box wider than the measure stands alone rather than losing the paragraph.
+        if (!feasible) feasible = clear()
         best[0] = from
-        demerits[0] = from.demerits + 1e8
+        least[0] = candidates.demerits[from]! + 1e8
         continue
       }
       if (ratio < -1) continue
       const badness = 100 * Math.abs(ratio * ratio * ratio)
-      if (badness > limits.tolerance) continue
+      if (badness > tolerance) {
+        // A line that begins later is shorter still, and looser: those after this one stay as they are.
+        if (ratio > 0 && !forced) {
+          while (++k < running) active[still++] = active[k]!
+        }
+        continue
+      }
+      if (!feasible) feasible = clear()
       const fitness = ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3
       let sum = (linePenalty + badness) * (linePenalty + badness)
       if (cost > 0) sum += cost * cost
-      if (items.flagged[i] && from.at >= 0 && items.flagged[from.at]) sum += consecutiveHyphens
-      if (Math.abs(fitness - from.fitness) > 1) sum += fitnessJump
-      if (forced && from.at >= 0 && items.width[i]! - from.width < limits.scrap) sum += scrapDemerits
-      sum += from.demerits
-      if (sum < demerits[fitness]!) {
-        demerits[fitness] = sum
+      const begins = candidates.at[from]!
+      if (flagged && begins >= 0 && items.flagged[begins]) sum += consecutiveHyphens
+      if (Math.abs(fitness - candidates.fitness[from]!) > 1) sum += fitnessJump
+      if (forced && begins >= 0 && items.width[i]! - candidates.width[from]! < scrap) sum += scrapDemerits
+      sum += candidates.demerits[from]!
+      if (sum < least[fitness]!) {
+        least[fitness] = sum
         best[fitness] = from
       }
     }
-    active.length = still
-    const least = Math.min(demerits[0]!, demerits[1]!, demerits[2]!, demerits[3]!)
-    if (least < Infinity) {
+    running = still
+    if (feasible) {
+      const most = Math.min(least[0]!, least[1]!, least[2]!, least[3]!) + fitnessJump
       const start = items.lineStart(i)
+      const begin = items.width[start]! - (penalty ? items.after[i]! : 0)
       for (let fitness = 0; fitness < 4; fitness++)
-        if (demerits[fitness]! <= least + fitnessJump)
-          active.push({
-            at: i,
+        if (best[fitness]! >= 0 && least[fitness]! <= most)
+          active[running++] = candidates.add(
+            i,
             fitness,
-            demerits: demerits[fitness]!,
-            width: items.width[start]! - (items.isPenalty(i) ? items.after[i]! : 0),
-            stretch: items.stretch[start]!,
-            shrink: items.shrink[start]!,
-            previous: best[fitness]!,
-          })
+            least[fitness]!,
+            begin,
+            items.stretch[start]!,
+            items.shrink[start]!,
+            best[fitness]!,
+          )
     }
-    if (active.length === 0) return null
+    if (running === 0) return null
   }
   let end = active[0]!
-  for (const candidate of active) if (candidate.demerits < end.demerits) end = candidate
+  for (let k = 1; k < running; k++) if (candidates.demerits[active[k]!]! < candidates.demerits[end]!) end = active[k]!
   const breaks: number[] = []
-  for (let at: Candidate = end; at.previous; at = at.previous) breaks.push(at.at)
+  for (let at = end; candidates.previous[at]! >= 0; at = candidates.previous[at]!) breaks.push(candidates.at[at]!)
   return breaks.reverse()
+}
+
+/** Empties the best by fitness; says that there is one now. */
+function clear(): true {
+  best.fill(-1)
+  least.fill(Infinity)
+  return true
 }
 
 /** First fit without hyphenation, for ragged text: every line takes what it can. */

@@ -28,6 +28,18 @@ export interface Shape {
   width: number
   /** True where the face has no glyph for a character of the text. */
   incomplete: boolean
+  /** Where it may be divided, once that was asked for. */
+  divisions: { language: string; points: readonly HyphenPoint[] } | null
+}
+
+/** A place where a text may be divided; widths in em. */
+export interface HyphenPoint {
+  /** UTF-16 index. */
+  at: number
+  /** Width up to here, of the part before it with its hyphen, and of what comes after it. */
+  sum: number
+  before: number
+  after: number
 }
 
 export interface OpenFace {
@@ -74,6 +86,7 @@ export function openFonts(files: FontFiles): Fonts {
         clusters: new Uint16Array(count),
         width: 0,
         incomplete: false,
+        divisions: null,
       }
       for (let i = 0; i < count; i++) {
         shape.glyphs[i] = infos[i]!.codepoint

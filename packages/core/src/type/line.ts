@@ -75,11 +75,10 @@ export class Line implements LineExtent {
   private readonly styles: readonly PieceStyle[]
 
   /** Three lists of one length: where each piece begins, what it is, and the run it belongs to. */
-  constructor(places: number[], things: (Shape | FormulaBox)[], styles: PieceStyle[], extent: LineExtent) {
-    // Lists that were filled one by one have room to spare: copies have none.
-    this.places = places.slice()
-    this.things = things.slice()
-    this.styles = styles.slice()
+  constructor(places: readonly number[], things: readonly (Shape | FormulaBox)[], styles: readonly PieceStyle[], extent: LineExtent) {
+    this.places = places
+    this.things = things
+    this.styles = styles
     this.end = extent.end
     this.above = extent.above
     this.below = extent.below

@@ -5,7 +5,7 @@ import { formulaPart, partBegin, partCount, partEnd } from '../formulas/formulaP
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { TextStyle } from '../work/houseStyle.ts'
 import { breakLines, fillLines, forbidden, Items } from './breakLines.ts'
-import type { Fonts, Shape } from './fonts.ts'
+import type { Fonts, HyphenPoint, OpenFace, Shape } from './fonts.ts'
 import { divisionsOf } from './hyphenation.ts'
 import type { Run } from './inline.ts'
 import { Line, type PieceStyle, pieceStyleOf } from './line.ts'
@@ -30,11 +30,11 @@ const relationCost = 300
 const unitCost = 1000
 const items = new Items()
 
-/** An unbroken stretch of one run. */
+/** An unbroken stretch of one run: a text, or a part of a formula. */
 interface Chunk {
   run: Run
   style: PieceStyle
-  text: string
+  /** Null for a formula. */
   shape: Shape | null
   width: number
   /** Which part of its formula it is. */
@@ -46,21 +46,15 @@ export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOption
   const justified = style.align === 'justified'
   const chunks = build(runs, fonts, options, justified && options.hyphenate)
   const breaks = justified ? totalFit(measure) : ragged(measure)
+  const hang = justified && options.opticalMargins === true
   const lines: Line[] = []
   let start = 0
-  breaks.forEach((end, index) => {
-    const last = index === breaks.length - 1
-    lines.push(
-      emit(chunks, fonts, start, end, {
-        measure,
-        style,
-        indent: index === 0 ? options.indent : 0,
-        last,
-        hang: justified && options.opticalMargins === true,
-      }),
-    )
+  for (let index = 0; index < breaks.length; index++) {
+    const end = breaks[index]!
+    const indent = index === 0 ? options.indent : 0
+    lines.push(emit(chunks, fonts, start, end, { measure, style, indent, last: index === breaks.length - 1, hang }))
     start = items.lineStart(end)
-  })
+  }
   return lines
 }
 
@@ -100,71 +94,90 @@ function ragged(measure: number): number[] {
 /** Width of the last line, without the glue that ends a paragraph. */
 const lastWidth = (breaks: number[]): number => items.width[breaks.at(-1)!]! - items.width[items.lineStart(breaks.at(-2)!)]!
 
-/** Fills the shared items from the runs. Payloads are chunk numbers; of hyphens, chunk number times 256 plus the UTF-16 index. */
+/** Fills the shared items from the runs. Payloads of boxes are chunk numbers; of hyphens, chunk number times 256 plus the UTF-16 index. */
 function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: boolean): Chunk[] {
   items.clear()
-  const chunks: Chunk[] = []
   if (options.indent) items.box(options.indent, -1)
-  const stretches = options.style.align === 'justified'
-  let styled: Run | null = null
-  let style: PieceStyle | null = null
-  cutRuns(runs, (run, text, breaks, binds) => {
-    if (run !== styled || !style) {
-      styled = run
-      style = pieceStyleOf(run)
-    }
-    if (text === ' ') {
-      // Space at the start, and more than one space, is the author's slip and never printed.
-      if (chunks.length === 0 || items.isGlue(items.count - 1)) return
-      const width = fonts[run.face].shape(' ').width * run.size
-      // A break here is one at the penalty: glue after a penalty is none.
-      if (binds) items.penalty(unitCost, 0, 0, false, -1)
-      items.glue(width, stretches ? width * 0.5 : 0, stretches ? width * 0.333 : 0, chunks.length)
-      chunks.push({ run, style, text, shape: null, width, part: 0 })
-      return
-    }
-    const number = chunks.length
-    if (run.formula) {
-      const parts = partCount(run.formula)
-      for (let part = 0; part < parts; part++) {
-        const begin = partBegin(run.formula, part)
-        const next = part + 1 < parts ? partBegin(run.formula, part + 1) : run.formula.width
-        const width = (next - begin) * run.size
-        items.box(width, chunks.length)
-        // Unbroken, the space after the relation is kept; a line that ends here ends with the relation.
-        if (part + 1 < parts) items.penalty(relationCost, (partEnd(run.formula, part) - next) * run.size, 0, false, -1)
-        chunks.push({ run, style, text, shape: null, width, part })
-      }
-    } else {
-      const shape = fonts[run.face].shape(text, run.features)
-      const width = placeOf(shape, run, fonts) * run.size
-      chunks.push({ run, style, text, shape, width, part: 0 })
-      if (hyphenate && run.divisible && text.length > 4) boxesWithHyphens(shape, run, number, fonts, run.language ?? options.language)
+  const builder = new ItemBuilder(fonts, options.language, hyphenate, options.style.align === 'justified')
+  cutRuns(runs, builder)
+  items.glue(0, 1e5, 0, -1)
+  items.penalty(-forbidden, 0, 0, false, -1)
+  return builder.chunks
+}
+
+/** Puts stretches of runs into the shared items. What all stretches of a run have in common is found once for the run. */
+class ItemBuilder {
+  readonly chunks: Chunk[] = []
+  private run: Run | null = null
+  private style!: PieceStyle
+  private face!: OpenFace
+  private readonly fonts: Fonts
+  private readonly language: string
+  private readonly hyphenate: boolean
+  private readonly stretches: boolean
+
+  constructor(fonts: Fonts, language: string, hyphenate: boolean, stretches: boolean) {
+    this.fonts = fonts
+    this.language = language
+    this.hyphenate = hyphenate
+    this.stretches = stretches
+  }
+
+  private begin(run: Run): void {
+    if (run === this.run) return
+    this.run = run
+    this.style = pieceStyleOf(run)
+    this.face = this.fonts[run.face]
+  }
+
+  /** `binds` where it stands between a figure and its unit. */
+  space(run: Run, binds: boolean): void {
+    // Space at the start, and more than one space, is the author's slip and never printed.
+    if (this.chunks.length === 0 || items.isGlue(items.count - 1)) return
+    this.begin(run)
+    const width = this.face.shape(' ').width * run.size
+    // A break here is one at the penalty: glue after a penalty is none.
+    if (binds) items.penalty(unitCost, 0, 0, false, -1)
+    items.glue(width, this.stretches ? width * 0.5 : 0, this.stretches ? width * 0.333 : 0, 0)
+  }
+
+  /** `breaks` where a line may end after it. */
+  stretch(run: Run, text: string, breaks: boolean): void {
+    this.begin(run)
+    const number = this.chunks.length
+    if (run.formula) this.formula(run, run.formula)
+    else {
+      const shape = this.face.shape(text, run.features)
+      const width = placeOf(shape, run, this.fonts) * run.size
+      this.chunks.push({ run, style: this.style, shape, width, part: 0 })
+      if (this.hyphenate && run.divisible && text.length > 4)
+        boxesWithHyphens(shape, run, number, this.fonts, run.language ?? this.language)
       else items.box(width, number)
     }
     if (breaks) items.penalty(openBreakCost, 0, 0, false, -1)
-  })
-  items.glue(0, 1e5, 0, -1)
-  items.penalty(-forbidden, 0, 0, false, -1)
-  return chunks
+  }
+
+  private formula(run: Run, formula: FormulaBox): void {
+    const parts = partCount(formula)
+    for (let part = 0; part < parts; part++) {
+      const begin = partBegin(formula, part)
+      const next = part + 1 < parts ? partBegin(formula, part + 1) : formula.width
+      const width = (next - begin) * run.size
+      items.box(width, this.chunks.length)
+      // Unbroken, the space after the relation is kept; a line that ends here ends with the relation.
+      if (part + 1 < parts) items.penalty(relationCost, (partEnd(formula, part) - next) * run.size, 0, false, -1)
+      this.chunks.push({ run, style: this.style, shape: null, width, part })
+    }
+  }
 }
 
 /** Width in em of the place of a text: its own, or that of the widest text it must have room for. */
 const placeOf = (shape: Shape, run: Run, fonts: Fonts): number =>
   run.reserve ? Math.max(shape.width, ...run.reserve.map(text => fonts[run.face].shape(text, run.features).width)) : shape.width
 
-interface HyphenPoint {
-  at: number
-  /** Width in em up to here, of the part before it with its hyphen, and of what comes after it. */
-  sum: number
-  before: number
-  after: number
-}
-const hyphenPoints = new WeakMap<Shape, { language: string; points: HyphenPoint[] }>()
-
-function pointsOf(shape: Shape, fonts: Fonts, language: string): HyphenPoint[] {
-  const kept = hyphenPoints.get(shape)
-  if (kept?.language === language) return kept.points
+/** Where a text may be divided, kept with its shape for the language last asked for. */
+function pointsOf(shape: Shape, fonts: Fonts, language: string): readonly HyphenPoint[] {
+  if (shape.divisions?.language === language) return shape.divisions.points
   const points: HyphenPoint[] = []
   const word = /\p{L}{5,}/u.exec(shape.text)
   if (word) {
@@ -182,7 +195,7 @@ function pointsOf(shape: Shape, fonts: Fonts, language: string): HyphenPoint[] {
       })
     }
   }
-  hyphenPoints.set(shape, { language, points })
+  shape.divisions = { language, points }
   return points
 }
 
@@ -202,9 +215,6 @@ function boxesWithHyphens(shape: Shape, run: Run, number: number, fonts: Fonts, 
   items.box((shape.width - sum) * run.size, number)
 }
 
-/** Takes an unbroken stretch of a run: whether a line may end after it, and whether it is a space between a figure and its unit. */
-type TakeStretch = (run: Run, text: string, breaks: boolean, binds: boolean) => void
-
 const isFigure = (code: number): boolean => code >= 48 && code <= 57
 /** Signs of units of the SI and those used with it, with prefixes and powers, as one word. */
 const unit =
@@ -215,29 +225,47 @@ function unitAt(text: string, at: number): boolean {
 }
 
 /** Cuts runs at spaces, at run ends and at the break opportunities of Unicode Annex 14. */
-function cutRuns(runs: Run[], take: TakeStretch): void {
+function cutRuns(runs: Run[], builder: ItemBuilder): void {
+  /** The stretches of several runs, or of unusual signs, that no space parts. */
   let word: { run: Run; text: string }[] = []
   for (const run of runs) {
+    const { text } = run
     let from = 0
-    for (let i = 0; i <= run.text.length; i++) {
-      const code = i < run.text.length ? run.text.charCodeAt(i) : -1
-      const space = code === 32 || code === 10 || code === 9
-      if (code >= 0 && !space) continue
+    let signs = run.note ? Signs.others : Signs.simple
+    for (let i = 0; i < text.length; i++) {
+      const code = text.charCodeAt(i)
+      if (code !== 32 && code !== 10 && code !== 9) {
+        if (code >= 128) signs |= Signs.unsure
+        else if (!simpleSigns[code]) signs |= Signs.others
+        continue
+      }
       if (i > from) {
-        const text = run.text.slice(from, i)
+        const stretch = text.slice(from, i)
         // Most words stand between spaces of one run and are of letters alone: nothing has to be put together or looked up for them.
-        if (space && word.length === 0 && !run.note && text.length < longestPiece && isSimple(text)) take(run, text, false, false)
-        else word.push({ run, text })
+        const simple = signs === Signs.simple || (signs === Signs.unsure && simpleWord.test(stretch))
+        if (simple && word.length === 0 && i - from < longestPiece) builder.stretch(run, stretch, false)
+        else word.push({ run, text: stretch })
       }
-      if (space) {
-        if (word.length) cutWord(word, take)
+      if (word.length) {
+        cutWord(word, builder)
         word = []
-        take(run, ' ', false, i > 0 && isFigure(run.text.charCodeAt(i - 1)) && unitAt(run.text, i + 1))
-        from = i + 1
       }
+      builder.space(run, i > 0 && isFigure(text.charCodeAt(i - 1)) && unitAt(text, i + 1))
+      from = i + 1
+      signs = run.note ? Signs.others : Signs.simple
     }
+    if (text.length > from) word.push({ run, text: text.slice(from) })
   }
-  if (word.length) cutWord(word, take)
+  if (word.length) cutWord(word, builder)
+}
+
+/** What a word is made of, as far as has been read: a set of bits. */
+enum Signs {
+  simple = 0,
+  /** Some signs beyond ASCII, which have to be looked up. */
+  unsure = 1,
+  /** A sign after which a line may end, or a note. */
+  others = 2,
 }
 
 const simpleWord = /^[\p{L}\p{N}'’“”"‘(),.;:!?\u00a0]*$/u
@@ -257,7 +285,7 @@ function isSimple(text: string): boolean {
 /** Most code units shaped as one: a longer unbroken text is cut, so that hostile input stays bounded. */
 const longestPiece = 200
 
-function cutWord(word: { run: Run; text: string }[], take: TakeStretch): void {
+function cutWord(word: { run: Run; text: string }[], builder: ItemBuilder): void {
   const whole = word.map(part => (part.run.note ? wordJoiner.repeat(part.text.length) : part.text)).join('')
   const opportunities = whole.length < longestPiece && isSimple(whole) ? none : opportunitiesIn(whole)
   let offset = 0
@@ -266,7 +294,7 @@ function cutWord(word: { run: Run; text: string }[], take: TakeStretch): void {
     for (let i = 1; i <= text.length; i++) {
       const breaks = opportunities.has(offset + i) && !(run.whole && i < text.length)
       if (i < text.length && !breaks && i - from < longestPiece) continue
-      take(run, text.slice(from, i), breaks, false)
+      builder.stretch(run, text.slice(from, i), breaks)
       from = i
     }
     offset += text.length
@@ -303,12 +331,15 @@ interface EmitOptions {
   hang: boolean
 }
 
+/** The pieces of the line that is being set: where each begins, what it is, the run it belongs to, and the stretch before it. */
+const places: number[] = []
+const things: (Shape | FormulaBox)[] = []
+const styles: PieceStyle[] = []
+const stretches: number[] = []
+
 /** Sets the items from `start` up to the break at `end` on a line of their own. */
 function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measure, style, indent, last, hang }: EmitOptions): Line {
-  const places: number[] = []
-  const things: (Shape | FormulaBox)[] = []
-  const styles: PieceStyle[] = []
-  const glues: number[] = []
+  let count = 0
   let tailWidth = 0
   let natural = indent
   let stretch = 0
@@ -317,67 +348,76 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
   const notes: string[] = []
   const anchors: Node[] = []
   const hyphenated = items.flagged[end] === 1
-  /** Places are natural first, then opened by the glue before them. */
-  const add = (thing: Shape | FormulaBox, style: PieceStyle, width: number): void => {
-    places.push(natural)
-    things.push(thing)
-    styles.push(style)
-    glues.push(stretch)
-    natural += width
-    tailWidth = width
-  }
   let number = -1
   let firstPart = 0
   let lastPart = -1
+  let measured: Run | null = null
   for (let i = start; i < end; i++) {
+    const payload = items.payload[i]!
+    if (payload < 0) continue
     if (items.isGlue(i)) {
-      if (items.payload[i]! < 0) continue
       const width = items.width[i + 1]! - items.width[i]!
       stretch += width
       natural += width
       continue
     }
-    const payload = items.payload[i]!
-    if (!items.isBox(i) || payload < 0 || payload === number) continue
+    if (payload === number || !items.isBox(i)) continue
     number = payload
-    const { run, style: pieceStyle, shape, width, part: formulaIndex } = chunks[payload]!
+    const chunk = chunks[payload]!
+    const { run, shape, part: formulaIndex } = chunk
+    let { width } = chunk
+    let thing: Shape | FormulaBox
     if (run.formula) {
-      // Parts that stand on one line are one formula again; a part at the end of its line leaves out the space after it.
-      if (formulaIndex > 0 && chunks[payload - 1]!.run === run && lastPart === payload - 1 && things.length) {
-        things[things.length - 1] = formulaPart(run.formula, firstPart, formulaIndex)
-        natural += width
-        tailWidth += width
-      } else {
-        firstPart = formulaIndex
-        add(formulaPart(run.formula, formulaIndex, formulaIndex), pieceStyle, width)
-      }
-      lastPart = payload
       above = Math.max(above, run.formula.height * run.size)
       below = Math.max(below, run.formula.depth * run.size)
-      continue
+      // Parts that stand on one line are one formula again; a part at the end of its line leaves out the space after it.
+      const whole = formulaIndex > 0 && chunks[payload - 1]!.run === run && lastPart === payload - 1 && count > 0
+      lastPart = payload
+      if (whole) {
+        things[count - 1] = formulaPart(run.formula, firstPart, formulaIndex)
+        natural += width
+        tailWidth += width
+        continue
+      }
+      firstPart = formulaIndex
+      thing = formulaPart(run.formula, formulaIndex, formulaIndex)
+    } else {
+      if (run !== measured) {
+        measured = run
+        const face = fonts[run.face]
+        above = Math.max(above, face.ascender * run.size * 0.8 + run.rise)
+        below = Math.max(below, face.descender * run.size * 0.8 - run.rise)
+        if (run.note && !notes.includes(run.note)) notes.push(run.note)
+        if (run.anchor && !anchors.includes(run.anchor)) anchors.push(run.anchor)
+      }
+      thing = partOnLine(fonts, payload, shape!, start, end)
+      if (thing !== shape) width = placeOf(thing, run, fonts) * run.size
     }
-    const part = partOnLine(chunks, fonts, payload, shape!, start, end)
-    above = Math.max(above, fonts[run.face].ascender * run.size * 0.8 + run.rise)
-    below = Math.max(below, fonts[run.face].descender * run.size * 0.8 - run.rise)
-    if (run.note && !notes.includes(run.note)) notes.push(run.note)
-    if (run.anchor && !anchors.includes(run.anchor)) anchors.push(run.anchor)
-    add(part, pieceStyle, placeOf(part, run, fonts) * run.size)
+    // Places are natural first, then opened by the glue before them.
+    places[count] = natural
+    things[count] = thing
+    styles[count] = chunk.style
+    stretches[count] = stretch
+    count++
+    natural += width
+    tailWidth = width
   }
   // A line that ends within a formula ends with its relation.
   if (items.isPenalty(end) && items.before[end]! < 0) {
     natural += items.before[end]!
     tailWidth += items.before[end]!
   }
-  const overLeft = hang && indent === 0 ? overhang(things[0], styles[0], 0) : 0
-  const overRight = hang ? overhang(things.at(-1), styles.at(-1), -1) : 0
+  const overLeft = hang && indent === 0 && count > 0 ? overhang(things[0]!, styles[0]!, 0) : 0
+  const overRight = hang && count > 0 ? overhang(things[count - 1]!, styles[count - 1]!, -1) : 0
   const left = measure - natural + overLeft + overRight
   const justified = style.align === 'justified' && (!last || left < 0)
   const each = justified && stretch > 0 ? Math.max(left / stretch, -0.4) : 0
   const shift = style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : -overLeft
-  for (let i = 0; i < places.length; i++) places[i]! += shift + each * glues[i]!
-  const tail = places.length - 1
-  return new Line(places, things, styles, {
-    end: tail < 0 ? indent + shift : places[tail]! + tailWidth,
+  for (let i = 0; i < count; i++) places[i]! += shift + each * stretches[i]!
+  const ends = count === 0 ? indent + shift : places[count - 1]! + tailWidth
+  // Lists that were filled one by one have room to spare: copies have none.
+  return new Line(places.slice(0, count), things.slice(0, count), styles.slice(0, count), {
+    end: ends,
     above,
     below,
     notes,
@@ -398,18 +438,18 @@ const overhangs: [signs: string, left: number, right: number][] = [
 ]
 
 /** In points; `end` is 0 for the left end of the line and -1 for the right one. */
-function overhang(thing: Shape | FormulaBox | undefined, style: PieceStyle | undefined, end: 0 | -1): number {
-  if (!thing || !style || !('glyphs' in thing) || style.rise !== 0) return 0
+function overhang(thing: Shape | FormulaBox, style: PieceStyle, end: 0 | -1): number {
+  if (!('glyphs' in thing) || style.rise !== 0) return 0
   const sign = thing.text.at(end)!
   const found = overhangs.find(([signs]) => signs.includes(sign))
   return found ? found[end === 0 ? 1 : 2] * thing.advances.at(end)! * style.size : 0
 }
 
 /** The part of a chunk between the hyphens at which its lines are broken; the hyphen is shaped with it. */
-function partOnLine(chunks: Chunk[], fonts: Fonts, number: number, shape: Shape, start: number, end: number): Shape {
+function partOnLine(fonts: Fonts, number: number, shape: Shape, start: number, end: number): Shape {
   const opened = start > 0 && items.flagged[start - 1] && items.payload[start - 1]! >> 8 === number ? items.payload[start - 1]! % 256 : 0
   const closed = items.flagged[end] && items.payload[end]! >> 8 === number ? items.payload[end]! % 256 : -1
   if (!opened && closed < 0) return shape
-  const text = chunks[number]!.text
+  const { text } = shape
   return fonts[shape.face].shape(closed < 0 ? text.slice(opened) : `${text.slice(opened, closed)}-`, shape.features)
 }

@@ -1,0 +1,17 @@
+/** The benchmarks as they are shipped code: bundled like the command line, for what runs from source is slowed down by its loader. */
+import path from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vite'
+import { bundledForNode } from '../scripts/bundledForNode.ts'
+
+const root = path.dirname(fileURLToPath(import.meta.url))
+const entry = (file: string): string => path.join(root, file)
+
+export default defineConfig(
+  bundledForNode(root, {
+    bench: entry('bench.ts'),
+    growth: entry('growth.ts'),
+    memory: entry('memory.ts'),
+    helper: entry('../packages/cli/src/formulas/helper.ts'),
+  }),
+)

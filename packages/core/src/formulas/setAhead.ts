@@ -1,0 +1,70 @@
+/**
+ * Sets the formulas of a work before its pages are made, in parts that several threads take from one list. Formulas cost most of a
+ * work that no cache knows, and none of them needs another.
+ */
+import type { Node } from 'prosemirror-model'
+import type { FormulaBox, FormulaToSet, FormulaTypesetter } from './typesetter.ts'
+
+/** Sets some formulas somewhere else; boxes by key. */
+export type FormulaHelper = (wanted: FormulaToSet[]) => Promise<[key: string, box: FormulaBox][]>
+
+export interface SetAheadOptions {
+  helpers: readonly FormulaHelper[]
+  /** Lets what the helpers sent arrive. */
+  pause(): Promise<unknown>
+  tell?(done: number, of: number): void
+}
+
+/** Below this many formulas a helper's start costs more than it saves. */
+export const worthHelp = 150
+/** A helper takes about fifty milliseconds' worth at a time, two parts ahead, so that it never waits; the caller pauses more often. */
+const helpersPart = 25
+const ownPart = 4
+
+/** The formulas of a document that the typesetter has not set, each once, in the order of the text. */
+export function formulasToSet(doc: Node, typesetter: FormulaTypesetter): FormulaToSet[] {
+  const wanted = new Map<string, FormulaToSet>()
+  doc.descendants(({ type, attrs: { formula: source } }) => {
+    if (type.name !== 'formula' && type.name !== 'equation') return
+    const display = type.name === 'equation'
+    if (!typesetter.knows(source, display)) wanted.set(`${display} ${source}`, { source, display })
+  })
+  return [...wanted.values()]
+}
+
+/** Ends when all are set. What a helper fails to set is left to whoever asks for it. */
+export async function setAhead(
+  wanted: FormulaToSet[],
+  typesetter: FormulaTypesetter,
+  { helpers, pause, tell }: SetAheadOptions,
+): Promise<void> {
+  let next = 0
+  let done = 0
+  const take = (most: number): FormulaToSet[] => {
+    const part = wanted.slice(next, next + most)
+    next += part.length
+    return part
+  }
+  const told = (count: number): void => {
+    done += count
+    tell?.(done, wanted.length)
+  }
+  const own = async (): Promise<void> => {
+    for (let part = take(ownPart); part.length; part = take(ownPart)) {
+      for (const { source, display } of part) typesetter.set(source, display)
+      told(part.length)
+      await pause()
+    }
+  }
+  const helped = async (helper: FormulaHelper): Promise<void> => {
+    for (let part = take(helpersPart); part.length; part = take(helpersPart)) {
+      try {
+        typesetter.takeOver(await helper(part))
+        told(part.length)
+      } catch {
+        return
+      }
+    }
+  }
+  await Promise.all([...helpers.flatMap(helper => [helped(helper), helped(helper)]), own()])
+}
