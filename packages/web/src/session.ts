@@ -35,7 +35,7 @@ import { stableIds } from './editor/stableIds.ts'
 import { dropPictures, loadWork, newId, notePages } from './storage/database.ts'
 import { Saver, type SaveState } from './storage/saver.ts'
 import { askToWrite, type WriterLock } from './storage/writerLock.ts'
-import type { FromTurnover, ToTurnover, TurnoverSummary } from './workers/protocol.ts'
+import type { FromTurnover, ProgressOf, ToTurnover, TurnoverSummary } from './workers/protocol.ts'
 
 /** What the interface shows of a session; the document itself stays in the editor state. */
 export interface SessionView {
@@ -52,7 +52,7 @@ export interface SessionView {
   openDivision: string
   turnover: TurnoverSummary | null
   /** Computing: how far, once it takes long enough to say so. */
-  progress: { done: number; of: number } | null
+  progress: { of: ProgressOf; done: number; all: number } | null
   failure: string
   save: SaveState
   writer: boolean
@@ -400,7 +400,7 @@ export class Session {
         this.waiting = null
         break
       case 'progress':
-        this.use.setState({ progress: { done: message.done, of: message.of } })
+        this.use.setState({ progress: message })
         break
       case 'turnover':
         if (message.summary.version === this.version) this.settle(message.summary)

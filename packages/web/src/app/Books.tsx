@@ -15,8 +15,10 @@ export function Books() {
   if (progress || !turnover)
     return (
       <span className="books" role="status">
-        Computing pages…
-        {progress && <progress value={progress.done} max={progress.of} aria-label="Pages computed" />}
+        {progress?.of === 'formulas' ? 'Setting formulas…' : 'Computing pages…'}
+        {progress && (
+          <progress value={progress.done} max={progress.all} aria-label={progress.of === 'formulas' ? 'Formulas set' : 'Pages computed'} />
+        )}
       </span>
     )
   const must = turnover.findings.filter(finding => finding.weight === 'mustMend').length

@@ -47,9 +47,12 @@ export interface TurnoverSummary {
   milliseconds: number
 }
 
+/** What is under way. */
+export type ProgressOf = 'formulas' | 'pages'
+
 export type FromTurnover =
   | { kind: 'ready' }
-  | { kind: 'progress'; done: number; of: number }
+  | { kind: 'progress'; of: ProgressOf; done: number; all: number }
   | { kind: 'turnover'; summary: TurnoverSummary }
   | { kind: 'drawn'; version: number; drawings: PageDrawing[] }
   | { kind: 'reasons'; page: number; reasons: PageReasons | null }

@@ -4,6 +4,7 @@
  */
 
 import { findingsOf } from '@steady-ledger/core/findings/index.ts'
+import { formulasToSet, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
 import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
 import { searchPages } from '@steady-ledger/core/pages/search.ts'
@@ -19,6 +20,7 @@ import { Step } from 'prosemirror-transform'
 import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
 import type { FromTurnover, OpenMessage, PictureFacts, ToTurnover } from './protocol.ts'
+import { setFormulas } from './setFormulas.ts'
 
 const sliceMilliseconds = 12
 /** How long typing must rest before pages are made up, and how long they wait at the most. */
@@ -45,8 +47,28 @@ const channel = new MessageChannel()
 channel.port1.onmessage = () => slice()
 const soon = (): void => channel.port2.postMessage(null)
 
+/** How many runs are at work on formulas that no cache knows: pages are made when they are through. */
+let settingFormulas = 0
+
+async function formulasThenPages(): Promise<void> {
+  const wanted = work ? formulasToSet(work.doc, formulas) : []
+  if (wanted.length >= worthHelp) {
+    settingFormulas++
+    let said = performance.now()
+    await setFormulas(wanted, formulas, (done, of) => {
+      const now = performance.now()
+      if (now - said < 100) return
+      said = now
+      say({ kind: 'progress', of: 'formulas', done, all: of })
+    }).catch(() => {}) // What could not be set ahead is set on the pages.
+    settingFormulas--
+    void keepFormulas()
+  }
+  begin()
+}
+
 function begin(): void {
-  if (!work) return
+  if (!work || settingFormulas > 0) return
   const idle = running === null
   running = { steps: engine.steps(work), began: running?.began ?? performance.now(), said: 0 }
   if (idle) soon()
@@ -83,7 +105,7 @@ function slice(): void {
       const now = performance.now()
       if (now - running.began > progressAfter && now - running.said > 100) {
         running.said = now
-        say({ kind: 'progress', done: step.value.done, of: step.value.of })
+        say({ kind: 'progress', of: 'pages', done: step.value.done, all: step.value.of })
       }
       if (now > until) break
     }
@@ -178,7 +200,7 @@ function hear(message: ToTurnover): void {
   switch (message.kind) {
     case 'open':
       open(message)
-      begin()
+      void formulasThenPages()
       break
     case 'steps':
       apply(message.steps, message.version)

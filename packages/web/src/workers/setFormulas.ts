@@ -1,0 +1,41 @@
+/** Sets formulas that no cache knows on the processors that the page and this thread leave free. */
+import { type FormulaHelper, setAhead } from '@steady-ledger/core/formulas/setAhead.ts'
+import type { FormulaBox, FormulaToSet, FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+
+const mostHelpers = 3
+
+/** `tell` is told how many of how many are set. */
+export async function setFormulas(wanted: FormulaToSet[], formulas: FormulaTypesetter, tell: (done: number, of: number) => void) {
+  const count = Math.max(1, Math.min(mostHelpers, navigator.hardwareConcurrency - 2))
+  const workers = Array.from({ length: count }, () => new Worker(new URL('./formulas.worker.ts', import.meta.url), { type: 'module' }))
+  try {
+    await setAhead(wanted, formulas, { helpers: workers.map(helperOf), pause: nextMessage, tell })
+  } finally {
+    for (const worker of workers) worker.terminate()
+  }
+}
+
+/** A worker answers in the order in which it was asked. */
+function helperOf(worker: Worker): FormulaHelper {
+  const waiting: { resolve(boxes: [string, FormulaBox][]): void; reject(error: Error): void }[] = []
+  worker.addEventListener('message', ({ data }: MessageEvent<[string, FormulaBox][]>) => waiting.shift()!.resolve(data))
+  worker.addEventListener('error', ({ message }) => {
+    for (const { reject } of waiting.splice(0)) reject(new Error(message))
+  })
+  return wanted =>
+    new Promise((resolve, reject) => {
+      waiting.push({ resolve, reject })
+      worker.postMessage(wanted)
+    })
+}
+
+/** Lets messages in, without the wait that timers have. */
+const nextMessage = (): Promise<unknown> =>
+  new Promise(resolve => {
+    const { port1, port2 } = new MessageChannel()
+    port1.onmessage = () => {
+      port1.close()
+      resolve(undefined)
+    }
+    port2.postMessage(null)
+  })
