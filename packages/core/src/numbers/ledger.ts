@@ -266,7 +266,7 @@ function levelRule(rules: LevelRule[], level: number): LevelRule {
 const noNames: Names = { one: '', many: '', shortOne: '', shortMany: '' }
 
 /** Numbers a plain list of items; each with the index of its division. */
-export function numberItems(items: Iterable<[NumberedItem, number]>, scheme: Scheme): Ledger {
+export function numberItems(items: Iterable<readonly [NumberedItem, number]>, scheme: Scheme): Ledger {
   const count = new Count(scheme)
   const entries: Entry[] = []
   const byId = new Map<string, Entry>()

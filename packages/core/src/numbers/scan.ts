@@ -134,9 +134,9 @@ function scanAnew(root: Node): DivisionScan {
         break
       case 'equation': {
         const { numbered: counted, label } = attrs
-        const shared = { id: own, block: 'equation', label, text: node }
-        if (parentKind === 'equationGroup') item({ ...shared, kind: 'part', partOf: parent, numbered: groupCounts && counted })
-        else item({ ...shared, kind: 'series', series: 'equation', numbered: counted })
+        if (parentKind === 'equationGroup')
+          item({ id: own, kind: 'part', block: 'equation', partOf: parent, numbered: groupCounts && counted, label, text: node })
+        else item({ id: own, kind: 'series', block: 'equation', series: 'equation', numbered: counted, label, text: node })
         break
       }
       case 'equationGroup':
@@ -216,14 +216,16 @@ function scanAnew(root: Node): DivisionScan {
     }
   }
   root.forEach(child => visit(child, id))
-  // A heading without a number is called by its words, so they count as well.
-  const signature = items
-    .map(
-      i =>
-        `${i.id}|${i.kind[0]}${i.series}${i.level}${i.numbered ? '' : `-${i.kind === 'heading' ? i.text?.textContent : ''}`}${i.rules[0]}${i.rules.length}${i.startAt ?? ''}${i.list ? `${i.list.id}${i.list.continued}` : ''}`,
-    )
-    .join(';')
+  let signature = ''
+  for (const found of items) signature += signatureOf(found)
   return { items, references, signature }
+}
+
+/** What can change a number. A heading without a number is called by its words, so they count as well. */
+function signatureOf({ id, kind, series, level, numbered, text, rules, startAt, list }: NumberedItem): string {
+  const unnumbered = numbered ? '' : `-${kind === 'heading' ? text?.textContent : ''}`
+  const counts = startAt === null && !list ? '' : `${startAt ?? ''}${list ? `${list.id}${list.continued}` : ''}`
+  return `${id}|${kind}|${series}|${level}|${rules}${unnumbered}${counts};`
 }
 
 /** Most code units that may stand between the end of a sentence and what opens the next: closing signs and spaces. */

@@ -63,7 +63,7 @@ export function wordReference({ targets, wording, was }: ReferenceToWord, contex
   const { ledger, language } = context
   const found: Entry[] = []
   const lost: ReferencePart[] = []
-  for (const id of new Set(targets)) {
+  for (const id of targets.length > 1 ? new Set(targets) : targets) {
     const entry = ledger.byId.get(id)
     if (entry) found.push(entry)
     else lost.push({ text: was[id] ? `a deleted target (was ${was[id]})` : 'a deleted target', target: id, lost: true })
@@ -80,7 +80,8 @@ export function wordReference({ targets, wording, was }: ReferenceToWord, contex
       const items = runs(group).map(run => runParts(run))
       clauses.push(wording === 'number' ? joinList(items, context) : named(group, items, context))
     }
-  const parts = joinList([...clauses, ...lost.map(part => [part])], context)
+  for (const part of lost) clauses.push([part])
+  const parts = joinList(clauses, context)
   if (context.opensSentence && parts[0])
     parts[0] = { ...parts[0], text: parts[0].text.charAt(0).toLocaleUpperCase(language) + parts[0].text.slice(1) }
   return mergeParts(parts)
@@ -93,6 +94,7 @@ export const plainTextOf = (node: Node, wordingOf: (reference: Node) => Referenc
 export const referenceText = (parts: ReferencePart[]): string => parts.map(part => part.text).join('')
 
 function groupBySeries(entries: Entry[]): Entry[][] {
+  if (entries.length < 2) return entries.length ? [entries] : []
   const groups = new Map<string, Entry[]>()
   for (const entry of entries) {
     const key = entry.item.kind === 'heading' ? entry.names.one : entry.group

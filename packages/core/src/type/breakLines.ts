@@ -47,6 +47,20 @@ export class Items {
   penalty(cost: number, before: number, after: number, flagged: boolean, payload: number): void {
     this.push(Kind.penalty, 0, 0, 0, cost, before, after, flagged ? 1 : 0, payload)
   }
+  /** Adds an item of another paragraph as it is. */
+  copy(from: Items, i: number): void {
+    this.push(
+      from.kinds[i]!,
+      from.width[i + 1]! - from.width[i]!,
+      from.stretch[i + 1]! - from.stretch[i]!,
+      from.shrink[i + 1]! - from.shrink[i]!,
+      from.cost[i]!,
+      from.before[i]!,
+      from.after[i]!,
+      from.flagged[i]!,
+      from.payload[i]!,
+    )
+  }
   isGlue(i: number): boolean {
     return this.kinds[i] === Kind.glue
   }

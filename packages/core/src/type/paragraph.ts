@@ -28,7 +28,11 @@ const openBreakCost = 20
 const relationCost = 300
 /** Break between a figure and its unit. */
 const unitCost = 1000
-const items = new Items()
+/** The items of a paragraph with words left whole, and with divided ones, which few paragraphs need. */
+const wholeItems = new Items()
+const dividedItems = new Items()
+/** Those that the lines are set from. */
+let items = wholeItems
 
 /** An unbroken stretch of one run: a text, or a part of a formula. */
 interface Chunk {
@@ -44,8 +48,10 @@ interface Chunk {
 export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOptions): Line[] {
   const { measure, style } = options
   const justified = style.align === 'justified'
-  const chunks = build(runs, fonts, options, justified && options.hyphenate)
-  const breaks = justified ? totalFit(measure) : ragged(measure)
+  const chunks = build(runs, fonts, options)
+  const breaks = justified
+    ? totalFit(measure, () => (options.hyphenate ? divide(chunks, fonts, options.language) : wholeItems))
+    : ragged(measure)
   const hang = justified && options.opticalMargins === true
   const lines: Line[] = []
   let start = 0
@@ -58,16 +64,21 @@ export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOption
   return lines
 }
 
-function totalFit(measure: number): number[] {
+/** `divided` puts hyphens into the items; it is asked for only where whole words do not fill the lines well. */
+function totalFit(measure: number, divided: () => Items): number[] {
   const scrap = measure * 0.06
-  const plain = breakLines(items, measure, { tolerance: 100, emergency: 0, hyphenate: false, scrap })
-  if (plain && !endsInScrap(plain, scrap)) return plain
+  const whole = breakLines(items, measure, { tolerance: 100, emergency: 0, hyphenate: false, scrap })
+  if (whole && !endsInScrap(whole, scrap)) return whole
+  items = divided()
   const hyphenated = breakLines(items, measure, { tolerance: 1000, emergency: 0, hyphenate: true, scrap })
   // A paragraph that could only end in a scrap of a line may divide words to avoid it.
-  if (hyphenated && !(plain && endsInScrap(hyphenated, scrap))) return hyphenated
+  if (hyphenated && !(whole && endsInScrap(hyphenated, scrap))) return hyphenated
+  if (whole) {
+    items = wholeItems
+    return whole
+  }
   // However loose: a line over the edge of the text is worse than any.
   return (
-    plain ??
     breakLines(items, measure, { tolerance: Number.POSITIVE_INFINITY, emergency: measure * 0.1, hyphenate: true, scrap }) ??
     fillLines(items, measure)
   )
@@ -94,11 +105,12 @@ function ragged(measure: number): number[] {
 /** Width of the last line, without the glue that ends a paragraph. */
 const lastWidth = (breaks: number[]): number => items.width[breaks.at(-1)!]! - items.width[items.lineStart(breaks.at(-2)!)]!
 
-/** Fills the shared items from the runs. Payloads of boxes are chunk numbers; of hyphens, chunk number times 256 plus the UTF-16 index. */
-function build(runs: Run[], fonts: Fonts, options: ParagraphOptions, hyphenate: boolean): Chunk[] {
+/** Fills the shared items from the runs, words left whole. Payloads of boxes are chunk numbers. */
+function build(runs: Run[], fonts: Fonts, options: ParagraphOptions): Chunk[] {
+  items = wholeItems
   items.clear()
   if (options.indent) items.box(options.indent, -1)
-  const builder = new ItemBuilder(fonts, options.language, hyphenate, options.style.align === 'justified')
+  const builder = new ItemBuilder(fonts, options.style.align === 'justified')
   cutRuns(runs, builder)
   items.glue(0, 1e5, 0, -1)
   items.penalty(-forbidden, 0, 0, false, -1)
@@ -112,14 +124,10 @@ class ItemBuilder {
   private style!: PieceStyle
   private face!: OpenFace
   private readonly fonts: Fonts
-  private readonly language: string
-  private readonly hyphenate: boolean
   private readonly stretches: boolean
 
-  constructor(fonts: Fonts, language: string, hyphenate: boolean, stretches: boolean) {
+  constructor(fonts: Fonts, stretches: boolean) {
     this.fonts = fonts
-    this.language = language
-    this.hyphenate = hyphenate
     this.stretches = stretches
   }
 
@@ -150,9 +158,7 @@ class ItemBuilder {
       const shape = this.face.shape(text, run.features)
       const width = placeOf(shape, run, this.fonts) * run.size
       this.chunks.push({ run, style: this.style, shape, width, part: 0 })
-      if (this.hyphenate && run.divisible && text.length > 4)
-        boxesWithHyphens(shape, run, number, this.fonts, run.language ?? this.language)
-      else items.box(width, number)
+      items.box(width, number)
     }
     if (breaks) items.penalty(openBreakCost, 0, 0, false, -1)
   }
@@ -199,12 +205,25 @@ function pointsOf(shape: Shape, fonts: Fonts, language: string): readonly Hyphen
   return points
 }
 
+/** The items with words divided wherever they may be. Payloads of hyphens are chunk numbers times 256 plus the UTF-16 index. */
+function divide(chunks: Chunk[], fonts: Fonts, language: string): Items {
+  dividedItems.clear()
+  for (let i = 0; i < wholeItems.count; i++) {
+    const number = wholeItems.payload[i]!
+    const chunk = number >= 0 && wholeItems.isBox(i) ? chunks[number]! : null
+    if (chunk?.shape && chunk.run.divisible && chunk.shape.text.length > 4)
+      boxesWithHyphens(chunk.shape, chunk.run, number, fonts, chunk.run.language ?? language)
+    else dividedItems.copy(wholeItems, i)
+  }
+  return dividedItems
+}
+
 function boxesWithHyphens(shape: Shape, run: Run, number: number, fonts: Fonts, language: string): void {
   let sum = 0
   for (const point of pointsOf(shape, fonts, language)) {
-    items.box((point.sum - sum) * run.size, number)
+    dividedItems.box((point.sum - sum) * run.size, number)
     sum = point.sum
-    items.penalty(
+    dividedItems.penalty(
       hyphenCost,
       (point.before - point.sum) * run.size,
       (point.after - (shape.width - point.sum)) * run.size,
@@ -212,7 +231,7 @@ function boxesWithHyphens(shape: Shape, run: Run, number: number, fonts: Fonts, 
       number * 256 + point.at,
     )
   }
-  items.box((shape.width - sum) * run.size, number)
+  dividedItems.box((shape.width - sum) * run.size, number)
 }
 
 const isFigure = (code: number): boolean => code >= 48 && code <= 57
