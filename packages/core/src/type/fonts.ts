@@ -28,6 +28,8 @@ export interface Shape {
   width: number
   /** True where the face has no glyph for a character of the text. */
   incomplete: boolean
+  /** Whether a line can end nowhere within it, once that was asked for. */
+  whole: boolean | null
   /** Where it may be divided, once that was asked for. */
   divisions: { language: string; points: readonly HyphenPoint[] } | null
 }
@@ -86,6 +88,7 @@ export function openFonts(files: FontFiles): Fonts {
         clusters: new Uint16Array(count),
         width: 0,
         incomplete: false,
+        whole: null,
         divisions: null,
       }
       for (let i = 0; i < count; i++) {

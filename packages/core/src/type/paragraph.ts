@@ -149,18 +149,27 @@ class ItemBuilder {
     items.glue(width, this.stretches ? width * 0.5 : 0, this.stretches ? width * 0.333 : 0, 0)
   }
 
+  /** A word of one run, where a line can end nowhere within it; false and nothing done where it might. */
+  simple(run: Run, text: string): boolean {
+    this.begin(run)
+    const shape = this.face.shape(text, run.features)
+    if (!(shape.whole ??= isSimple(text))) return false
+    this.text(run, shape)
+    return true
+  }
+
   /** `breaks` where a line may end after it. */
   stretch(run: Run, text: string, breaks: boolean): void {
     this.begin(run)
-    const number = this.chunks.length
     if (run.formula) this.formula(run, run.formula)
-    else {
-      const shape = this.face.shape(text, run.features)
-      const width = placeOf(shape, run, this.fonts) * run.size
-      this.chunks.push({ run, style: this.style, shape, width, part: 0 })
-      items.box(width, number)
-    }
+    else this.text(run, this.face.shape(text, run.features))
     if (breaks) items.penalty(openBreakCost, 0, 0, false, -1)
+  }
+
+  private text(run: Run, shape: Shape): void {
+    const width = placeOf(shape, run, this.fonts) * run.size
+    items.box(width, this.chunks.length)
+    this.chunks.push({ run, style: this.style, shape, width, part: 0 })
   }
 
   private formula(run: Run, formula: FormulaBox): void {
@@ -248,58 +257,33 @@ function cutRuns(runs: Run[], builder: ItemBuilder): void {
   /** The stretches of several runs, or of unusual signs, that no space parts. */
   let word: { run: Run; text: string }[] = []
   for (const run of runs) {
-    const { text } = run
+    const text = otherSpace.test(run.text) ? run.text.replace(otherSpaces, ' ') : run.text
     let from = 0
-    let signs = run.note ? Signs.others : Signs.simple
-    for (let i = 0; i < text.length; i++) {
-      const code = text.charCodeAt(i)
-      if (code !== 32 && code !== 10 && code !== 9) {
-        if (code >= 128) signs |= Signs.unsure
-        else if (!simpleSigns[code]) signs |= Signs.others
-        continue
-      }
-      if (i > from) {
-        const stretch = text.slice(from, i)
-        // Most words stand between spaces of one run and are of letters alone: nothing has to be put together or looked up for them.
-        const simple = signs === Signs.simple || (signs === Signs.unsure && simpleWord.test(stretch))
-        if (simple && word.length === 0 && i - from < longestPiece) builder.stretch(run, stretch, false)
-        else word.push({ run, text: stretch })
+    for (let space = text.indexOf(' '); space >= 0; space = text.indexOf(' ', from)) {
+      if (space > from) {
+        const stretch = text.slice(from, space)
+        // Most words stand between spaces of one run and are of letters alone: nothing has to be put together for them.
+        if (word.length > 0 || run.note || space - from >= longestPiece || !builder.simple(run, stretch)) word.push({ run, text: stretch })
       }
       if (word.length) {
         cutWord(word, builder)
         word = []
       }
-      builder.space(run, i > 0 && isFigure(text.charCodeAt(i - 1)) && unitAt(text, i + 1))
-      from = i + 1
-      signs = run.note ? Signs.others : Signs.simple
+      builder.space(run, space > 0 && isFigure(text.charCodeAt(space - 1)) && unitAt(text, space + 1))
+      from = space + 1
     }
     if (text.length > from) word.push({ run, text: text.slice(from) })
   }
   if (word.length) cutWord(word, builder)
 }
 
-/** What a word is made of, as far as has been read: a set of bits. */
-enum Signs {
-  simple = 0,
-  /** Some signs beyond ASCII, which have to be looked up. */
-  unsure = 1,
-  /** A sign after which a line may end, or a note. */
-  others = 2,
-}
-
+const otherSpace = /[\n\t]/
+const otherSpaces = /[\n\t]/g
 const simpleWord = /^[\p{L}\p{N}'’“”"‘(),.;:!?\u00a0]*$/u
-const simpleSigns = Uint8Array.from({ length: 128 }, (_, code) => (simpleWord.test(String.fromCharCode(code)) ? 1 : 0))
 const wordJoiner = '\u2060'
 
 /** Whether a line can end nowhere within a word, as far as its letters and signs tell. */
-function isSimple(text: string): boolean {
-  for (let i = 0; i < text.length; i++) {
-    const code = text.charCodeAt(i)
-    if (code >= 128) return simpleWord.test(text)
-    if (!simpleSigns[code]) return false
-  }
-  return true
-}
+const isSimple = (text: string): boolean => simpleWord.test(text)
 
 /** Most code units shaped as one: a longer unbroken text is cut, so that hostile input stays bounded. */
 const longestPiece = 200

@@ -222,8 +222,17 @@ function cellStyle(cell: Node, setting: Setting): Setting['houseStyle']['table']
   return (variants[`${align} ${heads}`] ??= { ...base, align, face: heads ? strongOf(base.face) : base.face })
 }
 
+/** The one line that was measured for the column's width is the one that is printed, where it fits and its place does not depend on the width. */
+function setInColumn(paragraph: Node, setting: Setting, style: Setting['houseStyle']['table'], measure: number): Line[] {
+  if (style.align === 'left') {
+    const natural = setText(paragraph, setting, { style, measure: endless })
+    if (natural.length === 1 && lineWidth(natural[0]!) <= measure) return natural
+  }
+  return setText(paragraph, setting, { style, measure })
+}
+
 function setCell(
-  { node, column }: Cell,
+  { node, column, columns }: Cell,
   left: number,
   width: number,
   row: Structure,
@@ -232,8 +241,9 @@ function setCell(
   const style = cellStyle(node, setting)
   const tag = node.type.name === 'gridHead' ? 'TH' : 'TD'
   const within = [...row, `${tag} ${row.at(-1)} ${column}`]
+  const measure = width - padding.across * 2
   const boxes = node.children.flatMap(paragraph =>
-    lineBoxes(setText(paragraph, setting, { style, measure: width - padding.across * 2 }), {
+    lineBoxes(columns === 1 ? setInColumn(paragraph, setting, style, measure) : setText(paragraph, setting, { style, measure }), {
       ...style,
       x: left + padding.across,
       tag,
