@@ -5,31 +5,15 @@ import { writeFileSync } from 'node:fs'
 import os from 'node:os'
 import { generateWork } from '../demo/src/generate.ts'
 import { turnOver } from '../packages/cli/src/call.ts'
-import { readFonts } from '../packages/cli/src/host.ts'
-import { writePdf } from '../packages/core/src/dispatch/pdf/writePdf.ts'
-import { createTypesetter } from '../packages/core/src/formulas/typesetter.ts'
-import { numberWork, type WorkLedger } from '../packages/core/src/numbers/ledger.ts'
-import { scanDivision } from '../packages/core/src/numbers/scan.ts'
-import { type ReferenceToWord, wordReference } from '../packages/core/src/references/wordReference.ts'
-import { TurnoverEngine } from '../packages/core/src/turnover/turnover.ts'
-import { openFonts } from '../packages/core/src/type/fonts.ts'
-import { type Node, schema } from '../packages/core/src/work/schema.ts'
-import type { Work } from '../packages/core/src/work/work.ts'
 import { browserPrint } from './browserPrint.ts'
 import { fixedLoop } from './fixedLoop.ts'
 import { keyToFrame } from './keyToFrame.ts'
-import { typing } from './typing.ts'
+import type { TurnoverTimes } from './turnover.ts'
 
 const median = (times: number[]): number => [...times].sort((a, b) => a - b)[times.length >> 1]!
-const timed = <T>(run: () => T): [number, T] => {
-  const began = performance.now()
-  const value = run()
-  return [performance.now() - began, value]
-}
-/** The same work with nodes of its own: nothing kept for the old ones helps. */
-const afresh = (work: Work): Work => ({ ...work, doc: schema.nodeFromJSON(work.doc.toJSON()) })
+const inItsOwnProcess = (script: string): string =>
+  execFileSync(process.execPath, [new URL(script, import.meta.url).pathname], { encoding: 'utf8' })
 
-const fonts = openFonts(readFonts())
 /** Times, in milliseconds, are also told in fixed loops, so that runs on machines of other speeds can be compared. */
 const rows: { cells: [measure: string, value: string, must: string, should: string]; milliseconds: number[] }[] = []
 const row = (measure: string, value: string, must = '', should = '', ...milliseconds: number[]): void => {
@@ -58,71 +42,27 @@ if (frame)
     frame.p95,
   )
 
-const work = generateWork(300, 1)
-const coldBegan = performance.now()
-const { turnover: first, formulas: cold } = await turnOver(work)
-const coldTime = performance.now() - coldBegan
-row('300-page work: pages made, rounds', `${first.pages.length}, ${first.rounds}`)
-row('full turnover, everything cold', ms(coldTime), '7 s', '4 s', coldTime)
-const boxes = cold.handOut()
-const formulas = createTypesetter()
-formulas.takeIn(boxes)
-
-const warm = [1, 2, 3].map(() => timed(() => new TurnoverEngine(openFonts(readFonts()), formulas).run(afresh(work)))[0])
-row('full turnover, formulas cached, cold otherwise', ms(median(warm)), '1.5 s', '0.8 s', median(warm))
-
 steady()
-const engine = new TurnoverEngine(fonts, formulas)
-engine.run(work)
-const keys = [...typing(work, 15)].map(edited => timed(() => engine.run(edited))[0])
-row('turnover after one keystroke in the middle', ms(median(keys)), '150 ms', '40 ms', median(keys))
-
-/** What the references of some divisions say; their pages are left open. */
-const word = (divisions: readonly Node[], under: WorkLedger): void => {
-  for (const node of divisions)
-    for (const { node: reference, opensSentence } of scanDivision(node).references) {
-      const { targets, wording, was } = reference.attrs as ReferenceToWord
-      wordReference({ targets, wording, was }, { ledger: under, language: 'en-GB', pageOf: () => undefined, opensSentence })
-    }
-}
-// Made beforehand, so that the collector has nothing to clear away but what numbering leaves.
-const fresh = Array.from({ length: 9 }, () => afresh(work)).map(
-  made => timed(() => word(made.doc.children, numberWork(made.doc, made.scheme)))[0],
-)
-let ledger = numberWork(work.doc, work.scheme)
-let numbered = work.doc
-const renumbered = [...typing(work, 15)].map(edited => {
-  const changed = edited.doc.children.filter(node => !numbered.children.includes(node))
-  const [time] = timed(() => {
-    ledger = numberWork(edited.doc, edited.scheme, ledger)
-    word(changed, ledger)
-  })
-  numbered = edited.doc
-  return time
-})
+const times = JSON.parse(inItsOwnProcess('./turnover.js')) as TurnoverTimes
+row('300-page work: pages made, rounds', `${times.pages}, ${times.rounds}`)
+row('full turnover, everything cold', ms(times.cold), '7 s', '4 s', times.cold)
+row('full turnover, formulas cached, cold otherwise', ms(median(times.cached)), '1.5 s', '0.8 s', median(times.cached))
+row('turnover after one keystroke in the middle', ms(median(times.keys)), '150 ms', '40 ms', median(times.keys))
 row(
   'numbers and references alone, all of them cold / those of the chapter after an edit',
-  `${ms(median(fresh))} / ${ms(median(renumbered))}`,
+  `${ms(median(times.numbersCold))} / ${ms(median(times.numbersAfterEdit))}`,
   '60 ms / 8 ms',
   '20 ms / 2 ms',
-  median(fresh),
-  median(renumbered),
+  median(times.numbersCold),
+  median(times.numbersAfterEdit),
 )
+row('PDF written', `${ms(median(times.pdf))}, ${(times.pdfBytes / 1e6).toFixed(1)} MB`, '3 s', '1.5 s', median(times.pdf))
 
-const turnover = engine.run(work)
-const pdfTimes: number[] = []
-let size = 0
-for (let i = 0; i < 3; i++) {
-  const began = performance.now()
-  size = (await writePdf(turnover, fonts, { date: new Date(0) })).length
-  pdfTimes.push(performance.now() - began)
-}
-row('PDF written', `${ms(median(pdfTimes))}, ${(size / 1e6).toFixed(1)} MB`, '3 s', '1.5 s', median(pdfTimes))
-
-const printed = await browserPrint(turnover)
+steady()
+const printed = await browserPrint((await turnOver(generateWork(300, 1))).turnover)
 if (printed) {
   // Best of three on both sides: what the machine can do when nothing else disturbs it.
-  const own = Math.min(...warm) + Math.min(...pdfTimes)
+  const own = Math.min(...times.cached) + Math.min(...times.pdf)
   row(
     'turnover and PDF, formulas cached, against the browser’s own print of the same work as a web page',
     `${ms(own)} against ${ms(printed.milliseconds)}: ${(own / printed.milliseconds).toFixed(2)} × (its file ${(printed.bytes / 1e6).toFixed(1)} MB)`,
@@ -132,8 +72,6 @@ if (printed) {
 }
 
 steady()
-const inItsOwnProcess = (script: string): string =>
-  execFileSync(process.execPath, [new URL(script, import.meta.url).pathname], { encoding: 'utf8' })
 const growth = JSON.parse(inItsOwnProcess('./growth.js')) as { pages: number; perPage: number }[]
 row(
   'growth of the full turnover, time a page at 30 : 300 : 3,000 pages',

@@ -10,6 +10,7 @@ const entry = (file: string): string => path.join(root, file)
 export default defineConfig(
   bundledForNode(root, {
     bench: entry('bench.ts'),
+    turnover: entry('turnover.ts'),
     growth: entry('growth.ts'),
     memory: entry('memory.ts'),
     helper: entry('../packages/cli/src/formulas/helper.ts'),
