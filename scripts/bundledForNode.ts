@@ -1,10 +1,10 @@
 import type { UserConfig } from 'vite'
-import { mathFont } from './mathFont.ts'
+import { mathJax } from './mathJax.ts'
 
 /** A build for Node: our own code and the formula typesetter in a few files beside each other; other libraries stay where they are installed. */
 export const bundledForNode = (root: string, input: Record<string, string>): UserConfig => ({
   root,
-  resolve: { alias: [mathFont] },
+  plugins: [mathJax()],
   ssr: { noExternal: [/^@steady-ledger\//, /^@mathjax\//] },
   build: {
     ssr: true,
