@@ -28,6 +28,8 @@ declare module 'pdfkit' {
     dictionary: Reference
     fonts: Record<string, Reference>
     xobjects: Record<string, Reference>
+    write(operators: string): void
+    end(): void
   }
   export interface OutlineItem {
     addItem(title: string): OutlineItem
@@ -41,6 +43,10 @@ declare module 'pdfkit' {
     _font: EmbeddedFont
     _ctm: number[]
     options: Record<string, unknown>
+    /** Bytes written so far. */
+    _offset: number
+    _write(data: string | Uint8Array): void
+    push(chunk: Uint8Array | null): boolean
     addPage(options: Record<string, unknown>): this
     addContent(operators: string): this
     addNamedDestination(name: string, ...place: unknown[]): void

@@ -2,7 +2,8 @@
  * A PDF of a turnover (ISO 32000-1): the pages the screen shows, with embedded subset fonts, links, bookmarks, page labels, structure tags
  * and metadata.
  */
-import PDFDocument, { type StructureElement } from 'pdfkit'
+import type PDFDocument from 'pdfkit'
+import type { StructureElement } from 'pdfkit'
 import { toBytes } from 'pdfkit/output'
 import type { Box, Mark, Placed, Structure } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
@@ -12,6 +13,7 @@ import type { Lead } from '../../type/inline.ts'
 import type { FormulaPiece, Piece, TextPiece } from '../../type/line.ts'
 import type { FaceName } from '../../work/houseStyle.ts'
 import { titleOf } from '../../work/schema.ts'
+import { PdfDocument } from './pdfDocument.ts'
 import { PdfFormulas } from './pdfFormula.ts'
 import { PdfPictures } from './pdfPicture.ts'
 import { figure, PdfText } from './pdfText.ts'
@@ -27,7 +29,7 @@ export class Cancelled extends Error {}
 
 export async function writePdf(turnover: Turnover, fonts: Fonts, { date, onPage }: PdfOptions): Promise<Uint8Array> {
   const { work, pages } = turnover
-  const document = new PDFDocument({
+  const document = new PdfDocument({
     autoFirstPage: false,
     margin: 0,
     pdfVersion: '1.7',
