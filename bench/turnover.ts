@@ -2,6 +2,8 @@
  * Turnovers of the 300-page work, its numbers and its PDF, in a process of its own: what other measurements left on the heap would be
  * cleared away on their time. Prints milliseconds as JSON.
  */
+import { setFlagsFromString } from 'node:v8'
+import { runInNewContext } from 'node:vm'
 import { generateWork } from '../demo/src/generate.ts'
 import { turnOver } from '../packages/cli/src/call.ts'
 import { readFonts } from '../packages/cli/src/host.ts'
@@ -27,6 +29,9 @@ export interface TurnoverTimes {
   pdf: number[]
   pdfBytes: number
 }
+
+setFlagsFromString('--expose-gc')
+const collectGarbage = runInNewContext('gc') as () => void
 
 const timed = <T>(run: () => T): [number, T] => {
   const began = performance.now()
@@ -61,10 +66,10 @@ const word = (divisions: readonly Node[], under: WorkLedger): void => {
       wordReference({ targets, wording, was }, { ledger: under, language: 'en-GB', pageOf: () => undefined, opensSentence })
     }
 }
-// Made beforehand, so that the collector has nothing to clear away but what numbering leaves.
-const numbersCold = Array.from({ length: 25 }, () => afresh(work)).map(
-  made => timed(() => word(made.doc.children, numberWork(made.doc, made.scheme)))[0],
-)
+// Made and cleared up beforehand, so that the collector has nothing to do but what numbering leaves to it.
+const fresh = Array.from({ length: 25 }, () => afresh(work))
+collectGarbage()
+const numbersCold = fresh.map(made => timed(() => word(made.doc.children, numberWork(made.doc, made.scheme)))[0])
 let ledger = numberWork(work.doc, work.scheme)
 let numbered = work.doc
 const numbersAfterEdit = [...typing(work, 15)].map(edited => {

@@ -61,30 +61,36 @@ interface Run {
 
 export function wordReference({ targets, wording, was }: ReferenceToWord, context: ReferenceContext): ReferencePart[] {
   const { ledger, language } = context
-  const found: Entry[] = []
-  const lost: ReferencePart[] = []
-  for (const id of targets.length > 1 ? new Set(targets) : targets) {
-    const entry = ledger.byId.get(id)
-    if (entry) found.push(entry)
-    else lost.push({ text: was[id] ? `a deleted target (was ${was[id]})` : 'a deleted target', target: id, lost: true })
-  }
-  if (targets.length === 0) lost.push({ text: 'a reference without a target', lost: true })
-  const groups = groupBySeries(found)
-  const clauses: ReferencePart[][] = []
-  if (wording === 'page') {
-    if (found.length) clauses.push(pages(found, context, false))
-  } else if (wording === 'nameNumberAndPage' || wording === 'nearby') clauses.push(...namedByPage(groups, context, wording === 'nearby'))
-  else if (wording === 'title') clauses.push(...found.sort((a, b) => a.order - b.order).map(entry => title(entry, context)))
-  else
-    for (const group of groups) {
-      const items = runs(group).map(run => runParts(run))
-      clauses.push(wording === 'number' ? joinList(items, context) : named(group, items, context))
-    }
-  for (const part of lost) clauses.push([part])
+  const distinct = targets.length > 1 ? [...new Set(targets)] : targets
+  const present = distinct.every(id => ledger.byId.has(id)) ? distinct : distinct.filter(id => ledger.byId.has(id))
+  const found = present.map(id => ledger.byId.get(id)!)
+  let clauses = clausesOf(found, wording, context)
+  if (found.length < distinct.length || targets.length === 0)
+    clauses = [...clauses, ...lostParts(distinct, was, ledger).map(part => [part])]
   const parts = joinList(clauses, context)
   if (context.opensSentence && parts[0])
     parts[0] = { ...parts[0], text: parts[0].text.charAt(0).toLocaleUpperCase(language) + parts[0].text.slice(1) }
   return mergeParts(parts)
+}
+
+function lostParts(targets: string[], was: Record<string, string>, { byId }: Ledger): ReferencePart[] {
+  if (targets.length === 0) return [{ text: 'a reference without a target', lost: true }]
+  return targets
+    .filter(id => !byId.has(id))
+    .map(target => ({ text: was[target] ? `a deleted target (was ${was[target]})` : 'a deleted target', target, lost: true }))
+}
+
+function clausesOf(found: Entry[], wording: Wording, context: ReferenceContext): ReferencePart[][] {
+  if (found.length === 0) return []
+  if (wording === 'page') return [pages(found, context, false)]
+  if (wording === 'title') return found.sort((a, b) => a.order - b.order).map(entry => title(entry, context))
+  const groups = groupBySeries(found)
+  if (wording === 'nameNumberAndPage' || wording === 'nearby')
+    return groups.flatMap(group => byPages(group, context)).map(entries => namedOnPage(entries, context, wording === 'nearby'))
+  return groups.map(group => {
+    const items = runs(group).map(runParts)
+    return wording === 'number' ? joinList(items, context) : named(group, items, context)
+  })
 }
 
 /** Text of a node as a reader would say it, its references worded. */
@@ -94,7 +100,7 @@ export const plainTextOf = (node: Node, wordingOf: (reference: Node) => Referenc
 export const referenceText = (parts: ReferencePart[]): string => parts.map(part => part.text).join('')
 
 function groupBySeries(entries: Entry[]): Entry[][] {
-  if (entries.length < 2) return entries.length ? [entries] : []
+  if (entries.length === 1) return [entries]
   const groups = new Map<string, Entry[]>()
   for (const entry of entries) {
     const key = entry.item.kind === 'heading' ? entry.names.one : entry.group
@@ -107,6 +113,7 @@ function groupBySeries(entries: Entry[]): Entry[][] {
 
 /** Runs of three or more consecutive entries with the same prefix become one; shorter ones stay apart. */
 function runs(group: Entry[]): Run[] {
+  if (group.length === 1) return [{ first: group[0]!, last: group[0]! }]
   const out: Run[] = []
   for (let i = 0; i < group.length; ) {
     let end = i
@@ -153,24 +160,24 @@ function named(group: Entry[], items: ReferencePart[][], context: ReferenceConte
   return [{ text: name + joiner, target: first.id }, ...joinList(items, context)]
 }
 
-/** Entries of a group that stand on the same page share one “on page …”. */
-function namedByPage(groups: Entry[][], context: ReferenceContext, near: boolean): ReferencePart[][] {
-  const { on } = wordsIn(context.language)
-  const clauses: ReferencePart[][] = []
-  for (const group of groups) {
-    const byPage = new Map<string, Entry[]>()
-    for (const entry of group) {
-      const page = context.pageOf(entry.id) ?? unknownPage
-      byPage.set(page, [...(byPage.get(page) ?? []), entry])
-    }
-    for (const entries of byPage.values()) {
-      const items = runs(entries).map(run => runParts(run))
-      const how = near ? howNear(entries[0]!, context) : ''
-      const where = how ? [{ text: how, target: entries[0]!.id }] : [{ text: on }, ...pages(entries.slice(0, 1), context, true)]
-      clauses.push([...named(entries, items, context), ...where])
-    }
+/** Entries of a group that stand on one page: they share “on page …”. */
+function namedOnPage(entries: Entry[], context: ReferenceContext, near: boolean): ReferencePart[] {
+  const parts = named(entries, runs(entries).map(runParts), context)
+  const how = near ? howNear(entries[0]!, context) : ''
+  if (how) return [...parts, { text: how, target: entries[0]!.id }]
+  return [...parts, { text: wordsIn(context.language).on }, ...pages(entries.slice(0, 1), context, true)]
+}
+
+function byPages(group: Entry[], { pageOf }: ReferenceContext): Entry[][] {
+  if (group.length === 1) return [group]
+  const found = new Map<string, Entry[]>()
+  for (const entry of group) {
+    const page = pageOf(entry.id) ?? unknownPage
+    const entries = found.get(page)
+    if (entries) entries.push(entry)
+    else found.set(page, [entry])
   }
-  return clauses
+  return [...found.values()]
 }
 
 /** “ on the next page”, or nothing where the target is farther away or the pages are not known. */
@@ -196,16 +203,12 @@ function titleOfInner(reference: Node, context: ReferenceContext): string {
 }
 
 function pages(entries: Entry[], context: ReferenceContext, single: boolean): ReferencePart[] {
-  const byLabel = new Map<string, string>()
-  for (const entry of [...entries].sort((a, b) => a.order - b.order)) {
-    const label = context.pageOf(entry.id) ?? unknownPage
-    if (!byLabel.has(label)) byLabel.set(label, entry.id)
-  }
+  const labelled = [...entries].sort((a, b) => a.order - b.order).map(({ id }) => ({ text: context.pageOf(id) ?? unknownPage, target: id }))
+  const items = labelled.filter((part, i) => labelled.findIndex(({ text }) => text === part.text) === i).map(part => [part])
   const said = wordsIn(context.language)
-  const several = byLabel.size > 1 && !single
+  const several = items.length > 1 && !single
   const short = context.ledger.scheme.nameForm === 'short'
   const name = several ? (short ? said.shortPages : said.pages) : short ? said.shortPage : said.page
-  const items = [...byLabel].map(([label, target]): ReferencePart[] => [{ text: label, target }])
   return [{ text: name + joiner, target: entries[0]!.id }, ...joinList(items, context)]
 }
 
@@ -233,12 +236,16 @@ function joinList(items: ReferencePart[][], { language, ledger }: ReferenceConte
   return items.flatMap((item, index) => (index ? [{ text: conjoined(between[index - 1]!, ledger.scheme.conjunction) }, ...item] : item))
 }
 
+/** Neighbours that lead to the same target become one; the parts are changed. */
 function mergeParts(parts: ReferencePart[]): ReferencePart[] {
+  if (!parts.some((part, i) => i > 0 && joins(parts[i - 1]!, part))) return parts
   const out: ReferencePart[] = []
   for (const part of parts) {
     const last = out.at(-1)
-    if (last && last.target === part.target && !last.lost && !part.lost) last.text += part.text
-    else out.push({ ...part })
+    if (last && joins(last, part)) last.text += part.text
+    else out.push(part)
   }
   return out
 }
+
+const joins = (a: ReferencePart, b: ReferencePart): boolean => a.target === b.target && !a.lost && !b.lost
