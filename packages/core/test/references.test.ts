@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import type { Ledger } from '../src/numbers/ledger.ts'
 import { numberItems } from '../src/numbers/ledger.ts'
 import type { NumberedItem } from '../src/numbers/scan.ts'
@@ -124,4 +125,76 @@ test('every part of a range leads somewhere', () => {
   )
   expect(parts.every(part => part.target)).toBe(true)
   expect(parts.at(-1)).toEqual({ text: '5.4', target: 'f5.4' })
+})
+
+describe('any targets in any order', () => {
+  const ids = (ledger: Ledger, series: string[]): string[] =>
+    ledger.entries.filter(({ item }) => item.kind === 'series' && series.includes(item.series)).map(({ id }) => id)
+  const some = (from: string[]): fc.Arbitrary<string[]> => fc.array(fc.constantFrom(...from), { minLength: 1, maxLength: 9 })
+  /** “5.2–5.4” as the three numbers it stands for. */
+  const expanded = (said: string): string[] => {
+    const [first, last] = said.split('–')
+    if (!last) return [first!]
+    const [, prefix, from] = /^(.*?)(\d+)$/.exec(first!)!
+    const count = Number(/\d+$/.exec(last)![0]) - Number(from) + 1
+    expect(count).toBeGreaterThanOrEqual(3)
+    return Array.from({ length: count }, (_, i) => `${prefix}${Number(from) + i}`)
+  }
+  const inOrder = (ledger: Ledger, targets: string[]): string[] =>
+    [...new Set(targets)]
+      .map(id => ledger.byId.get(id)!)
+      .sort((a, b) => a.order - b.order)
+      .map(({ bare }) => bare)
+
+  test('the numbers are those of the targets, each once, in the order of the work, three and more in a row as a range', () =>
+    fc.assert(
+      fc.property(some(ids(chapters, ['figure'])), targets => {
+        const said = say(chapters, targets, 'number')
+        expect(said.split(/, | and /).flatMap(expanded)).toEqual(inOrder(chapters, targets))
+      }),
+    ))
+
+  test('names stand once before the numbers of their series, in the plural where there are several', () =>
+    fc.assert(
+      fc.property(some(ids(flat, ['figure', 'map'])), targets => {
+        const groups = [...say(flat, targets, 'nameAndNumber').matchAll(/(Figures?|Maps?)~(.*?)(?=(?:, | and )(?:Figure|Map)|$)/g)]
+        const numbers = new Map(groups.map(([, name, list]) => [name!.replace(/s$/, ''), list!.split(/, | and /).flatMap(expanded)]))
+        for (const [series, name] of [
+          ['figure', 'Figure'],
+          ['map', 'Map'],
+        ] as const) {
+          const own = inOrder(
+            flat,
+            targets.filter(id => flat.byId.get(id)!.item.series === series),
+          )
+          expect(numbers.get(name) ?? []).toEqual(own)
+          if (own.length) expect(groups.some(([, said]) => said === (own.length > 1 ? `${name}s` : name))).toBe(true)
+        }
+      }),
+    ))
+
+  test('what is said does not hang on the order in which the targets of one series were chosen, nor on choosing one twice', () =>
+    fc.assert(
+      fc.property(
+        some(ids(flat, ['equation'])),
+        fc.constantFrom<Wording>('number', 'nameAndNumber', 'page', 'nameNumberAndPage'),
+        (targets, wording) => expect(say(flat, [...targets, ...targets].reverse(), wording)).toBe(say(flat, targets, wording)),
+      ),
+    ))
+
+  test('each part leads to a target, no two neighbours to the same one, and a deleted one is marked among those that are there', () =>
+    fc.assert(
+      fc.property(some([...ids(flat, ['figure', 'map', 'equation']), 'gone']), fc.boolean(), (targets, opensSentence) => {
+        const parts = wordReference(
+          { targets, wording: 'nameAndNumber', was: { gone: 'Figure 9' } },
+          { ledger: flat, language: 'en-GB', pageOf: () => undefined, opensSentence },
+        )
+        expect(parts.filter(({ lost }) => lost)).toHaveLength(targets.includes('gone') ? 1 : 0)
+        for (const [i, part] of parts.entries()) {
+          if (part.target) expect(targets).toContain(part.target)
+          if (i > 0 && !part.lost) expect(part.target === parts[i - 1]!.target).toBe(false)
+        }
+        if (opensSentence) expect(parts[0]!.text).toMatch(/^[\p{Lu}(]/u)
+      }),
+    ))
 })
