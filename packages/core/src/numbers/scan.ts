@@ -43,7 +43,7 @@ export interface DivisionScan {
   items: NumberedItem[]
   references: FoundReference[]
   /** Changes when the items change in a way that can change a number. */
-  signature: string
+  readonly signature: string
 }
 
 const scans = new WeakMap<Node, DivisionScan>()
@@ -216,9 +216,16 @@ function scanAnew(root: Node): DivisionScan {
     }
   }
   root.forEach(child => visit(child, id))
-  let signature = ''
-  for (const found of items) signature += signatureOf(found)
-  return { items, references, signature }
+  let signature: string | undefined
+  return {
+    items,
+    references,
+    // Only edits ask for it.
+    get signature() {
+      signature ??= items.map(signatureOf).join('')
+      return signature
+    },
+  }
 }
 
 /** What can change a number. A heading without a number is called by its words, so they count as well. */
