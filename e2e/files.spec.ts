@@ -2,6 +2,8 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
+import { generateWork } from '../demo/src/generate.ts'
+import { writeBundle } from '../packages/core/src/work/bundle.ts'
 import { inBalance, openChapter, openDemo, smallSvg, withFile } from './support.ts'
 
 test('the PDF is written from the application and is sound', async ({ page }) => {
@@ -32,6 +34,31 @@ test('a work goes out as a bundle and comes back as it was; a copy can be delete
   await expect(page.locator('.work-card', { hasText: 'Turbidity Float' })).toHaveCount(1)
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(page.locator('.work-card', { hasText: 'Turbidity Float' })).toHaveCount(2)
+})
+
+test('a work with hundreds of formulas nobody has seen before says that they are set, may be written in meanwhile, and keeps them', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await expect(page.locator('.work-card').first()).toBeVisible()
+  const buffer = Buffer.from(writeBundle(generateWork(120, 3)))
+  const workers: string[] = []
+  page.on('worker', worker => workers.push(worker.url()))
+  await page.getByLabel('Bundle file').setInputFiles({ name: 'made.ledger.zip', mimeType: 'application/zip', buffer })
+  await expect(page.locator('.books')).toContainText('Setting formulas')
+  await expect(page.getByRole('progressbar', { name: 'Formulas set' })).toBeVisible()
+  // What is written meanwhile is on the pages that come afterwards.
+  await page.locator('.division.open .title').click()
+  await page.keyboard.press('End')
+  await page.keyboard.type(', corrected')
+  await inBalance(page)
+  await page.getByRole('link', { name: 'Pages', exact: true }).click()
+  await expect(page.locator('.page-place svg').first()).toContainText('corrected')
+  expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)
+  await page.waitForTimeout(1500)
+  await page.reload()
+  await inBalance(page)
+  expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)
 })
 
 test('files that are not bundles are refused in plain words and change nothing', async ({ page }) => {

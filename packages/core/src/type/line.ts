@@ -74,7 +74,7 @@ export class Line implements LineExtent {
   private readonly things: readonly (Shape | FormulaBox)[]
   private readonly styles: readonly PieceStyle[]
 
-  /** Three lists of one length: where each piece begins, what it is, and the run it belongs to. */
+  /** Lists of one length: where each piece begins, what it is, and how it looks; one look stands for all where they look alike. */
   constructor(places: readonly number[], things: readonly (Shape | FormulaBox)[], styles: readonly PieceStyle[], extent: LineExtent) {
     this.places = places
     this.things = things
@@ -98,7 +98,7 @@ export class Line implements LineExtent {
   /** The pieces from left to right, made anew each time. */
   get pieces(): Piece[] {
     return this.things.map((thing, i): Piece => {
-      const { size, rise, lead, marked, source, language } = this.styles[i]!
+      const { size, rise, lead, marked, source, language } = this.styles[i] ?? this.styles[0]!
       const x = this.places[i]!
       if (!('glyphs' in thing)) return { x, formula: thing, source, size }
       return language ? { x, shape: thing, size, rise, lead, marked, language } : { x, shape: thing, size, rise, lead, marked }

@@ -355,6 +355,8 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
   let firstPart = 0
   let lastPart = -1
   let measured: Run | null = null
+  /** Whether all pieces look alike, as they do on most lines. */
+  let alike = true
   for (let i = start; i < end; i++) {
     const payload = items.payload[i]!
     if (payload < 0) continue
@@ -400,6 +402,7 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
     places[count] = natural
     things[count] = thing
     styles[count] = chunk.style
+    if (chunk.style !== styles[0]) alike = false
     stretches[count] = stretch
     count++
     natural += width
@@ -419,7 +422,7 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
   for (let i = 0; i < count; i++) places[i]! += shift + each * stretches[i]!
   const ends = count === 0 ? indent + shift : places[count - 1]! + tailWidth
   // Lists that were filled one by one have room to spare: copies have none.
-  return new Line(places.slice(0, count), things.slice(0, count), styles.slice(0, count), {
+  return new Line(places.slice(0, count), things.slice(0, count), styles.slice(0, alike ? Math.min(1, count) : count), {
     end: ends,
     above,
     below,
