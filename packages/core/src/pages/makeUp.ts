@@ -32,10 +32,18 @@ export interface Reached {
 const emptyLines = 7
 const fewestTextLines = 4
 
+/** The cheapest way through a strip, page by page: the state each begins in and the cut it ends with. */
+export type Way = readonly { state: State; cut: Cut }[]
+
 export function makeUp(input: MakeUpInput): PageBody[] {
   const strip = new MeasuredStrip(input)
-  return bestPath(strip).map(({ from, cut }) => bodyOf(from!.state, cut!, strip))
+  return bodiesBy(bestWay(strip), strip)
 }
+
+export const bestWay = (strip: MeasuredStrip): Way => bestPath(strip).map(({ from, cut }) => ({ state: from!.state, cut: cut! }))
+
+/** The pages of a way; it may be that of another strip with the same measures. */
+export const bodiesBy = (way: Way, strip: MeasuredStrip): PageBody[] => way.map(({ state, cut }) => bodyOf(state, cut, strip))
 
 /** The states after each page of the cheapest way through the strip. `visit` sees every state with its cuts, in order. */
 export function bestPath(strip: MeasuredStrip, visit?: (reached: Reached, cuts: Cut[]) => void): Reached[] {

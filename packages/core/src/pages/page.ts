@@ -4,11 +4,12 @@ import { writeCounter } from '../numbers/counterForm.ts'
 import { division, type Matter, matterOf } from '../work/schema.ts'
 import { type Box, box, type Mark, type Placed, type StripItem } from './box.ts'
 import { noteBoxes } from './endnotes.ts'
-import type { MakeUpInput, PageBody } from './filling.ts'
+import { type MakeUpInput, MeasuredStrip, type PageBody } from './filling.ts'
 import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
 import { countLines, lineNumbers } from './lineNumbers.ts'
-import { makeUp } from './makeUp.ts'
+import { bestWay, bodiesBy, type Way } from './makeUp.ts'
+import { notesAlike, stripsAlike } from './measures.ts'
 import type { Setting } from './setting.ts'
 
 export interface Page {
@@ -50,20 +51,41 @@ export function flowsOf(doc: Node, stripsOf: (node: Node) => StripItem[][], sett
 }
 
 /** Bodies of a flow kept from one turnover to the next, one set for each round. */
-export type FlowCache = Map<string, { strips: StripItem[][]; notes: Box[][]; houseStyle: object; bodies: PageBody[] }>
+export type FlowCache = Map<string, KeptFlow>
+interface KeptFlow {
+  strips: StripItem[][]
+  /** The strips in one. */
+  strip: StripItem[]
+  notes: Box[][]
+  houseStyle: object
+  way: Way
+  bodies: PageBody[]
+}
 
 /** Space and rule above notes, in points. */
 const noteSeparator = 14
 
+/** Where only words changed since the same round of the turnover before, or since the round before, the pages are cut where they were. */
 export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: Setting): PageBody[] {
-  const key = `${division(flow.divisions[0]!).id} ${round}`
+  const { houseStyle } = setting
+  const keyOf = (of: number): string => `${division(flow.divisions[0]!).id} ${of}`
   const byId = notesOf(flow, setting)
   const notes = [...byId.values()]
-  const kept = cache.get(key)
-  if (kept && kept.houseStyle === setting.houseStyle && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes))
-    return kept.bodies
-  const bodies = makeUp(inputOf(flow, byId, setting))
-  cache.set(key, { strips: flow.strips, notes, houseStyle: setting.houseStyle, bodies })
+  const kept = cache.get(keyOf(round))
+  if (kept && kept.houseStyle === houseStyle && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes)) return kept.bodies
+  const input = inputOf(flow, byId, setting)
+  const measured = new MeasuredStrip(input)
+  const alike = [kept, cache.get(keyOf(round - 1))].find(
+    other =>
+      other &&
+      other.houseStyle === houseStyle &&
+      stripsAlike(other.strip, input.strip) &&
+      // Lines of notes that go over to the next page are part of a way: they have to be the same ones.
+      (sameList(other.notes, notes) || (notesAlike(other.notes, notes) && other.way.every(({ cut }) => cut.next.carried.length === 0))),
+  )
+  const way = alike?.way ?? bestWay(measured)
+  const bodies = bodiesBy(way, measured)
+  cache.set(keyOf(round), { strips: flow.strips, strip: input.strip, notes, houseStyle, way, bodies })
   return bodies
 }
 
