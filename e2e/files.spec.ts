@@ -48,7 +48,7 @@ test('a work with hundreds of formulas nobody has seen before says that they are
   await expect(page.locator('.books')).toContainText('Setting formulas')
   await expect(page.getByRole('progressbar', { name: 'Formulas set' })).toBeVisible()
   // What is written meanwhile is on the pages that come afterwards.
-  await page.locator('.division.open .title').click()
+  await page.locator('.division.open > p').first().click()
   await page.keyboard.press('End')
   await page.keyboard.type(', corrected')
   await inBalance(page)
