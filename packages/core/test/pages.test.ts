@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { bullets, div, h2, keptTogether, keptWithNext, p, quote, t } from '../../../demo/src/builder.ts'
 import { type Box, box, costs, type FloatPlacement, type StripItem, space } from '../src/pages/box.ts'
-import type { PageBody } from '../src/pages/filling.ts'
-import { makeUp } from '../src/pages/makeUp.ts'
+import { MeasuredStrip, type PageBody } from '../src/pages/filling.ts'
+import { bestWay, bodiesBy } from '../src/pages/makeUp.ts'
+import { stripsAlike } from '../src/pages/measures.ts'
 import { type Node, schema } from '../src/work/schema.ts'
 import { idOf, newEngine, workOf } from './support/work.ts'
 
@@ -31,8 +32,12 @@ function longTable(id: string, rows: number): StripItem[] {
   const repeated = [box(leading, [], { block: `again ${id}` })]
   return [space(12), head, ...Array.from({ length: rows }, (_, i) => line(`${id}.${i}`, i ? { repeated } : {})), space(12)]
 }
-const cut = (strip: StripItem[], evenFeet = false): PageBody[] =>
-  makeUp({ strip, height, leading, noteSeparator: 12, evenFeet, notesOf: id => noteLines.get(id) ?? [] })
+const measured = (strip: StripItem[], evenFeet = false): MeasuredStrip =>
+  new MeasuredStrip({ strip, height, leading, noteSeparator: 12, evenFeet, notesOf: id => noteLines.get(id) ?? [] })
+function cut(strip: StripItem[], evenFeet = false): PageBody[] {
+  const whole = measured(strip, evenFeet)
+  return bodiesBy(bestWay(whole), whole)
+}
 const blocksOn = (page: PageBody): string[] => page.placed.map(({ box: found }) => found.block).filter(id => !id.startsWith('again'))
 
 /** What must hold of any pages made from any strip. */
@@ -303,5 +308,51 @@ describe('what the author wants kept', () => {
       const turnover = made(...filling, keptWithNext(labelled(text(1), 'it')), labelled(text(6), 'next'), text(9))
       expect(pagesHolding(turnover, 'it').at(-1)).toBe(pagesHolding(turnover, 'next')[0])
     }
+  })
+})
+
+describe('strips of the same measures', () => {
+  const strip: StripItem[] = [
+    ...paragraph('a', 9),
+    space(8),
+    float('f', 120),
+    ...paragraph('b', 14),
+    line('n', { notes: [note('n1', 2)] }),
+    ...longTable('t', 12),
+    ...paragraph('c', 20),
+  ]
+  const other = (change: (item: Box, index: number) => Partial<Box>): StripItem[] =>
+    strip.map((item, i) => (item.kind === 'box' ? { ...item, ...change(item, i) } : { ...item }))
+
+  test('that say other words are cut alike, and the pages have the other words', () => {
+    const reworded = other(({ block }) => ({ block: `${block}!` }))
+    expect(stripsAlike(strip, reworded)).toBe(true)
+    const by = bodiesBy(bestWay(measured(strip)), measured(reworded))
+    expect(by).toEqual(cut(reworded))
+    expect(by.length).toBeGreaterThan(2)
+  })
+
+  test.each<[string, (item: Box) => Partial<Box>]>([
+    ['a height', ({ height: own }) => ({ height: own + 1 })],
+    ['what a break costs', ({ breakAfter }) => ({ breakAfter: breakAfter === Infinity ? 0 : breakAfter + 10 })],
+    ['what a break before costs', () => ({ breakBefore: 5 })],
+    ['a line of the page it stands on', () => ({ pin: 3 })],
+    ['notes', () => ({ notes: ['n2'] })],
+    ['where a float may stand', () => ({ float: { series: 'figure', before: 12, after: 12, placement: 'foot' } })],
+    ['rows that stand again', () => ({ repeated: [box(3, [])] })],
+  ])('%s makes another strip of it, wherever it is changed', (_name, change) => {
+    for (const [index, item] of strip.entries())
+      if (item.kind === 'box')
+        expect(
+          stripsAlike(
+            strip,
+            other((own, i) => (i === index ? change(own) : {})),
+          ),
+        ).toBe(false)
+  })
+
+  test('so do a space, and one item more', () => {
+    expect(stripsAlike(strip, strip.with(9, space(9)))).toBe(false)
+    expect(stripsAlike(strip, [...strip, space(1)])).toBe(false)
   })
 })

@@ -9,6 +9,10 @@ const { doc } = workOf([
 ])
 const pause = (): Promise<void> => new Promise(resolve => setImmediate(resolve))
 
+const unwanted = (error: Error): never => {
+  throw error
+}
+
 /** Another typesetter, as far away as another thread: what it sends is a copy. */
 function helper(): { help: FormulaHelper; asked: FormulaToSet[] } {
   const other = createTypesetter()
@@ -40,7 +44,7 @@ test('set by two, each formula is set by one of them, and comes out as if set by
   const wanted = formulasToSet(doc, typesetter)
   const { help, asked } = helper()
   const told: number[] = []
-  await setAhead(wanted, typesetter, { helpers: [help], pause, tell: done => told.push(done) })
+  await setAhead(wanted, typesetter, { helpers: [help], pause, failed: unwanted, tell: done => told.push(done) })
   expect(asked.length).toBeGreaterThan(0)
   expect(asked.length).toBeLessThan(wanted.length)
   expect(told.at(-1)).toBe(wanted.length)
@@ -53,9 +57,11 @@ test('set by two, each formula is set by one of them, and comes out as if set by
 
 test('what a helper that breaks had taken is left to be set when it is asked for', async () => {
   const typesetter = createTypesetter()
+  const said: string[] = []
   const broken: FormulaHelper = () => Promise.reject(new Error('The thread is gone.'))
-  await setAhead(formulasToSet(doc, typesetter), typesetter, { helpers: [broken], pause })
+  await setAhead(formulasToSet(doc, typesetter), typesetter, { helpers: [broken], pause, failed: error => said.push(error.message) })
   const [left] = formulasToSet(doc, typesetter)
   expect(typesetter.set(left!.source, left!.display).error).toBe('')
   expect(formulasToSet(doc, typesetter)).not.toContainEqual(left)
+  expect(said).toContain('The thread is gone.')
 })

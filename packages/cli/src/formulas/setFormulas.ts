@@ -2,8 +2,8 @@
 import os from 'node:os'
 import { setImmediate } from 'node:timers/promises'
 import { Worker } from 'node:worker_threads'
-import { type FormulaHelper, formulasToSet, setAhead, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
-import type { FormulaBox, FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+import { type FormulaHelper, formulasToSet, helperOver, setAhead, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
+import type { FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 
 const mostHelpers = 3
@@ -15,22 +15,18 @@ export async function setFormulas(work: Work, formulas: FormulaTypesetter): Prom
   if (count === 0) return
   const workers = Array.from({ length: count }, () => new Worker(helper))
   try {
-    await setAhead(wanted, formulas, { helpers: workers.map(helperOf), pause: () => setImmediate() })
+    await setAhead(wanted, formulas, { helpers: workers.map(helperOf), pause: () => setImmediate(), failed })
   } finally {
     for (const worker of workers) void worker.terminate()
   }
 }
 
-/** A worker answers in the order in which it was asked. */
 function helperOf(worker: Worker): FormulaHelper {
-  const waiting: { resolve(boxes: [string, FormulaBox][]): void; reject(error: Error): void }[] = []
-  worker.on('message', boxes => waiting.shift()!.resolve(boxes))
-  worker.on('error', error => {
-    for (const { reject } of waiting.splice(0)) reject(error)
-  })
-  return wanted =>
-    new Promise((resolve, reject) => {
-      waiting.push({ resolve, reject })
-      worker.postMessage(wanted)
-    })
+  const { help, answer, fail } = helperOver(wanted => worker.postMessage(wanted))
+  worker.on('message', answer)
+  worker.on('error', fail)
+  return help
 }
+
+const failed = ({ message }: Error): void =>
+  void process.stderr.write(`steady-ledger: a helper thread failed, which costs time only: ${message}\n`)

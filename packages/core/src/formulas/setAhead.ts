@@ -13,6 +13,28 @@ export interface SetAheadOptions {
   /** Lets what the helpers sent arrive. */
   pause(): Promise<unknown>
   tell?(done: number, of: number): void
+  /** A helper failed. The others go on, and what it had taken is left to whoever asks for it: slower, and no less right. */
+  failed(error: Error): void
+}
+
+/** A helper behind a channel that answers in the order in which it was asked. */
+export function helperOver(post: (wanted: FormulaToSet[]) => void): {
+  help: FormulaHelper
+  answer(boxes: [key: string, box: FormulaBox][]): void
+  fail(error: Error): void
+} {
+  const waiting: { resolve(boxes: [string, FormulaBox][]): void; reject(error: Error): void }[] = []
+  return {
+    help: wanted =>
+      new Promise((resolve, reject) => {
+        waiting.push({ resolve, reject })
+        post(wanted)
+      }),
+    answer: boxes => waiting.shift()?.resolve(boxes),
+    fail(error) {
+      for (const { reject } of waiting.splice(0)) reject(error)
+    },
+  }
 }
 
 /** Below this many formulas a helper's start costs more than it saves. */
@@ -32,11 +54,11 @@ export function formulasToSet(doc: Node, typesetter: FormulaTypesetter): Formula
   return [...wanted.values()]
 }
 
-/** Ends when all are set. What a helper fails to set is left to whoever asks for it. */
+/** Ends when all are set, but for what a helper had taken that failed. */
 export async function setAhead(
   wanted: FormulaToSet[],
   typesetter: FormulaTypesetter,
-  { helpers, pause, tell }: SetAheadOptions,
+  { helpers, pause, tell, failed }: SetAheadOptions,
 ): Promise<void> {
   let next = 0
   let done = 0
@@ -61,7 +83,8 @@ export async function setAhead(
       try {
         typesetter.takeOver(await helper(part))
         told(part.length)
-      } catch {
+      } catch (error) {
+        failed(error as Error)
         return
       }
     }

@@ -6,7 +6,7 @@
  * Floats move forward only, in the order of their series. Where nothing keeps every rule the rules give way, never the margin.
  */
 import { costs } from './box.ts'
-import { Filling, type MakeUpInput, MeasuredStrip, type PageBody, type State } from './filling.ts'
+import { Filling, type MeasuredStrip, type PageBody, type State } from './filling.ts'
 
 /** One way to end a page. */
 export interface Cut {
@@ -34,11 +34,6 @@ const fewestTextLines = 4
 
 /** The cheapest way through a strip, page by page: the state each begins in and the cut it ends with. */
 export type Way = readonly { state: State; cut: Cut }[]
-
-export function makeUp(input: MakeUpInput): PageBody[] {
-  const strip = new MeasuredStrip(input)
-  return bodiesBy(bestWay(strip), strip)
-}
 
 export const bestWay = (strip: MeasuredStrip): Way => bestPath(strip).map(({ from, cut }) => ({ state: from!.state, cut: cut! }))
 

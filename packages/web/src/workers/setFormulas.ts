@@ -1,5 +1,5 @@
 /** Sets formulas that no cache knows on the processors that the page and this thread leave free. */
-import { type FormulaHelper, setAhead } from '@steady-ledger/core/formulas/setAhead.ts'
+import { type FormulaHelper, helperOver, setAhead } from '@steady-ledger/core/formulas/setAhead.ts'
 import type { FormulaBox, FormulaToSet, FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 
 const mostHelpers = 3
@@ -9,25 +9,20 @@ export async function setFormulas(wanted: FormulaToSet[], formulas: FormulaTypes
   const count = Math.max(1, Math.min(mostHelpers, navigator.hardwareConcurrency - 2))
   const workers = Array.from({ length: count }, () => new Worker(new URL('./formulas.worker.ts', import.meta.url), { type: 'module' }))
   try {
-    await setAhead(wanted, formulas, { helpers: workers.map(helperOf), pause: nextMessage, tell })
+    await setAhead(wanted, formulas, { helpers: workers.map(helperOf), pause: nextMessage, tell, failed })
   } finally {
     for (const worker of workers) worker.terminate()
   }
 }
 
-/** A worker answers in the order in which it was asked. */
 function helperOf(worker: Worker): FormulaHelper {
-  const waiting: { resolve(boxes: [string, FormulaBox][]): void; reject(error: Error): void }[] = []
-  worker.addEventListener('message', ({ data }: MessageEvent<[string, FormulaBox][]>) => waiting.shift()!.resolve(data))
-  worker.addEventListener('error', ({ message }) => {
-    for (const { reject } of waiting.splice(0)) reject(new Error(message))
-  })
-  return wanted =>
-    new Promise((resolve, reject) => {
-      waiting.push({ resolve, reject })
-      worker.postMessage(wanted)
-    })
+  const { help, answer, fail } = helperOver(wanted => worker.postMessage(wanted))
+  worker.addEventListener('message', ({ data }: MessageEvent<[string, FormulaBox][]>) => answer(data))
+  worker.addEventListener('error', ({ message }) => fail(new Error(message)))
+  return help
 }
+
+const failed = ({ message }: Error): void => console.warn(`A helper for formulas failed, which costs time only: ${message}`)
 
 /** Lets messages in, without the wait that timers have. */
 const nextMessage = (): Promise<unknown> =>

@@ -60,7 +60,7 @@ async function formulasThenPages(): Promise<void> {
       if (now - said < 100) return
       said = now
       say({ kind: 'progress', of: 'formulas', done, all: of })
-    }).catch(() => {}) // What could not be set ahead is set on the pages.
+    }).catch(error => console.warn('Formulas are set with the pages, in this thread alone.', error)) // Where workers cannot have workers.
     settingFormulas--
     void keepFormulas()
   }
