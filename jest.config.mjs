@@ -8,4 +8,6 @@ export default {
   },
   transformIgnorePatterns: ['/node_modules/'],
   testTimeout: 60_000,
+  // Both processors: each test file is a process of its own.
+  maxWorkers: 2,
 }

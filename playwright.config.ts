@@ -15,9 +15,11 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  workers: 1,
-  // A shared machine stutters: what fails once and then passes is said to be flaky, and is not a failure.
-  retries: 1,
+  workers: 2,
+  fullyParallel: true,
+  globalSetup: './e2e/setup.ts',
+  // What fails once is a failure.
+  retries: 0,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL: 'http://localhost:4390',

@@ -3,8 +3,9 @@
  * page loaded and its formulas and pictures in place.
  */
 import { existsSync } from 'node:fs'
+import { referenceText } from '../packages/core/src/content/references/wordReference.ts'
 import { mathMl } from '../packages/core/src/formulas/mathml.ts'
-import { referenceText } from '../packages/core/src/references/wordReference.ts'
+import { scanDivision } from '../packages/core/src/numbers/scan.ts'
 import type { Turnover } from '../packages/core/src/turnover/turnover.ts'
 import type { Node } from '../packages/core/src/work/schema.ts'
 
@@ -15,6 +16,10 @@ const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceA
 export function webPage(turnover: Turnover): string {
   const { work, ledger } = turnover
   const number = (id: string): string => ledger.byId.get(id)?.number ?? ''
+  /** What the references say, in the order in which they are written. */
+  const said = work.doc.children.flatMap(node =>
+    scanDivision(node).references.map(({ node: reference, occurrence }) => turnover.wordingOf(reference, occurrence)),
+  )
   const inside = (node: Node): string => node.children.map(write).join('')
   const write = (node: Node): string => {
     const { attrs } = node
@@ -32,7 +37,7 @@ export function webPage(turnover: Turnover): string {
       case 'equation':
         return `<p id="${attrs.id}">${mathMl(attrs.formula, true) ?? ''} ${number(attrs.id)}</p>`
       case 'reference':
-        return `<a href="#${attrs.targets[0]}">${escaped(referenceText(turnover.wordingOf(node)))}</a>`
+        return `<a href="#${attrs.targets[0]}">${escaped(referenceText(said.shift() ?? []))}</a>`
       case 'note':
         return `<sup>${number(attrs.id)}</sup>`
       case 'figure': {

@@ -2,7 +2,7 @@
 import { existsSync } from 'node:fs'
 import path from 'node:path'
 import { generateWork } from '../demo/src/generate.ts'
-import { writeBundle } from '../packages/core/src/work/bundle.ts'
+import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
 
 const dist = path.resolve('packages/web/dist')

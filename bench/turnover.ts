@@ -7,11 +7,11 @@ import { runInNewContext } from 'node:vm'
 import { generateWork } from '../demo/src/generate.ts'
 import { turnOver } from '../packages/cli/src/call.ts'
 import { readFonts } from '../packages/cli/src/host.ts'
+import { type ReferenceToWord, wordReference } from '../packages/core/src/content/references/wordReference.ts'
 import { writePdf } from '../packages/core/src/dispatch/pdf/writePdf.ts'
 import { createTypesetter } from '../packages/core/src/formulas/typesetter.ts'
 import { numberWork, type WorkLedger } from '../packages/core/src/numbers/ledger.ts'
 import { scanDivision } from '../packages/core/src/numbers/scan.ts'
-import { type ReferenceToWord, wordReference } from '../packages/core/src/references/wordReference.ts'
 import { TurnoverEngine } from '../packages/core/src/turnover/turnover.ts'
 import { openFonts } from '../packages/core/src/type/fonts.ts'
 import { type Node, schema } from '../packages/core/src/work/schema.ts'
@@ -61,9 +61,9 @@ const keys = [...typing(work, 15)].map(edited => timed(() => engine.run(edited))
 /** What the references of some divisions say; their pages are left open. */
 const word = (divisions: readonly Node[], under: WorkLedger): void => {
   for (const node of divisions)
-    for (const { node: reference, opensSentence } of scanDivision(node).references) {
+    for (const { node: reference, before } of scanDivision(node).references) {
       const { targets, wording, was } = reference.attrs as ReferenceToWord
-      wordReference({ targets, wording, was }, { ledger: under, language: 'en-GB', pageOf: () => undefined, opensSentence })
+      wordReference({ targets, wording, was }, { ledger: under, language: 'en-GB', pageOf: () => undefined, before })
     }
 }
 // Made and cleared up beforehand, so that the collector has nothing to do but what numbering leaves to it.

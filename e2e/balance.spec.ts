@@ -1,6 +1,7 @@
 /** What the product exists for: one change, and everything that depends on it changes with it; undo restores all. */
-import { expect, test } from '@playwright/test'
+
 import { inBalance, ledgerRows, openChapter, openDemo, pageText, smallSvg, withFile } from './support.ts'
+import { expect, test } from './test.ts'
 
 const toGalley = (page: import('@playwright/test').Page) => page.getByRole('link', { name: 'Galley', exact: true }).click()
 

@@ -1,10 +1,10 @@
 /** Files in and out: bundles, pictures, the PDF; and what happens when they are not what they seem. */
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
 import { generateWork } from '../demo/src/generate.ts'
-import { writeBundle } from '../packages/core/src/work/bundle.ts'
-import { inBalance, openChapter, openDemo, smallSvg, withFile } from './support.ts'
+import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
+import { inBalance, openChapter, openDemo, saved, smallSvg, withFile } from './support.ts'
+import { expect, test } from './test.ts'
 
 test('the PDF is written from the application and is sound', async ({ page }) => {
   await openDemo(page, 'dispatch')
@@ -55,7 +55,7 @@ test('a work with hundreds of formulas nobody has seen before says that they are
   await page.getByRole('link', { name: 'Pages', exact: true }).click()
   await expect(page.locator('.page-place svg').first()).toContainText('corrected')
   expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)
-  await page.waitForTimeout(1500)
+  await saved(page)
   await page.reload()
   await inBalance(page)
   expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)

@@ -1,6 +1,7 @@
 /** Writing: text, headings, notes, references, equations, tables, lists, and what is kept. */
-import { expect, test } from '@playwright/test'
-import { inBalance, newThesis, openChapter, openDemo } from './support.ts'
+
+import { atRest, inBalance, newThesis, openChapter, openDemo, saved } from './support.ts'
+import { expect, test } from './test.ts'
 
 test('a chapter written from nothing: title, paragraph, heading, list, note, reference, equation, table', async ({ page }) => {
   await newThesis(page)
@@ -28,7 +29,7 @@ test('a chapter written from nothing: title, paragraph, heading, list, note, ref
   // An equation is written without any notation being shown.
   await page.keyboard.press('Control+Alt+e')
   await expect(page.locator('math-field')).toBeVisible()
-  await page.waitForTimeout(600)
+  await expect(page.locator('math-field')).toBeFocused()
   await page.keyboard.type('a/b')
   await page.keyboard.press('Escape')
   await expect(page.locator('.division.open .equation mfrac')).toHaveCount(1)
@@ -48,7 +49,8 @@ test('a chapter written from nothing: title, paragraph, heading, list, note, ref
   await page.keyboard.press('Control+k')
   await page.keyboard.type('insert a table')
   await page.keyboard.press('Enter')
-  await page.waitForTimeout(200)
+  await expect(page.locator('.division.open .table-block')).toBeVisible()
+  await atRest(page)
   await page.keyboard.type('What was found')
   await page.locator('.division.open th').first().click()
   await page.keyboard.type('Name')
@@ -59,8 +61,7 @@ test('a chapter written from nothing: title, paragraph, heading, list, note, ref
   await inBalance(page)
 
   // All of it is there after a reload: saved within a second.
-  await expect(page.locator('.foot')).toContainText('Saved')
-  await page.waitForTimeout(1000)
+  await saved(page)
   await page.reload()
   await inBalance(page)
   await openChapter(page, '1')

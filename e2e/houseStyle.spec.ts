@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test } from '@playwright/test'
 import { inBalance, openDemo, pageText } from './support.ts'
+import { expect, test } from './test.ts'
 
 test('a field changes the pages at once, a mistake is told beside it, and undo brings all back', async ({ page }) => {
   await openDemo(page, 'house-style')

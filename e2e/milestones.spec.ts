@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { inBalance, openDemo } from './support.ts'
+import { atRest, inBalance, openDemo, saved } from './support.ts'
+import { expect, test } from './test.ts'
 
 test('a milestone is taken, chapters change places, and the ledger tells what changed since', async ({ page }) => {
   await openDemo(page, 'ledger?since')
@@ -10,11 +10,10 @@ test('a milestone is taken, chapters change places, and the ledger tells what ch
 
   await page.getByRole('link', { name: 'Galley', exact: true }).click()
   await page.locator('.spine-row.level-1', { hasText: 'Wind, fetch' }).click()
-  await page.waitForTimeout(300)
+  await atRest(page)
   await page.keyboard.press('Control+Alt+ArrowUp')
   await expect(page.locator('.division.open .heading.level-1 .number')).toHaveText('3')
   await inBalance(page)
-  await page.waitForTimeout(700)
 
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
   await page.getByRole('radio', { name: 'Since a milestone' }).click()
@@ -33,7 +32,7 @@ test('a milestone is taken, chapters change places, and the ledger tells what ch
   await page.getByRole('button', { name: 'Undo' }).click()
   await inBalance(page)
   await expect(page.getByText('Nothing changed')).toBeVisible()
-  await page.waitForTimeout(1000)
+  await saved(page)
   await page.reload()
   await inBalance(page)
   await expect(page.getByText('Nothing changed')).toBeVisible()

@@ -1,6 +1,7 @@
 /** Panels, groups of equations, items of lists, series of the author's own, exceptions, and references that are mended. */
-import { expect, test } from '@playwright/test'
-import { command, inBalance, newThesis, openChapter, openDemo, pageText } from './support.ts'
+
+import { command, inBalance, newThesis, openChapter, openDemo, pageText, saved } from './support.ts'
+import { expect, test } from './test.ts'
 
 const spaced = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')
 
@@ -119,7 +120,7 @@ test('what a milestone knows of a lost target is said, and put back from it in a
   await page.locator('.division.open .figure .picture').first().click()
   await page.keyboard.press('Delete')
   await expect(page.locator('.division.open .reference.lost').first()).toBeVisible()
-  await page.waitForTimeout(1200)
+  await saved(page)
   await page.reload()
   await inBalance(page)
   await openChapter(page, '1')

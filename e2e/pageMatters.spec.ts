@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test'
 import { command, inBalance, openChapter, openDemo, pageText } from './support.ts'
+import { expect, type Page, test } from './test.ts'
 
 const row = (page: Page) => page.locator('.division.open > [data-kind="row"]')
 const figures = (page: Page) => page.locator('.division.open .figure')

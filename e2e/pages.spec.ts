@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
 import { openDemo } from './support.ts'
+import { expect, test } from './test.ts'
 
 test('pages stand facing, single or in a grid, and the page in sight stays in sight', async ({ page }) => {
   await openDemo(page, 'pages/20')

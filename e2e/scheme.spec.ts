@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { inBalance, openDemo, pageText } from './support.ts'
+import { atRest, inBalance, openDemo, pageText } from './support.ts'
+import { expect, test } from './test.ts'
 
 test('a change of the scheme is counted before it is applied, applied as one step, and undone', async ({ page }) => {
   await openDemo(page, 'scheme')
@@ -99,13 +99,13 @@ test('a paper with typed section numbers becomes a numbered one, by keyboard alo
   const heading = page.locator('.division.open .heading.level-1 .words')
   await expect(heading).toHaveText('Introduction')
   await expect(page.getByRole('textbox', { name: 'Text of the work' })).toBeFocused()
-  await page.waitForTimeout(400)
+  await atRest(page)
   await page.keyboard.press('Home')
   await page.keyboard.type('1. ')
   await expect(heading).toHaveText('1. Introduction')
   await page.keyboard.press('End')
   // The browser tells the editor of a moved cursor a moment later.
-  await page.waitForTimeout(150)
+  await atRest(page)
   await page.keyboard.press('Enter')
   await page.keyboard.type('Ripples run before the wind.')
   await page.keyboard.press('Enter')

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { inBalance, openDemo } from './support.ts'
+import { inBalance, openDemo, saved } from './support.ts'
+import { expect, test } from './test.ts'
 
 test('author and language are fields of the work: one step each, saved, and undone like text', async ({ page }) => {
   await openDemo(page)
@@ -12,8 +12,7 @@ test('author and language are fields of the work: one step each, saved, and undo
   await expect(page.locator('.foot')).toContainText('German')
   await expect(page.locator('.sheet-text')).toHaveAttribute('lang', 'de')
   // Saved within a second: that is all a reload may cost.
-  await page.waitForTimeout(1000)
-  await expect(page.locator('.foot')).toContainText('Saved')
+  await saved(page)
   await page.reload()
   await inBalance(page)
   await page.locator('.spine-row').first().click()

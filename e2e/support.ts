@@ -1,25 +1,45 @@
 import { expect, type Page } from '@playwright/test'
 
-/** Opens the shelf, which puts the demo works there, and then a view of one of them. */
+/** Opens a view of one of the demo works. */
 export async function openDemo(page: Page, view = 'galley', work = 'demo-thesis'): Promise<void> {
-  await page.goto('/')
-  await expect(page.locator('.work-card').first()).toBeVisible()
-  await expect(page.getByRole('link', { name: /Wind Mixing/ })).toBeVisible()
   await page.goto(`/work/${work}/${view}`)
   await inBalance(page)
 }
 
-/** Waits until the books balance for what is there now. */
+/** Waits until the books balance for what is there now: while they do not, they are said to be busy. */
 export async function inBalance(page: Page): Promise<void> {
-  await expect(page.locator('.books')).toContainText(/In balance|must mend/, { timeout: 30_000 })
+  await expect(page.locator('.books[aria-busy="false"]')).toContainText(/In balance|must mend/, { timeout: 30_000 })
 }
+
+/** Waits until nothing scrolls and two frames in a row are drawn alike. */
+export const atRest = (page: Page): Promise<void> =>
+  page.evaluate(
+    () =>
+      new Promise<void>(resolve => {
+        let last = ''
+        let same = 0
+        const look = (): void => {
+          const now = [...document.querySelectorAll('main, main *')]
+            .slice(0, 400)
+            .map(found => found.getBoundingClientRect().top)
+            .join()
+          same = now === last ? same + 1 : 0
+          last = now
+          if (same >= 2) resolve()
+          else requestAnimationFrame(look)
+        }
+        requestAnimationFrame(look)
+      }),
+  )
+
+/** Waits until everything is kept in the browser. */
+export const saved = (page: Page): Promise<void> => expect(page.locator('.foot [aria-busy="false"]')).toContainText('Saved')
 
 /** Opens a chapter in the galley by its number. */
 export async function openChapter(page: Page, number: string): Promise<void> {
   await page.locator('.spine-row.level-1', { has: page.locator(`.spine-number:text-is("${number}")`) }).click()
   await expect(page.locator('.division.open .heading.level-1 .number')).toHaveText(number)
-  // Scrolling settles before anything is pressed.
-  await page.waitForTimeout(400)
+  await atRest(page)
 }
 
 /** Entries of the ledger as rows of text: number and caption. */
@@ -27,9 +47,11 @@ export async function ledgerRows(page: Page, show: string): Promise<string[]> {
   // Only rows in sight are drawn: a high window shows them all.
   await page.setViewportSize({ width: 1280, height: 2400 })
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
-  await page.getByRole('button', { name: new RegExp(`^${show}`) }).click()
+  const shown = page.getByRole('button', { name: new RegExp(`^${show}`) })
+  await shown.click()
+  await expect(shown).toHaveAttribute('aria-pressed', 'true')
   await expect(page.locator('.ledger-row').first()).toBeVisible()
-  await page.waitForTimeout(200)
+  await atRest(page)
   const rows = await page.locator('.ledger-row').evaluateAll(list =>
     list
       .map(row => ({
@@ -51,7 +73,7 @@ export async function pageText(page: Page, label: string): Promise<string> {
   await page.keyboard.press('Enter')
   const sheet = page.locator(`.page-place[data-page="${label}"] svg`)
   await expect(sheet).toBeVisible()
-  await page.waitForTimeout(200)
+  await atRest(page)
   return sheet.evaluate(svg =>
     [...svg.querySelectorAll('text')]
       .map(line => [...line.querySelectorAll('tspan tspan')].map(word => word.textContent).join(' '))
@@ -74,10 +96,13 @@ export async function withFile(
 
 /** Runs a command by its name from the command box. */
 export async function command(page: Page, name: string): Promise<void> {
+  // The browser tells the editor of a cursor that was moved a moment later.
+  await atRest(page)
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox').fill(name)
   await page.keyboard.press('Enter')
-  await page.waitForTimeout(150)
+  await expect(page.locator('#command-choices')).toHaveCount(0)
+  await atRest(page)
 }
 
 /** A new, nearly empty thesis, with the cursor in the title of its first chapter. */

@@ -1,5 +1,5 @@
-import { expect, type Page, test } from '@playwright/test'
-import { command, inBalance, openChapter, openDemo } from './support.ts'
+import { atRest, command, inBalance, openChapter, openDemo, saved } from './support.ts'
+import { expect, type Page, test } from './test.ts'
 
 /** Puts the cursor at the end of the first paragraph of the open chapter that is long enough to be text. */
 async function intoText(page: Page): Promise<void> {
@@ -114,7 +114,7 @@ test('a note of two paragraphs: Enter begins one, a second Enter ends the note, 
 test('keywords are printed where they are put, written in the slip, and found missing', async ({ page }) => {
   await openDemo(page)
   await page.locator('.spine-row.level-1', { hasText: 'Abstract' }).click()
-  await page.waitForTimeout(400)
+  await atRest(page)
   await page.locator('.division.open .keywords').click()
   const field = page.getByLabel('Keywords, with commas between')
   await field.fill('sills, rooms')
@@ -141,7 +141,7 @@ test('a paragraph is kept on one page and with what follows: asked in the slip, 
   await expect(next).not.toBeChecked()
   await expect(together).toBeChecked()
   await inBalance(page)
-  await page.waitForTimeout(900)
+  await saved(page)
   await page.reload()
   await inBalance(page)
   await openChapter(page, '1')

@@ -17,16 +17,16 @@ export const smallCapitals = (words: Inline): Inline => marked('smallCapitals', 
 export const inLanguage = (tag: string, words: Inline): Inline => marked('language', words, { tag })
 export const link = (words: string, address: string): Inline => marked('link', words, { address })
 /** An inline formula. */
-export const formula = (source: string): Node => nodes.formula!.create({ formula: source })
+export const formula = (source: string): Node => nodes.formula.create({ formula: source })
 export const f = (source: TemplateStringsArray): Node => formula(String.raw(source))
 /** A paragraph of parts that are already made. */
-export const paragraph = (parts: Inline[]): Node => nodes.paragraph!.create(null, inline(parts))
+export const paragraph = (parts: Inline[]): Node => nodes.paragraph.create(null, inline(parts))
 /** A reference to labels by name and number; other wordings have functions of their own. */
 export const ref = (...labels: string[]): Node => reference('nameAndNumber', labels)
 export const num = (...labels: string[]): Node => reference('number', labels)
 export const page = (...labels: string[]): Node => reference('page', labels)
 export const full = (...labels: string[]): Node => reference('nameNumberAndPage', labels)
-export const reference = (wording: string, targets: string[]): Node => nodes.reference!.create({ targets, wording })
+export const reference = (wording: string, targets: string[]): Node => nodes.reference.create({ targets, wording })
 
 function inline(parts: Inline[]): Node[] {
   return parts.flatMap(part => (Array.isArray(part) ? inline(part) : typeof part === 'string' ? (part ? [schema.text(part)] : []) : [part]))
@@ -54,49 +54,49 @@ function woven(strings: TemplateStringsArray, values: Inline[]): Node[] {
 
 type Template<T> = (strings: TemplateStringsArray, ...values: Inline[]) => T
 
-export const note: Template<Node> = (strings, ...values) => nodes.note!.create(null, woven(strings, values))
+export const note: Template<Node> = (strings, ...values) => nodes.note.create(null, woven(strings, values))
 /** Between two paragraphs of a note. */
-export const paragraphEnd = (): Node => nodes.noteBreak!.create()
+export const paragraphEnd = (): Node => nodes.noteBreak.create()
 /** The keywords of the work, as the program prints them. */
-export const keywords = (pin = 0): Node => nodes.keywords!.create({ pin })
+export const keywords = (pin = 0): Node => nodes.keywords.create({ pin })
 /** A block that no page turn parts, or parts from what follows. */
 export const keptTogether = (block: Node): Node => block.type.create({ ...block.attrs, keepTogether: true }, block.content, block.marks)
 export const keptWithNext = (block: Node): Node => block.type.create({ ...block.attrs, keepWithNext: true }, block.content, block.marks)
 export const t: Template<Node[]> = (strings, ...values) => woven(strings, values)
-export const p: Template<Node> = (strings, ...values) => nodes.paragraph!.create(null, woven(strings, values))
-const heading = (level: number, label: string, words: string): Node => nodes.heading!.create({ level, label }, schema.text(words))
+export const p: Template<Node> = (strings, ...values) => nodes.paragraph.create(null, woven(strings, values))
+const heading = (level: number, label: string, words: string): Node => nodes.heading.create({ level, label }, schema.text(words))
 export const h2 = (label: string, words: string): Node => heading(2, label, words)
 export const h3 = (label: string, words: string): Node => heading(3, label, words)
 /** An appendix at the end of a chapter. */
 export const appendixHeading = (label: string, words: string): Node =>
-  nodes.heading!.create({ level: 2, label, appendix: true }, schema.text(words))
-export const eq = (label: string, source: string): Node => nodes.equation!.create({ label, formula: source })
-export const plainEq = (source: string): Node => nodes.equation!.create({ formula: source, numbered: false })
-const item = (content: Node[]): Node => nodes.listItem!.create(null, nodes.paragraph!.create(null, content))
-export const bullets = (...items: Node[][]): Node => nodes.bulletedList!.create(null, items.map(item))
-export const steps = (...items: Node[][]): Node => nodes.numberedList!.create(null, items.map(item))
-export const quote = (...paragraphs: Node[]): Node => nodes.quotation!.create(null, paragraphs)
+  nodes.heading.create({ level: 2, label, appendix: true }, schema.text(words))
+export const eq = (label: string, source: string): Node => nodes.equation.create({ label, formula: source })
+export const plainEq = (source: string): Node => nodes.equation.create({ formula: source, numbered: false })
+const item = (content: Node[]): Node => nodes.listItem.create(null, nodes.paragraph.create(null, content))
+export const bullets = (...items: Node[][]): Node => nodes.bulletedList.create(null, items.map(item))
+export const steps = (...items: Node[][]): Node => nodes.numberedList.create(null, items.map(item))
+export const quote = (...paragraphs: Node[]): Node => nodes.quotation.create(null, paragraphs)
 export const verse = (...lines: string[]): Node =>
-  nodes.verse!.create(
+  nodes.verse.create(
     null,
     lines.map(line => paragraph([line])),
   )
 export const epigraph = (words: Node[], from: Node[]): Node =>
-  nodes.epigraph!.create(null, [nodes.paragraph!.create(null, words), nodes.attribution!.create(null, from)])
+  nodes.epigraph.create(null, [nodes.paragraph.create(null, words), nodes.attribution.create(null, from)])
 export const described = (...pairs: [term: Node[], meaning: Node][]): Node =>
-  nodes.descriptionList!.create(
+  nodes.descriptionList.create(
     null,
-    pairs.flatMap(([term, meaning]) => [nodes.term!.create(null, term), nodes.description!.create(null, meaning)]),
+    pairs.flatMap(([term, meaning]) => [nodes.term.create(null, term), nodes.description.create(null, meaning)]),
   )
 export const listing = (label: string, caption: Node[], text: string): Node =>
-  nodes.listing!.create({ label }, [nodes.caption!.create(null, caption), nodes.listingText!.create(null, schema.text(text))])
+  nodes.listing.create({ label }, [nodes.caption.create(null, caption), nodes.listingText.create(null, schema.text(text))])
 /** A statement of a series: a name, or none, and what is stated. */
 export const stated = (series: string, label: string, name: string, ...content: Node[]): Node =>
-  nodes.statement!.create({ series, label }, [...(name ? [nodes.statementName!.create(null, schema.text(name))] : []), ...content])
-export const proof = (...content: Node[]): Node => nodes.proof!.create(null, content)
-export const signature = (who: string): Node => nodes.signature!.create(null, schema.text(who))
-export const fill = (height = 0): Node => nodes.fill!.create({ height })
-export const row = (...figures: Node[]): Node => nodes.row!.create(null, figures)
+  nodes.statement.create({ series, label }, [...(name ? [nodes.statementName.create(null, schema.text(name))] : []), ...content])
+export const proof = (...content: Node[]): Node => nodes.proof.create(null, content)
+export const signature = (who: string): Node => nodes.signature.create(null, schema.text(who))
+export const fill = (height = 0): Node => nodes.fill.create({ height })
+export const row = (...figures: Node[]): Node => nodes.row.create(null, figures)
 
 interface FigureOptions {
   picture: string
@@ -107,45 +107,45 @@ interface FigureOptions {
   alternative: string
 }
 export const fig = (label: string, { short, ...attrs }: FigureOptions, caption: Node[]): Node =>
-  nodes.figure!.create({ label, ...attrs }, [
-    nodes.caption!.create(null, caption),
-    ...(short ? [nodes.shortCaption!.create(null, short)] : []),
+  nodes.figure.create({ label, ...attrs }, [
+    nodes.caption.create(null, caption),
+    ...(short ? [nodes.shortCaption.create(null, short)] : []),
   ])
 
 /** One picture of several in a figure, with words of its own. */
 export const panel = (label: string, attrs: { picture: string; alternative: string; width?: number }, words: Node[]): Node =>
-  nodes.panel!.create({ label, ...attrs }, words)
+  nodes.panel.create({ label, ...attrs }, words)
 export const panels = (label: string, caption: Node[], ...all: Node[]): Node =>
-  nodes.figure!.create({ label }, [nodes.caption!.create(null, caption), ...all])
+  nodes.figure.create({ label }, [nodes.caption.create(null, caption), ...all])
 /** Equations under one number. */
-export const group = (label: string, ...lines: Node[]): Node => nodes.equationGroup!.create({ label }, lines)
+export const group = (label: string, ...lines: Node[]): Node => nodes.equationGroup.create({ label }, lines)
 /** The headings of a chapter at its head, down to a level. */
-export const chapterContents = (depth = 2): Node => nodes.miniContents!.create({ depth })
+export const chapterContents = (depth = 2): Node => nodes.miniContents.create({ depth })
 
 /** Text in a frame, under a caption. */
 export const boxed = (label: string, caption: Node[], ...blocks: Node[]): Node =>
-  nodes.box!.create({ label }, [nodes.caption!.create(null, caption), ...blocks])
+  nodes.box.create({ label }, [nodes.caption.create(null, caption), ...blocks])
 
 /** A table from rows of words; the first row heads it. Columns are aligned by a letter each: l, c or r. Notes are paragraphs below it. */
 export function tab(label: string, caption: Node[], columns: string, rows: (string | Node[])[][], short?: Node[], ...notes: Node[]): Node {
   const align = (i: number): string | null => ({ c: 'centre', r: 'right' })[columns[i]!] ?? null
-  const grid = nodes.grid!.create(
+  const grid = nodes.grid.create(
     null,
     rows.map((cells, row) =>
-      nodes.gridRow!.create(
+      nodes.gridRow.create(
         null,
         cells.map((cell, i) => {
           const content = typeof cell === 'string' ? inline([cell]) : cell
-          return nodes[row === 0 ? 'gridHead' : 'gridCell']!.create({ align: align(i) }, nodes.paragraph!.create(null, content))
+          return nodes[row === 0 ? 'gridHead' : 'gridCell']!.create({ align: align(i) }, nodes.paragraph.create(null, content))
         }),
       ),
     ),
   )
-  return nodes.table!.create({ label }, [
-    nodes.caption!.create(null, caption),
-    ...(short ? [nodes.shortCaption!.create(null, short)] : []),
+  return nodes.table.create({ label }, [
+    nodes.caption.create(null, caption),
+    ...(short ? [nodes.shortCaption.create(null, short)] : []),
     grid,
-    ...(notes.length ? [nodes.tableNotes!.create(null, notes)] : []),
+    ...(notes.length ? [nodes.tableNotes.create(null, notes)] : []),
   ])
 }
 
@@ -157,7 +157,7 @@ export interface DivisionOptions {
   series?: string
 }
 export const div = (options: DivisionOptions, title: string, ...blocks: (Node | Node[])[]): Node =>
-  nodes.division!.create({ ...options }, [nodes.title!.create(null, title ? schema.text(title) : null), ...blocks.flat()])
+  nodes.division.create({ ...options }, [nodes.title.create(null, title ? schema.text(title) : null), ...blocks.flat()])
 
 /** Gives every block its id, the same in every run, and turns labels in references into the ids they stand for. */
 export function identified(divisions: Node[], prefix: string): Node {
@@ -187,7 +187,7 @@ export function identified(divisions: Node[], prefix: string): Node {
     }
     return node.type.create(node.attrs, node.children.map(withTargets), node.marks)
   }
-  const doc = nodes.doc!.create(null, divisions.map(withIds).map(withTargets))
+  const doc = nodes.doc.create(null, divisions.map(withIds).map(withTargets))
   doc.check()
   return doc
 }

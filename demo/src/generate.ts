@@ -1,9 +1,8 @@
 /** Works of any size from a seed, for benchmarks and tests: the density of a dense thesis, the same bytes for the same seed. */
 
-import { thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
 import type { Node } from '@steady-ledger/core/work/schema.ts'
-import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
-import { newSettings, type Picture, type Work } from '@steady-ledger/core/work/work.ts'
+import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { div, em, eq, fig, formula, full, h2, h3, type Inline, identified, note, p, page, paragraph, ref, t, tab } from './builder.ts'
 import { chart } from './charts.ts'
 
@@ -171,11 +170,10 @@ export function generateWork(pages: number, seed: number): Work {
     div({ role: 'seriesList', series: 'figure' }, 'List of figures'),
     div({ role: 'seriesList', series: 'table' }, 'List of tables'),
   ]
+  const parts = emptyParts('thesis')
   return {
-    settings: { ...newSettings('thesis'), author: 'A. N. Author' },
-    scheme: thesisScheme(),
-    houseStyle: thesisStyle(),
-    milestones: [],
+    ...parts,
+    settings: { ...parts.settings, author: 'A. N. Author' },
     doc: identified([...front, ...divisions], 'g'),
     pictures,
   }

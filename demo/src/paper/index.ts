@@ -1,9 +1,7 @@
 /** The demo paper: sections are the first level, everything counts through, and the text runs on under the title. */
 
-import { paperStyle } from '@steady-ledger/core/work/houseStyle.ts'
-import { paperScheme } from '@steady-ledger/core/work/scheme.ts'
+import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
-import { newSettings } from '@steady-ledger/core/work/work.ts'
 import { bullets, div, em, eq, f, fig, h2, identified, keywords, note, p, page, ref, steps, t, tab } from '../builder.ts'
 import { drawing, label, plot, svg } from '../charts.ts'
 
@@ -299,11 +297,10 @@ const divisions = [
 ]
 
 export function demoPaper(): Work {
+  const parts = emptyParts('paper')
   return {
-    settings: { ...newSettings('paper'), author: 'Ilse M. Tolvay and Bram Oskarsen', keywords: ['turbidity', 'instruments', 'lakes'] },
-    scheme: paperScheme(),
-    houseStyle: paperStyle(),
-    milestones: [],
+    ...parts,
+    settings: { ...parts.settings, author: 'Ilse M. Tolvay and Bram Oskarsen', keywords: ['turbidity', 'instruments', 'lakes'] },
     doc: identified(divisions, 'f'),
     pictures: pictures(),
   }

@@ -1,7 +1,6 @@
 /** The demo thesis, put together. */
-import { thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
-import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
-import { newSettings, type Work } from '@steady-ledger/core/work/work.ts'
+import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
 import { div, fig, fill, identified, keywords, p, signature } from '../builder.ts'
 import { appendixA, appendixB, appendixC } from './appendices.ts'
 import { chapter1 } from './chapter1.ts'
@@ -50,11 +49,10 @@ const front = [
 ]
 
 export function demoThesis(): Work {
+  const parts = emptyParts('thesis')
   return {
-    settings: { ...newSettings('thesis'), author: 'Ilse Maren Tolvay', keywords: ['lakes', 'mixing', 'thermocline', 'sills'] },
-    scheme: thesisScheme(),
-    houseStyle: thesisStyle(),
-    milestones: [],
+    ...parts,
+    settings: { ...parts.settings, author: 'Ilse Maren Tolvay', keywords: ['lakes', 'mixing', 'thermocline', 'sills'] },
     doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC], 'v'),
     pictures: thesisPictures(),
   }

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { type FontFiles, fontPackages } from '@steady-ledger/core/type/fonts.ts'
-import type { FaceName } from '@steady-ledger/core/work/houseStyle.ts'
+import type { FaceName } from '@steady-ledger/core/work/parts/houseStyle.ts'
 
 const require = createRequire(import.meta.url)
 

@@ -9,7 +9,7 @@ import { createTypesetter } from '../../core/src/formulas/typesetter.ts'
 import { numberWork } from '../../core/src/numbers/ledger.ts'
 import { TurnoverEngine } from '../../core/src/turnover/turnover.ts'
 import { openFonts } from '../../core/src/type/fonts.ts'
-import { readBundle } from '../../core/src/work/bundle.ts'
+import { readBundle } from '../../core/src/work/file/bundle.ts'
 import { readFonts } from '../src/host.ts'
 
 const root = path.join(path.dirname(fileURLToPath(import.meta.url)), '../../..')
@@ -251,7 +251,7 @@ test.each<[string, string[], number, RegExp]>([
   ['no call', [], 2, /^$/],
   ['an unknown call', ['weave'], 2, /no call “weave”/],
   ['a call that is not there yet', ['intake', 'x'], 2, /not there yet/],
-  ['a format that is not there yet', ['dispatch', 'x', '--to', 'epub', '--out', 'y'], 2, /not there yet/],
+  ['a format that there is not', ['dispatch', 'x', '--to', 'epub', '--out', 'y'], 2, /Choose what to write with --to: pdf, csv, bundle/],
   ['an unknown option', ['ledger', 'x', '--blue'], 2, /blue/],
   ['a file that is not there', ['ledger', 'nowhere.zip', '--json'], 1, /no file “nowhere\.zip”/],
   ['no place to write', ['dispatch', 'x', '--to', 'pdf'], 2, /--out FILE/],

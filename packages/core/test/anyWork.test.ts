@@ -1,296 +1,11 @@
 /** What must hold of the pages of any work: random works of every kind of block, in every ready-made house style. */
 import fc from 'fast-check'
-import {
-  boxed,
-  bullets,
-  chapterContents,
-  described,
-  div,
-  epigraph,
-  eq,
-  fig,
-  fill,
-  formula,
-  group,
-  h2,
-  h3,
-  keptTogether,
-  keptWithNext,
-  listing,
-  note,
-  p,
-  panel,
-  panels,
-  paragraphEnd,
-  proof,
-  quote,
-  ref,
-  reference,
-  row,
-  stated,
-  steps,
-  t,
-  tab,
-  verse,
-} from '../../../demo/src/builder.ts'
+import { scanDivision } from '../src/numbers/scan.ts'
 import type { Mark } from '../src/pages/box.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
-import { type HouseStyle, readyStyles } from '../src/work/houseStyle.ts'
-import { readySchemes } from '../src/work/readySchemes.ts'
-import { type Node, schema } from '../src/work/schema.ts'
-import type { Work } from '../src/work/work.ts'
-import { newEngine, workOf } from './support/work.ts'
-
-const vocabulary =
-  'wind water basin sill thermocline mooring drift pressure afternoon upland measurement instrument of the and in to a record'.split(' ')
-const prose = fc.array(fc.constantFrom(...vocabulary), { minLength: 3, maxLength: 90 }).map(words => words.join(' '))
-const short = fc.array(fc.constantFrom(...vocabulary), { minLength: 1, maxLength: 9 }).map(words => words.join(' '))
-
-type Maker = (label: () => string) => Node | Node[]
-const paragraph: fc.Arbitrary<Maker> = prose.map(words => () => p`${words}.`)
-const block: fc.Arbitrary<Maker> = fc.oneof(
-  { weight: 8, arbitrary: paragraph },
-  {
-    weight: 3,
-    arbitrary: fc.tuple(prose, prose).map(
-      ([a, b]): Maker =>
-        () =>
-          p`${a}${note`${b}.`} and more.`,
-    ),
-  },
-  {
-    weight: 2,
-    arbitrary: fc.tuple(prose, prose, prose, fc.boolean()).map(
-      ([a, b, c, together]): Maker =>
-        () => {
-          const block = p`${a}${note`${b}.${paragraphEnd()}${c}.`} and more.`
-          return together ? keptTogether(block) : keptWithNext(block)
-        },
-    ),
-  },
-  {
-    weight: 2,
-    arbitrary: short.map(
-      (words): Maker =>
-        label =>
-          h2(label(), words),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: short.map(
-      (words): Maker =>
-        label =>
-          h3(label(), words),
-    ),
-  },
-  {
-    weight: 3,
-    arbitrary: fc.tuple(short, fc.integer({ min: 20, max: 100 })).map(
-      ([words, width]): Maker =>
-        label =>
-          fig(label(), { picture: '', width: width / 100, alternative: '' }, t`${words}.`),
-    ),
-  },
-  {
-    weight: 2,
-    arbitrary: fc.tuple(short, fc.integer({ min: 1, max: 70 })).map(
-      ([words, rows]): Maker =>
-        label =>
-          tab(label(), t`${words}.`, 'lr', [['Head', 'Value'], ...Array.from({ length: rows }, (_, i) => [`row${i}`, String(i)])]),
-    ),
-  },
-  { weight: 2, arbitrary: fc.constant((label => eq(label(), '\\frac{a}{b}')) as Maker) },
-  {
-    weight: 2,
-    arbitrary: fc.tuple(prose, fc.array(fc.integer({ min: 20, max: 90 }), { minLength: 1, maxLength: 4 })).map(
-      ([words, widths]): Maker =>
-        label =>
-          row(...widths.map(width => fig(label(), { picture: '', width: width / 100, alternative: '' }, t`${words}.`))),
-    ),
-  },
-  {
-    weight: 2,
-    arbitrary: fc.tuple(prose, prose, fc.boolean(), fc.constantFrom('theorem', 'lemma', 'remark')).map(
-      ([words, more, named, series]): Maker =>
-        label =>
-          stated(series, label(), named ? 'of the basins' : '', p`${words}${note`${more}.`}`, eq(label(), 'a = b'), p`${more}.`),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.tuple(prose, short).map(
-      ([words, items]): Maker =>
-        () =>
-          proof(p`${words}.`, steps(t`${items}`)),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.tuple(short, prose, fc.integer({ min: 1, max: 50 })).map(
-      ([words, below, rows]): Maker =>
-        label =>
-          tab(
-            label(),
-            t`${words}.`,
-            'lr',
-            [['Head', 'Value'], ...Array.from({ length: rows }, (_, i) => [`row${i}`, String(i)])],
-            undefined,
-            p`${below}.`,
-          ),
-    ),
-  },
-  {
-    weight: 2,
-    arbitrary: fc.tuple(short, prose).map(
-      ([words, more]): Maker =>
-        () =>
-          p`${words} ${formula('a = b \\le \\frac{c}{d} = e')} ${more}.`,
-    ),
-  },
-  {
-    weight: 2,
-    arbitrary: fc.tuple(short, fc.array(fc.tuple(prose, fc.integer({ min: 10, max: 100 })), { minLength: 1, maxLength: 5 })).map(
-      ([words, views]): Maker =>
-        label =>
-          panels(
-            label(),
-            t`${words}.`,
-            ...views.map(([view, width]) => panel(label(), { picture: '', alternative: '', width: width / 100 }, t`${view}.`)),
-          ),
-    ),
-  },
-  {
-    weight: 2,
-    arbitrary: fc.integer({ min: 1, max: 9 }).map(
-      (lines): Maker =>
-        label =>
-          group(label(), ...Array.from({ length: lines }, () => eq(label(), '\\frac{a}{b} = c'))),
-    ),
-  },
-  {
-    weight: 2,
-    arbitrary: fc.tuple(short, fc.array(prose, { minLength: 1, maxLength: 14 })).map(
-      ([words, texts]): Maker =>
-        label =>
-          boxed(label(), t`${words}.`, ...texts.map(text => p`${text}${note`${words}.`}.`)),
-    ),
-  },
-  { weight: 1, arbitrary: fc.integer({ min: 2, max: 3 }).map(depth => (() => chapterContents(depth)) as Maker) },
-  {
-    weight: 1,
-    arbitrary: fc.tuple(short, short, fc.constantFrom('', 'decimal', 'bracketed')).map(
-      ([words, more, look]): Maker =>
-        label =>
-          listWith(look, label(), words, listWith(look, label(), more)),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.integer({ min: 0, max: 90 }).map(
-      (height): Maker =>
-        () =>
-          fill(height),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.array(short, { minLength: 1, maxLength: 6 }).map(
-      (items): Maker =>
-        () =>
-          bullets(...items.map(words => t`${words}`)),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.array(prose, { minLength: 1, maxLength: 4 }).map(
-      (items): Maker =>
-        () =>
-          steps(...items.map(words => t`${words}`)),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: prose.map(
-      (words): Maker =>
-        () =>
-          quote(p`${words}.`),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.array(short, { minLength: 1, maxLength: 9 }).map(
-      (lines): Maker =>
-        () =>
-          verse(...lines),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: short.map(
-      (words): Maker =>
-        () =>
-          epigraph(t`${words}`, t`a ferryman`),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.tuple(short, prose).map(
-      ([term, meaning]): Maker =>
-        () =>
-          described([t`${term}`, p`${meaning}.`]),
-    ),
-  },
-  {
-    weight: 1,
-    arbitrary: fc.tuple(short, fc.integer({ min: 1, max: 80 })).map(
-      ([words, lines]): Maker =>
-        label =>
-          listing(label(), t`${words}.`, Array.from({ length: lines }, (_, i) => `  step ${i}`).join('\n')),
-    ),
-  },
-)
-const works: fc.Arbitrary<Work> = fc
-  .tuple(
-    fc.array(fc.array(block, { minLength: 1, maxLength: 16 }), { minLength: 1, maxLength: 3 }),
-    fc.nat(readyStyles.length - 1),
-    fc.nat(readySchemes.length),
-    fc.boolean(),
-    fc.boolean(),
-  )
-  .map(([chapters, style, scheme, evenFeet, runIn]) => {
-    let count = 0
-    const labels: string[] = []
-    const label = (): string => {
-      labels.push(`l${count++}`)
-      return labels.at(-1)!
-    }
-    const made = chapters.map((makers, index) =>
-      div({ role: 'chapter', label: `c${index}` }, `Chapter of ${index}`, ...makers.map(make => make(label))),
-    )
-    const contents = div({ role: 'contents', listed: false }, 'Contents')
-    const last = div(
-      { role: 'appendix' },
-      'Where it all is',
-      ...labels.slice(0, 6).map(name => p`See ${ref(name)}, ${reference('nearby', [name])}.`),
-    )
-    return {
-      ...workOf([contents, ...made, last]),
-      ...(scheme ? { scheme: readySchemes[scheme - 1]!.make() } : {}),
-      houseStyle: placed({ ...readyStyles[style]!.make(), evenFeet }, runIn),
-    }
-  })
-
-/** Headings that run in, and numbers and words with places of their own. */
-const placed = (style: HouseStyle, runIn: boolean): HouseStyle =>
-  runIn ? { ...style, headings: style.headings.map((heading, i) => ({ ...heading, runIn: i > 1, numberAt: 6, textAt: 60 })) } : style
-
-/** A list of one item in a look, with another list in it. */
-function listWith(look: string, label: string, words: string, inner?: Node): Node {
-  const { nodes } = schema
-  const item = nodes.listItem!.create({ label }, [p`${words}.`, ...(inner ? [inner] : [])])
-  return nodes.numberedList!.create({ look }, item)
-}
+import { works } from './support/randomWorks.ts'
+import { saidIn } from './support/saying.ts'
+import { newEngine } from './support/work.ts'
 
 const lineMarks = (marks: Mark[]): Extract<Mark, { kind: 'line' }>[] =>
   marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
@@ -355,14 +70,11 @@ test('any work: no line ends within what a reference by name and number says', (
           ),
         ),
       )
-      work.doc.descendants(node => {
-        if (node.type.name !== 'reference' || node.attrs.wording !== 'nameAndNumber') return
-        const said = turnover
-          .wordingOf(node)
-          .map(part => part.text)
-          .join('')
+      const references = work.doc.children.flatMap(node => scanDivision(node).references)
+      saidIn(turnover).forEach((said, order) => {
         // What an unnumbered target is called by are words, and may be broken as words are.
-        if (!said.includes('“')) expect(lines.some(line => line.includes(said.replace(/\s/g, '')))).toBe(true)
+        if (references[order]?.node.attrs.wording !== 'nameAndNumber' || said.includes('“')) return
+        expect(lines.some(line => line.includes(said.replace(/\s/g, '')))).toBe(true)
       })
     }),
     { numRuns: 120 },
@@ -378,13 +90,9 @@ test('any work: every letter of the text is on the pages, once', () => {
         if (node.isText) text += node.text
         if (node.type.name === 'figure' && node.lastChild!.type.name !== 'panel') text += 'No picture yet'
         if (node.type.name === 'proof') text += 'Proof'
-        if (node.type.name === 'reference')
-          text += turnover
-            .wordingOf(node)
-            .map(part => part.text)
-            .join('')
         return true
       })
+      text += saidIn(turnover).join('')
       // Numbered titles and captions say their names as well.
       for (const { item, number, names, bare, prefix } of turnover.ledger.entries) {
         if (item.block === 'panel') text += bare.slice(prefix.length)

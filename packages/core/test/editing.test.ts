@@ -19,8 +19,8 @@ import {
   promote,
   removeBlock,
   setAttributes,
-} from '../src/work/commands.ts'
-import { readPicture } from '../src/work/pictureFile.ts'
+} from '../src/work/commands/sections.ts'
+import { readPicture } from '../src/work/file/pictureFile.ts'
 import { type Node, schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
 import { chapter, idOf, newEngine, workOf } from './support/work.ts'
@@ -194,7 +194,7 @@ describe('findings', () => {
   ])('%s gives no finding', (_name, blocks) => expect(found(...blocks)).toEqual([]))
 
   test('every remedy mends what it was given for', () => {
-    const deep = schema.nodes.heading!.create({ level: 5, label: 'deep' }, schema.text('Deep'))
+    const deep = schema.nodes.heading.create({ level: 5, label: 'deep' }, schema.text('Deep'))
     const work = made(
       p`a`,
       p``,
@@ -213,7 +213,9 @@ describe('findings', () => {
   })
   test('a remedy for something that is gone does nothing', () => {
     const work = three()
-    expect(applyRemedy(new Transform(work.doc), { kind: 'setLevel', block: 'x', level: 2, says: '' })).toBe(false)
+    expect(
+      applyRemedy(new Transform(work.doc), { does: 'setAttribute', block: 'x', attribute: 'level', expected: 3, value: 2, says: '' }),
+    ).toBe(false)
     expect(setAttributes(new Transform(work.doc), 'x', { label: 'y' })).toBe(false)
   })
 })

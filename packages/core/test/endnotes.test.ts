@@ -2,7 +2,7 @@ import { div, note, p } from '../../../demo/src/builder.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
-import { thesisScheme } from '../src/work/scheme.ts'
+import { thesisScheme } from '../src/work/parts/scheme.ts'
 import type { Work } from '../src/work/work.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
@@ -13,7 +13,7 @@ const work = (place: 'foot' | 'chapter' | 'work', restart: 'work' | 'chapter'): 
       chapter('two', 'Waters', p`Third.${note`About the third.`}`),
       div({ role: 'endnotes', label: 'notes' }, 'Notes'),
     ],
-    { scheme: { ...thesisScheme(), notes: { form: 'arabic', restart, place } } },
+    { scheme: { ...thesisScheme(), notes: { form: 'arabic', restart, place, sayChapter: false } } },
   )
 const linesOf = (turnover: Turnover, label: string): string[] =>
   drawPage(turnover.pages.find(page => page.label === label)!).lines.map(line =>

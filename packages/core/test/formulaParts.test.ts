@@ -4,7 +4,7 @@ import { formulaPart, partBegin, partCount, partEnd } from '../src/formulas/form
 import { runsOf } from '../src/type/inline.ts'
 import type { Line } from '../src/type/line.ts'
 import { setParagraph } from '../src/type/paragraph.ts'
-import { thesisStyle } from '../src/work/houseStyle.ts'
+import { thesisStyle } from '../src/work/parts/readyStyles.ts'
 import { fonts, formulas } from './support/work.ts'
 
 const style = thesisStyle().body

@@ -1,18 +1,19 @@
 /** Pages of what holds several of a kind, of what lists itself, and of headings with places of their own. */
 import { Transform } from 'prosemirror-transform'
 import { boxed, chapterContents, div, eq, group, h2, h3, num, p, page, panel, panels, ref, steps, t } from '../../../demo/src/builder.ts'
+import { contentsEntries, entriesOf } from '../src/content/lists/entries.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import { findingsOf } from '../src/findings/index.ts'
-import { contentsEntries, entriesOf } from '../src/lists/entries.ts'
+import { languageOf, listTitle } from '../src/languages/index.ts'
 import { standings } from '../src/numbers/standings.ts'
 import type { Mark } from '../src/pages/box.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
-import { type HeadingStyle, thesisStyle } from '../src/work/houseStyle.ts'
+import { makePlain, mergeReferences, nextReference, retarget, splitReference } from '../src/work/commands/references.ts'
 import { readSignedLength } from '../src/work/lengths.ts'
-import { makePlain, mergeReferences, nextReference, retarget, splitReference } from '../src/work/referenceCommands.ts'
+import type { HeadingStyle } from '../src/work/parts/houseStyle.ts'
+import { thesisStyle } from '../src/work/parts/readyStyles.ts'
+import { listedSeries, newSeries, thesisScheme } from '../src/work/parts/scheme.ts'
 import { type Node, schema } from '../src/work/schema.ts'
-import { listedSeries, newSeries, thesisScheme } from '../src/work/scheme.ts'
-import { listTitle } from '../src/work/schemeNames.ts'
 import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
 type LineMark = Extract<Mark, { kind: 'line' }>
@@ -34,7 +35,7 @@ const linesOf = ({ pages }: Turnover): { text: string; x: number; y: number; pag
   )
 const view = (label: string, words: string, width = 0.45): Node => panel(label, { picture: '', alternative: '', width }, t`${words}`)
 const appendixOf = (label: string, words: string): Node =>
-  schema.nodes.heading!.create({ label, level: 2, appendix: true }, schema.text(words))
+  schema.nodes.heading.create({ label, level: 2, appendix: true }, schema.text(words))
 const withHeadings = (more: Partial<HeadingStyle>) => {
   const style = thesisStyle()
   return { ...style, headings: style.headings.map((heading, i) => (i > 0 ? { ...heading, ...more } : heading)) }
@@ -60,7 +61,7 @@ describe('panels of a figure', () => {
   })
   test('are on the page of their figure, and the text says them', () => {
     for (const label of ['f', 'a', 'd']) expect(turnover.pageIndexOf.get(idOf(work, label))).toBe(0)
-    expect(lines.map(({ text }) => text).join(' ')).toContain('See Figure 1.1(b) and 1.1(a)–1.1(c).')
+    expect(lines.map(({ text }) => text).join(' ')).toContain('See Figure 1.1(b) and 1.1(a)–(c).')
   })
   test('each that has no picture is found', () => {
     expect(
@@ -232,10 +233,10 @@ describe('references are split, merged and led elsewhere', () => {
   const [first, second] = referencesOf(work.doc)
   test('split: one for each target, joined in the language of the work', () => {
     const tr = new Transform(work.doc)
-    expect(splitReference(tr, first!.at, 'en-GB')).toBe(true)
+    expect(splitReference(tr, first!.at, work.scheme, 'en-GB')).toBe(true)
     expect(referencesOf(tr.doc).map(({ targets }) => targets)).toEqual([[a], [b], [d], [a], [b]])
     expect(tr.doc.child(0).lastChild!.textContent).toBe('See ,  and , and  or  there.')
-    expect(splitReference(new Transform(work.doc), second!.at, 'en-GB')).toBe(false)
+    expect(splitReference(new Transform(work.doc), second!.at, work.scheme, 'en-GB')).toBe(false)
   })
   test('merge: what is close behind joins, what words part does not', () => {
     const tr = new Transform(work.doc)
@@ -249,7 +250,7 @@ describe('references are split, merged and led elsewhere', () => {
   })
   test('split and merged again it is what it was', () => {
     const tr = new Transform(work.doc)
-    splitReference(tr, first!.at, 'en-GB')
+    splitReference(tr, first!.at, work.scheme, 'en-GB')
     mergeReferences(tr, first!.at)
     mergeReferences(tr, first!.at)
     expect(tr.doc.child(0).lastChild!.child(1).attrs.targets).toEqual([a, b, d])
@@ -300,7 +301,7 @@ describe('series of the author’s own', () => {
     ['de', 'Verzeichnis der Figures'],
     ['fr', 'Liste des figures'],
     ['es', 'Lista de figures'],
-  ])('its list is called in %s as lists are', (language, title) => expect(listTitle('Figures', language)).toBe(title))
+  ])('its list is called in %s as lists are', (language, title) => expect(listTitle('Figures', languageOf(language), language)).toBe(title))
   test('what counts with another is listed with it', () => {
     expect(listedSeries(thesisScheme()).map(({ key }) => key)).toEqual(['figure', 'table', 'equation', 'listing', 'box', 'theorem'])
   })

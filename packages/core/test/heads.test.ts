@@ -1,8 +1,9 @@
 /** Running heads and folios by rule, and blank pages. */
 import { div, h2, p } from '../../../demo/src/builder.ts'
 import type { Page } from '../src/pages/page.ts'
-import { type HeadField, type HeadLine, type HouseStyle, type PageFrame, thesisStyle } from '../src/work/houseStyle.ts'
-import { newSettings } from '../src/work/work.ts'
+import type { HeadField, HeadLine, HouseStyle, PageFrame } from '../src/work/parts/houseStyle.ts'
+import { emptyParts } from '../src/work/parts/index.ts'
+import { thesisStyle } from '../src/work/parts/readyStyles.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
 const prose = 'The floats lay over to one side and would not come up again until the wind had gone round. '.repeat(5).trim()
@@ -41,7 +42,7 @@ function pagesWith(heads: Partial<HouseStyle['runningHead']>, more: Partial<Hous
   ])
   return newEngine().run({
     ...work,
-    settings: { ...newSettings('thesis'), author: 'Ilse Tolvay' },
+    settings: { ...emptyParts('thesis').settings, author: 'Ilse Tolvay' },
     houseStyle: { ...base, ...more, runningHead: { ...usual, ...heads } },
   }).pages
 }

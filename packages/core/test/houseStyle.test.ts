@@ -3,9 +3,10 @@ import { demoWorks } from '../../../demo/src/index.ts'
 import { numberWork } from '../src/numbers/ledger.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Page } from '../src/pages/page.ts'
-import { type HouseStyle, oneSidedThesisStyle, pageProblem, paperStyle, readyStyles, thesisStyle } from '../src/work/houseStyle.ts'
+import { currentVersion, houseStyleFromJson, houseStyleToJson, WorkFileError, workFromJson, workToJson } from '../src/work/file/workFile.ts'
+import { type HouseStyle, pageProblem } from '../src/work/parts/houseStyle.ts'
+import { oneSidedThesisStyle, paperStyle, readyStyles, thesisStyle } from '../src/work/parts/readyStyles.ts'
 import type { Work } from '../src/work/work.ts'
-import { currentVersion, houseStyleFromJson, houseStyleToJson, WorkFileError, workFromJson, workToJson } from '../src/work/workFile.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
 const lorem = 'The wind had gone round to the west in the night and the floats lay over to the other side of their lines. '
@@ -93,7 +94,11 @@ describe('house styles as files', () => {
     ['a later version', houseStyleToJson(thesisStyle()).replace(`"version": ${currentVersion}`, '"version": 99'), /newer version/],
     ['a page without room', houseStyleToJson({ ...thesisStyle(), page: { ...thesisStyle().page, inner: 420 } }), /39 mm of width/],
     ['a size that is none', houseStyleToJson({ ...thesisStyle(), sink: -4 }), /sink/],
-    ['a field that is unknown', houseStyleToJson({ ...thesisStyle(), glitter: true } as HouseStyle), /additional properties/],
+    [
+      'a field that is unknown',
+      houseStyleToJson({ ...thesisStyle(), glitter: true } as HouseStyle),
+      /glitter is nothing that this program knows/,
+    ],
   ])('%s is refused in plain words', (_what, text, message) => {
     expect(() => houseStyleFromJson(text)).toThrow(WorkFileError)
     expect(() => houseStyleFromJson(text)).toThrow(message)

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { type IndexMark, locators, type Runs } from '../src/lists/locators.ts'
+import { type IndexMark, locators, type Runs } from '../src/content/index/locators.ts'
 
 /** Six pages of front matter, i to vi, and then 1, 2, 3 … */
 const labels = (page: number): string => (page < 6 ? ['i', 'ii', 'iii', 'iv', 'v', 'vi'][page]! : String(page - 5))

@@ -5,19 +5,19 @@ import { compareMilestones, type MilestoneChange } from '../src/milestones/compa
 import { recordsOf } from '../src/milestones/takeMilestone.ts'
 import { changesAsCsv, changesAsHtml, changesAsText } from '../src/milestones/writeChanges.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
-import type { MilestoneRecord } from '../src/work/milestone.ts'
+import { workFromJson, workToJson } from '../src/work/file/workFile.ts'
+import type { MilestoneRecord } from '../src/work/parts/milestones.ts'
+import { thesisScheme } from '../src/work/parts/scheme.ts'
 import { schema } from '../src/work/schema.ts'
-import { thesisScheme } from '../src/work/scheme.ts'
 import type { Work } from '../src/work/work.ts'
-import { workFromJson, workToJson } from '../src/work/workFile.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
 const taken = (turnover: Turnover): MilestoneRecord[] =>
   recordsOf({
     ledger: turnover.ledger,
     language: turnover.work.settings.language,
-    pageOf: id => turnover.pages[turnover.pageIndexOf.get(id) ?? -1]?.label ?? '',
-    textOf: node => turnover.textOf(node),
+    pageOf: turnover.pageOf,
+    textOf: turnover.textOf,
   })
 const take = (work: Work): MilestoneRecord[] => taken(newEngine().run(work))
 const said = (changes: MilestoneChange[]): string[] =>
@@ -58,7 +58,7 @@ describe('comparing records of numbers', () => {
   test('chapters that changed places: both, with all that they hold', () => {
     const work = {
       ...base,
-      doc: base.doc.copy(base.doc.content.cut(0, 0)).copy(schema.nodes.doc!.create(null, [base.doc.child(1), base.doc.child(0)]).content),
+      doc: base.doc.copy(base.doc.content.cut(0, 0)).copy(schema.nodes.doc.create(null, [base.doc.child(1), base.doc.child(0)]).content),
     }
     const changes = said(compareMilestones(take(base), take(work)))
     expect(changes).toContain('Chapter 2 → Chapter 1: renumbered+movedPage')

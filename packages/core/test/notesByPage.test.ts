@@ -2,10 +2,11 @@ import fc from 'fast-check'
 import { note, p } from '../../../demo/src/builder.ts'
 import { accountOf } from '../src/numbers/account.ts'
 import { drawPage } from '../src/pages/drawing.ts'
-import { noteNumbersOf, notesByPage } from '../src/turnover/notesByPage.ts'
+import { noteNumbers, noteNumbersOf } from '../src/turnover/facts/noteNumbers.ts'
+import type { About } from '../src/turnover/facts/pageFact.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
-import type { CounterForm } from '../src/work/scheme.ts'
-import { thesisScheme } from '../src/work/scheme.ts'
+import type { CounterForm } from '../src/work/parts/scheme.ts'
+import { thesisScheme } from '../src/work/parts/scheme.ts'
 import type { Work } from '../src/work/work.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
@@ -22,7 +23,7 @@ const work = (counts: number[], form: CounterForm = 'arabic', length = 4): Work 
         ),
       ),
     ],
-    { scheme: { ...thesisScheme(), notes: { form, restart: 'page', place: 'foot' } } },
+    { scheme: { ...thesisScheme(), notes: { form, restart: 'page', place: 'foot', sayChapter: false } } },
   )
 /** Numbers of the notes at the foot of each page, as they are printed there, and of their marks in the text. */
 const printed = ({ pages, ledger }: Turnover): { foot: string[]; marks: string[] }[] =>
@@ -93,6 +94,6 @@ test('they always settle, with the numbers that the pages give them', () => {
 })
 
 test('a note is counted where its mark stands first', () => {
-  const numbers = notesByPage([], thesisScheme())
+  const numbers = noteNumbers.read([], { scheme: thesisScheme() } as About)
   expect(numbers.size).toBe(0)
 })

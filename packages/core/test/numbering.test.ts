@@ -1,32 +1,34 @@
 /** Numbers of everything that has one: parts, chapters that are made to start again, panels, groups of equations, items of lists. */
 import fc from 'fast-check'
 import { div, eq, fig, group, h2, h3, p, panel, panels, ref, steps, t } from '../../../demo/src/builder.ts'
+import { referenceText, wordReference } from '../src/content/references/wordReference.ts'
+import { languages } from '../src/languages/index.ts'
 import { accountOf } from '../src/numbers/account.ts'
 import { writeCounter } from '../src/numbers/counterForm.ts'
+import type { NumberedItem } from '../src/numbers/item.ts'
 import { numberItems, numberWork } from '../src/numbers/ledger.ts'
-import type { NumberedItem } from '../src/numbers/scan.ts'
-import { type ReferencePart, referenceText, wordReference } from '../src/references/wordReference.ts'
-import { readySchemes } from '../src/work/readySchemes.ts'
-import { type Node, schema } from '../src/work/schema.ts'
+import { readySchemes } from '../src/work/parts/readySchemes.ts'
 import {
   type CounterForm,
   deeperLook,
-  type ListLook,
+  type ListMarking,
   paperScheme,
-  readyListLooks,
+  readyListMarkings,
   type Scheme,
   type Tile,
   thesisScheme,
-} from '../src/work/scheme.ts'
-import { namesByLanguage, schemeInLanguage } from '../src/work/schemeNames.ts'
+} from '../src/work/parts/scheme.ts'
+import { schemeInLanguage } from '../src/work/parts/schemeInLanguage.ts'
+import { type Node, schema } from '../src/work/schema.ts'
+import { anItem } from './support/items.ts'
 import { changedScheme, chapter, idOf, workOf } from './support/work.ts'
 
 const { nodes } = schema
 const view = (label: string): Node => panel(label, { picture: '', alternative: '' }, t`View`)
 const panelled = (label: string, ...all: Node[]): Node => panels(label, t`Caption`, ...all)
 const item = (label: string, ...more: Node[]): Node =>
-  nodes.listItem!.create({ label }, [nodes.paragraph!.create(null, schema.text('Item')), ...more])
-const list = (attrs: object, ...items: Node[]): Node => nodes.numberedList!.create(attrs, items)
+  nodes.listItem.create({ label }, [nodes.paragraph.create(null, schema.text('Item')), ...more])
+const list = (attrs: object, ...items: Node[]): Node => nodes.numberedList.create(attrs, items)
 const startAt = (node: Node, at: number): Node => node.type.create({ ...node.attrs, startAt: at }, node.content)
 const figure = (label: string) => fig(label, { picture: '', alternative: '' }, t`Cap`)
 
@@ -43,8 +45,8 @@ function numbered(divisions: Node[], scheme: Scheme = thesisScheme(), language =
       referenceText(
         wordReference(
           { targets: labels.map(label => entry(label).id), wording: 'nameAndNumber', was: {} },
-          { ledger, language, pageOf: () => undefined, opensSentence: false },
-        ) as ReferencePart[],
+          { ledger, language, pageOf: () => undefined, before: '' },
+        ),
       ).replaceAll('\u00a0', ' '),
     account: (label: string): string[] => accountOf(ledger, entry(label).id).map(({ text }) => text),
   }
@@ -186,7 +188,7 @@ describe('panels and groups of equations', () => {
   ])('%s is %s', (label, expected) => expect(of.number(label)).toBe(expected))
   test.each([
     [['pb'], 'Figure 2.1(b)'],
-    [['pa', 'pb', 'pc'], 'Figures 2.1(a)–2.1(c)'],
+    [['pa', 'pb', 'pc'], 'Figures 2.1(a)–(c)'],
     [['ga', 'gb'], 'Equations (2.1a) and (2.1b)'],
     [['g'], 'Equation (2.1)'],
     [['f', 'pb', 'e'], 'Figures 2.1 and 2.1(b) and Equation (2.2)'],
@@ -240,8 +242,8 @@ describe('items of lists', () => {
     expect(of.says('i3', 'i4', 'i5')).toBe('items 3, 4 and 5')
   })
   test('a look gets depths as its deepest one is written, nine at the most', () => {
-    const { numbered, bulleted } = readyListLooks()
-    const written = (look: ListLook): string[] =>
+    const { numbered, bulleted } = readyListMarkings()
+    const written = (look: ListMarking): string[] =>
       look.levels.map(({ pattern }) => pattern.map(tile => ('text' in tile ? tile.text : `<${tile.level}>`)).join(''))
     expect(written(deeperLook(numbered[2]!))[3]).toBe('<1>.<2>.<3>.<4>')
     expect(written(deeperLook(numbered[1]!))[3]).toBe('(<4>)')
@@ -291,7 +293,7 @@ describe('words of references that the author can change', () => {
       referenceText(
         wordReference(
           { targets: [ledger.entries.find(({ item }) => item.label === 'a')!.id], wording, was: {} },
-          { ledger, language, pageOf: () => '7', opensSentence: false },
+          { ledger, language, pageOf: () => ({ label: '7', index: 6 }), before: '' },
         ),
       ).replaceAll('\u00a0', ' ')
     expect([says('page'), says('nameNumberAndPage')]).toEqual([page, full])
@@ -299,8 +301,8 @@ describe('words of references that the author can change', () => {
 })
 
 describe('names in the languages that ship', () => {
-  test.each(Object.keys(namesByLanguage))('every name of %s is there in four forms', language => {
-    for (const names of Object.values(namesByLanguage[language]!)) for (const form of Object.values(names)) expect(form).not.toBe('')
+  test.each(languages.map(({ tag, names }) => [tag, names] as const))('every name of %s is there in four forms', (_tag, table) => {
+    for (const names of Object.values(table)) for (const form of Object.values(names)) expect(form).not.toBe('')
   })
   test.each([
     ['de', 'Abbildungen 1.1 und 1.2'],
@@ -393,24 +395,7 @@ describe('random schemes and works', () => {
     maxLength: 40,
   })
   const asItems = (found: { level: number; numbered: boolean }[]): [NumberedItem, number][] =>
-    found.map(({ level, numbered: has }, order) => [
-      {
-        id: `${order}`,
-        kind: 'heading',
-        block: 'heading',
-        numbered: has,
-        level,
-        rules: 'main',
-        series: '',
-        startAt: null,
-        list: null,
-        partOf: '',
-        label: '',
-        text: null,
-        shortText: null,
-      },
-      0,
-    ])
+    found.map(({ level, numbered: has }, order) => [anItem(`${order}`, 'heading', { level, numbered: has }), 0])
 
   test('numbers and restarts are those of a second, simple way to count', () => {
     fc.assert(

@@ -2,9 +2,10 @@ import fc from 'fast-check'
 import { div, eq, fig, h2, h3, note, p, t, tab } from '../../../demo/src/builder.ts'
 import { accountOf } from '../src/numbers/account.ts'
 import { writeCounter } from '../src/numbers/counterForm.ts'
+import type { NumberedItem } from '../src/numbers/item.ts'
 import { numberItems, numberWork } from '../src/numbers/ledger.ts'
-import type { NumberedItem } from '../src/numbers/scan.ts'
-import { type CounterForm, paperScheme, type Scheme, thesisScheme } from '../src/work/scheme.ts'
+import { type CounterForm, paperScheme, type Scheme, thesisScheme } from '../src/work/parts/scheme.ts'
+import { anItem } from './support/items.ts'
 import { changedScheme, chapter, idOf, workOf } from './support/work.ts'
 
 /** Items written as words: “# Title” by level, series by name, “!” in front for unnumbered. */
@@ -13,21 +14,13 @@ function items(...written: string[]): [NumberedItem, number][] {
     const bare = word.replace(/^!/, '')
     const hashes = /^(#+)(A?)/.exec(bare)
     const [kind, partOf] = bare.split('<')
-    const item: NumberedItem = {
-      id: `${order}`,
-      kind: hashes ? 'heading' : partOf ? 'part' : kind === 'note' ? 'note' : 'series',
-      block: hashes ? 'heading' : kind!,
+    const of = hashes ? 'heading' : partOf ? 'part' : kind === 'note' ? 'note' : 'series'
+    const item = anItem(`${order}`, of, {
+      series: kind,
+      level: hashes?.[1]?.length,
+      partOf,
       numbered: !word.startsWith('!'),
-      level: hashes?.[1]?.length ?? 0,
-      rules: 'main',
-      series: kind!,
-      startAt: null,
-      list: null,
-      partOf: partOf ?? '',
-      label: '',
-      text: null,
-      shortText: null,
-    }
+    })
     return [item, 0]
   })
 }

@@ -7,7 +7,7 @@ import { stripsAlike } from '../src/pages/measures.ts'
 import { type Node, schema } from '../src/work/schema.ts'
 import { idOf, newEngine, workOf } from './support/work.ts'
 
-const paragraphNode = (attrs: object) => schema.nodes.paragraph!.create(attrs, schema.text('Keywords: wind, water'))
+const paragraphNode = (attrs: object) => schema.nodes.paragraph.create(attrs, schema.text('Keywords: wind, water'))
 
 const height = 300
 const leading = 15

@@ -3,7 +3,7 @@ import PDFDocument from 'pdfkit'
 import { toBytes } from 'pdfkit/output'
 import { PdfDocument } from '../src/dispatch/pdf/pdfDocument.ts'
 import { pathOperators } from '../src/dispatch/pdf/pdfFormula.ts'
-import { figure } from '../src/dispatch/pdf/pdfText.ts'
+import { numeral } from '../src/dispatch/pdf/pdfText.ts'
 
 /** A file of several pages with marked content, links, words beyond ASCII and more than one piece of output. */
 async function written(Kind: typeof PDFDocument, pages: number, operators: number): Promise<Uint8Array> {
@@ -57,10 +57,10 @@ describe('numbers', () => {
     [12.3456, '12.35'],
     [-7.891, '-7.89'],
     [1e7, '10000000'],
-  ])('%d is written %s', (value, says) => expect(figure(value)).toBe(says))
+  ])('%d is written %s', (value, says) => expect(numeral(value)).toBe(says))
 
   test('none is written with an exponent, which PDF does not know', () =>
-    fc.assert(fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), value => !figure(value).includes('e'))))
+    fc.assert(fc.property(fc.double({ min: -1e6, max: 1e6, noNaN: true }), value => !numeral(value).includes('e'))))
 })
 
 /** The points that operators go through, curves cut into pieces. */

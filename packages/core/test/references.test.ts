@@ -1,26 +1,13 @@
 import fc from 'fast-check'
+import { referenceText, type Wording, wordReference } from '../src/content/references/wordReference.ts'
+import type { NumberedItem } from '../src/numbers/item.ts'
 import type { Ledger } from '../src/numbers/ledger.ts'
 import { numberItems } from '../src/numbers/ledger.ts'
-import type { NumberedItem } from '../src/numbers/scan.ts'
-import { referenceText, type Wording, wordReference } from '../src/references/wordReference.ts'
-import { paperScheme, thesisScheme } from '../src/work/scheme.ts'
+import { paperScheme, thesisScheme } from '../src/work/parts/scheme.ts'
+import { anItem } from './support/items.ts'
 
-const item = (id: string, kind: NumberedItem['kind'], series: string, level = 0, partOf = ''): [NumberedItem, number] => [
-  {
-    id,
-    kind,
-    block: series,
-    numbered: true,
-    level,
-    rules: 'main',
-    series,
-    startAt: null,
-    list: null,
-    partOf,
-    label: '',
-    text: null,
-    shortText: null,
-  },
+const item = (id: string, kind: string, series: string, level = 0, partOf = ''): [NumberedItem, number] => [
+  anItem(id, kind, { series, level, partOf }),
   0,
 ]
 /** Six chapters with nine figures in the fifth and one in the sixth. */
@@ -47,6 +34,8 @@ const flat = numberItems(
   scheme,
 )
 const pages: Record<string, string> = { f4: '31', e11: '29', e12: '29', e14: '33' }
+/** An arabic page by what it is called. */
+const pageCalled = (label: string | undefined) => (label ? { label, index: Number(label) - 1 } : undefined)
 const say = (
   ledger: Ledger,
   targets: string[],
@@ -56,7 +45,12 @@ const say = (
   referenceText(
     wordReference(
       { targets, wording, was: more.was ?? {} },
-      { ledger, language: more.language ?? 'en-GB', pageOf: id => (more.pages ?? pages)[id], opensSentence: more.opensSentence ?? false },
+      {
+        ledger,
+        language: more.language ?? 'en-GB',
+        pageOf: id => pageCalled((more.pages ?? pages)[id]),
+        before: more.opensSentence ? '\n' : '',
+      },
     ),
   ).replaceAll('\u00a0', '~')
 
@@ -81,7 +75,7 @@ describe('how near a target is', () => {
     referenceText(
       wordReference(
         { targets, wording: 'nearby', was: {} },
-        { ledger: flat, language, pageOf: id => ({ f4: '31', e11: '29' })[id], opensSentence: false, nearness: () => ({ pages, facing }) },
+        { ledger: flat, language, pageOf: id => pageCalled({ f4: '31', e11: '29' }[id]), before: '', nearness: () => ({ pages, facing }) },
       ),
     ).replaceAll('\u00a0', '~')
   test.each<[number, boolean, string, string]>([
@@ -111,7 +105,7 @@ test('conjunctions follow the language', () =>
 test('a lost target leaves a marked gap that says what it was', () => {
   const parts = wordReference(
     { targets: ['gone', 'f4'], wording: 'nameAndNumber', was: { gone: 'Table 3.2' } },
-    { ledger: flat, language: 'en', pageOf: () => '1', opensSentence: false },
+    { ledger: flat, language: 'en', pageOf: () => pageCalled('1'), before: '' },
   )
   expect(referenceText(parts)).toContain('a deleted target (was Table 3.2)')
   expect(parts.find(part => part.lost)?.target).toBe('gone')
@@ -121,11 +115,16 @@ test('a lost target leaves a marked gap that says what it was', () => {
 test('every part of a range leads somewhere', () => {
   const parts = wordReference(
     { targets: ['f5.2', 'f5.3', 'f5.4'], wording: 'nameAndNumber', was: {} },
-    { ledger: chapters, language: 'en', pageOf: () => undefined, opensSentence: false },
+    { ledger: chapters, language: 'en', pageOf: () => undefined, before: '' },
   )
   expect(parts.every(part => part.target)).toBe(true)
   expect(parts.at(-1)).toEqual({ text: '5.4', target: 'f5.4' })
 })
+
+const seriesAt = (id: string): string => {
+  const item = flat.byId.get(id)?.item
+  return item?.kind === 'series' ? item.series : ''
+}
 
 describe('any targets in any order', () => {
   const ids = (ledger: Ledger, series: string[]): string[] =>
@@ -165,7 +164,7 @@ describe('any targets in any order', () => {
         ] as const) {
           const own = inOrder(
             flat,
-            targets.filter(id => flat.byId.get(id)!.item.series === series),
+            targets.filter(id => seriesAt(id) === series),
           )
           expect(numbers.get(name) ?? []).toEqual(own)
           if (own.length) expect(groups.some(([, said]) => said === (own.length > 1 ? `${name}s` : name))).toBe(true)
@@ -187,7 +186,7 @@ describe('any targets in any order', () => {
       fc.property(some([...ids(flat, ['figure', 'map', 'equation']), 'gone']), fc.boolean(), (targets, opensSentence) => {
         const parts = wordReference(
           { targets, wording: 'nameAndNumber', was: { gone: 'Figure 9' } },
-          { ledger: flat, language: 'en-GB', pageOf: () => undefined, opensSentence },
+          { ledger: flat, language: 'en-GB', pageOf: () => undefined, before: opensSentence ? '\n' : '' },
         )
         expect(parts.filter(({ lost }) => lost)).toHaveLength(targets.includes('gone') ? 1 : 0)
         for (const [i, part] of parts.entries()) {

@@ -3,8 +3,8 @@ import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import type { Mark, Placed } from '../src/pages/box.ts'
 import { floatOrder } from '../src/pages/floatOrder.ts'
 import type { Page } from '../src/pages/page.ts'
+import { thesisScheme } from '../src/work/parts/scheme.ts'
 import type { Node } from '../src/work/schema.ts'
-import { thesisScheme } from '../src/work/scheme.ts'
 import { changedScheme, chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
 const placedOf = (pages: Page[], id: string): Placed => pages.flatMap(page => page.placed).find(({ box }) => box.begins.includes(id))!

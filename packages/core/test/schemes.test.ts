@@ -1,13 +1,15 @@
 import { div, eq, fig, h2, h3, p, ref, t } from '../../../demo/src/builder.ts'
+import { changedWordings } from '../src/content/references/changedWordings.ts'
+import { wordReference } from '../src/content/references/wordReference.ts'
+import { languages } from '../src/languages/index.ts'
+import { nameKeys } from '../src/languages/language.ts'
 import { changedNumbers } from '../src/numbers/compareLedgers.ts'
 import { numberWork } from '../src/numbers/ledger.ts'
-import { changedWordings } from '../src/references/changedWordings.ts'
-import { wordReference } from '../src/references/wordReference.ts'
-import { readySchemeFor, readySchemes } from '../src/work/readySchemes.ts'
-import type { Scheme } from '../src/work/scheme.ts'
-import { thesisScheme } from '../src/work/scheme.ts'
-import { namesByLanguage, schemeInLanguage } from '../src/work/schemeNames.ts'
-import { workFromJson, workToJson } from '../src/work/workFile.ts'
+import { workFromJson, workToJson } from '../src/work/file/workFile.ts'
+import { readySchemeFor, readySchemes } from '../src/work/parts/readySchemes.ts'
+import type { Scheme } from '../src/work/parts/scheme.ts'
+import { thesisScheme } from '../src/work/parts/scheme.ts'
+import { schemeInLanguage } from '../src/work/parts/schemeInLanguage.ts'
 import { chapter, idOf, workOf } from './support/work.ts'
 
 const picture = { picture: '', alternative: '' }
@@ -28,7 +30,7 @@ const said = (scheme: Scheme, label: string): string => numberWork(work.doc, sch
 const word =
   (doc = work.doc) =>
   (reference: Parameters<Parameters<typeof changedWordings>[3]>[0], ledger: Parameters<Parameters<typeof changedWordings>[3]>[1]) =>
-    wordReference(reference.attrs as never, { ledger, language: doc ? 'en-GB' : '', pageOf: () => undefined, opensSentence: false })
+    wordReference(reference.node.attrs as never, { ledger, language: doc ? 'en-GB' : '', pageOf: () => undefined, before: '' })
 
 describe('ready-made schemes look as they say', () => {
   const byName = (name: string): Scheme => readySchemes.find(ready => ready.name === name)!.make()
@@ -106,8 +108,7 @@ describe('names by language', () => {
   })
   test('there and back again is the scheme as it was; the same language gives the same object', () => {
     const scheme = thesisScheme()
-    for (const language of Object.keys(namesByLanguage))
-      expect(schemeInLanguage(schemeInLanguage(scheme, language), 'en-GB')).toEqual(scheme)
+    for (const { tag: language } of languages) expect(schemeInLanguage(schemeInLanguage(scheme, language), 'en-GB')).toEqual(scheme)
     expect(schemeInLanguage(scheme, 'en-GB')).toBe(scheme)
     expect(schemeInLanguage(scheme, 'hu')).toBe(scheme)
   })
@@ -121,9 +122,8 @@ describe('names by language', () => {
     ).toEqual(['Plate', 'Tabelle'])
   })
   test('all languages name the same things, each in four forms', () => {
-    const keys = Object.keys(namesByLanguage.en!)
-    for (const table of Object.values(namesByLanguage)) {
-      expect(Object.keys(table)).toEqual(keys)
+    for (const { names: table } of languages) {
+      expect(Object.keys(table).sort()).toEqual([...nameKeys].sort())
       for (const names of Object.values(table)) for (const name of Object.values(names)) expect(name.trim().length).toBeGreaterThan(1)
     }
   })

@@ -2,8 +2,8 @@ import { eq, h2, note, p, proof, ref, stated, steps, t } from '../../../demo/src
 import { accountOf } from '../src/numbers/account.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
+import { thesisScheme } from '../src/work/parts/scheme.ts'
 import type { Node } from '../src/work/schema.ts'
-import { thesisScheme } from '../src/work/scheme.ts'
 import { changedScheme, chapter, idOf, newEngine, workOf } from './support/work.ts'
 
 const linesOf = (turnover: Turnover): string[] =>

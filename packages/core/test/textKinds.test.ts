@@ -3,8 +3,8 @@ import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Page } from '../src/pages/page.ts'
-import { referenceText } from '../src/references/wordReference.ts'
 import { type Node, schema } from '../src/work/schema.ts'
+import { saidIn } from './support/saying.ts'
 import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
 const words = (page: Page): { x: number; text: string; face: string }[] =>
@@ -76,9 +76,7 @@ describe('listings', () => {
   test('are a series with numbers, references and a list of their own', () => {
     expect(turnover.ledger.byId.get(idOf(work, 'log'))!.number).toBe('1.1')
     expect(turnover.ledger.byId.get(idOf(work, 'second'))!.number).toBe('1.2')
-    let says = ''
-    work.doc.descendants(node => void (node.type.name === 'reference' && (says = referenceText(turnover.wordingOf(node)))))
-    expect(says.replace('\u00a0', ' ')).toBe('Listing 1.1')
+    expect(saidIn(turnover)).toEqual(['Listing 1.1'])
     const list = words(turnover.pages.find(page => page.division === work.doc.lastChild!.attrs.id)!)
     expect(list.some(line => line.text.startsWith('The logger'))).toBe(true)
   })
@@ -102,7 +100,7 @@ describe('listings', () => {
 })
 
 test('a line to sign on stands over who signs, with room for a hand above it', () => {
-  const signed = schema.nodes.signature!.create(null, schema.text('Bram Oskarsen, supervisor'))
+  const signed = schema.nodes.signature.create(null, schema.text('Bram Oskarsen, supervisor'))
   const { pages, work } = set(p`Accepted.`, signed)
   const rule = drawPage({ ...pages[0]!, furniture: [] }).rules[0]!
   const line = drawPage(pages[0]!).lines.find(found => found.runs[0]!.words[0] === 'Bram')!

@@ -3,17 +3,17 @@ import { Transform } from 'prosemirror-transform'
 import { div, fig, full, h2, note, p, page, paragraph, ref, t } from '../../../demo/src/builder.ts'
 import { generateWork } from '../../../demo/src/generate.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
+import { entriesOf } from '../src/content/lists/entries.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
-import { entriesOf } from '../src/lists/entries.ts'
 import { isGenerated } from '../src/numbers/scan.ts'
 import { drawPage } from '../src/pages/drawing.ts'
-import { referenceText } from '../src/references/wordReference.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
-import { demote, moveDivision, promote, removeBlock } from '../src/work/commands.ts'
-import { readyStyles } from '../src/work/houseStyle.ts'
-import { readySchemeFor, readySchemes } from '../src/work/readySchemes.ts'
+import { demote, moveDivision, promote, removeBlock } from '../src/work/commands/sections.ts'
+import { readySchemeFor, readySchemes } from '../src/work/parts/readySchemes.ts'
+import { readyStyles } from '../src/work/parts/readyStyles.ts'
 import { schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
+import { saidIn } from './support/saying.ts'
 import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
 const drawn = (turnover: Turnover): string => JSON.stringify(turnover.pages.map(drawPage))
@@ -66,11 +66,11 @@ test('page references say the page their target is on, and the turnover settles'
   const turnover = newEngine().run(work)
   expect(turnover.settled).toBe(true)
   expect(turnover.rounds).toBeGreaterThan(1)
-  const said: string[] = []
-  work.doc.descendants(node => {
-    if (node.type.name === 'reference') said.push(referenceText(turnover.wordingOf(node)).replaceAll('\u00a0', ' '))
-  })
-  expect(said).toEqual([`page ${label(turnover, idOf(work, 'far'))}`, `Figure 2.1 on page ${label(turnover, idOf(work, 'fig'))}`, 'page 1'])
+  expect(saidIn(turnover)).toEqual([
+    `page ${label(turnover, idOf(work, 'far'))}`,
+    `Figure 2.1 on page ${label(turnover, idOf(work, 'fig'))}`,
+    'page 1',
+  ])
 })
 
 test('a note stands on the page of its mark and its number follows its place', () => {
@@ -96,7 +96,7 @@ test('the demo works are in balance: every reference has its target and every pi
     const pictures = turnover.pages.flatMap(made => drawPage(made).pictures.map(found => found.picture))
     // A figure with panels shows theirs.
     const { entries } = turnover.ledger
-    const holders = new Set(entries.map(entry => entry.item.partOf))
+    const holders = new Set(entries.map(({ item }) => (item.kind === 'part' ? item.partOf : '')))
     const showing = entries.filter(({ id, item }) => item.block === 'panel' || (item.block === 'figure' && !holders.has(id)))
     expect(pictures).toHaveLength(showing.length)
   }
@@ -145,7 +145,7 @@ const edits: Edit[] = [
     for (let i = 0; i < at; i++) from += tr.doc.child(i).nodeSize
     tr.insert(
       from + tr.doc.child(at).nodeSize - 1,
-      schema.nodes.figure!.create({ id: `new${tr.doc.content.size}` }, schema.nodes.caption!.create(null, schema.text('A new figure'))),
+      schema.nodes.figure.create({ id: `new${tr.doc.content.size}` }, schema.nodes.caption.create(null, schema.text('A new figure'))),
     )
   },
 ]
@@ -180,7 +180,12 @@ const changes: Change[] = [
     scheme: {
       ...scheme,
       nameForm: random(2) ? 'short' : 'full',
-      notes: { form: random(2) ? 'symbols' : 'arabic', restart: (['work', 'chapter', 'page'] as const)[random(3)]!, place: 'foot' },
+      notes: {
+        ...scheme.notes,
+        form: random(2) ? 'symbols' : 'arabic',
+        restart: (['work', 'chapter', 'page'] as const)[random(3)]!,
+        place: 'foot',
+      },
     },
   }),
   ({ settings }, random) => ({ settings: { ...settings, language: ['de', 'fr', 'en-US'][random(3)]!, author: `A. Author ${random(9)}` } }),

@@ -3,7 +3,7 @@ import { words } from '../src/pages/setting.ts'
 import { divisionsOf } from '../src/type/hyphenation.ts'
 import type { Line } from '../src/type/line.ts'
 import { type ParagraphOptions, setParagraph } from '../src/type/paragraph.ts'
-import { thesisStyle } from '../src/work/houseStyle.ts'
+import { thesisStyle } from '../src/work/parts/readyStyles.ts'
 import { fonts } from './support/work.ts'
 
 const style = thesisStyle().body

@@ -7,15 +7,13 @@ import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
-import { plainTextOf } from '@steady-ledger/core/references/wordReference.ts'
-import { nearbyReferences } from '@steady-ledger/core/turnover/nearness.ts'
-import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/notesByPage.ts'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
-import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/milestone.ts'
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
-import type { Picture, Settings, Work } from '@steady-ledger/core/work/work.ts'
-import { afterSteps, setPart, type WorkPart } from '@steady-ledger/core/work/workStep.ts'
+import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
+import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { type PartName, type Parts, partsOf, partsOnPages, sameParts } from '@steady-ledger/core/work/parts/index.ts'
+import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/parts/milestones.ts'
+import { afterSteps, setPart } from '@steady-ledger/core/work/steps/workStep.ts'
+import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { history, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
 import { keymap } from '@tiptap/pm/keymap'
 import type { Node } from '@tiptap/pm/model'
@@ -38,12 +36,8 @@ import { askToWrite, type WriterLock } from './storage/writerLock.ts'
 import type { FromTurnover, ProgressOf, ToTurnover, TurnoverSummary } from './workers/protocol.ts'
 
 /** What the interface shows of a session; the document itself stays in the editor state. */
-export interface SessionView {
+export interface SessionView extends Parts {
   doc: Node
-  settings: Settings
-  scheme: Scheme
-  houseStyle: HouseStyle
-  milestones: readonly Milestone[]
   ledger: WorkLedger
   /** The selection's block and entry, for the slip. */
   selected: { id: string; kind: string; at: number }
@@ -51,6 +45,10 @@ export interface SessionView {
   blockAt: number
   openDivision: string
   turnover: TurnoverSummary | null
+  /** Whether the turnover is one of the work as it is now. */
+  balanced: boolean
+  /** Whether something is not kept in the browser yet. */
+  unsaved: boolean
   /** Computing: how far, once it takes long enough to say so. */
   progress: { of: ProgressOf; done: number; all: number } | null
   failure: string
@@ -114,7 +112,7 @@ export class Session {
         oneDivision(),
         stableIds(),
         lostTargets(
-          () => this.work.scheme,
+          () => this.work,
           (old, id, isGone) => bury(this.graveyard, old, id, isGone),
         ),
         history({ depth: historyDepth }),
@@ -133,6 +131,8 @@ export class Session {
       blockAt: -1,
       openDivision: work.doc.firstChild!.attrs.id,
       turnover: null,
+      balanced: false,
+      unsaved: false,
       progress: null,
       failure: '',
       save: { kind: 'saved', at: Date.now() },
@@ -164,7 +164,7 @@ export class Session {
       this.id,
       work,
       save => {
-        this.use.setState({ save })
+        this.use.setState({ save, ...(save.kind === 'saved' ? { unsaved: false } : {}) })
         if (save.kind === 'saved') this.channel.postMessage('saved')
       },
       () => this.use.getState().turnover?.labels.length ?? 0,
@@ -209,9 +209,9 @@ export class Session {
   }
 
   private openInWorker(): void {
-    const { settings, scheme, houseStyle, doc, pictures } = this.work
+    const { doc, pictures } = this.work
     const facts = [...pictures.values()].map(({ bytes: _bytes, ...found }) => found)
-    this.tell({ kind: 'open', version: 0, doc: JSON.stringify(doc.toJSON()), settings, scheme, houseStyle, pictures: facts })
+    this.tell({ kind: 'open', version: 0, doc: JSON.stringify(doc.toJSON()), parts: partsOnPages(this.work), pictures: facts })
   }
 
   /** The document as it is now with everything beside it. */
@@ -242,6 +242,9 @@ export class Session {
       this.live.setLedger(this.number(state.doc, this.live.ledger), state.doc)
       this.tell({ kind: 'steps', version: this.version, steps: steps.map(step => step.toJSON()) })
       this.version += steps.length
+      // Said once and not at every key.
+      const { balanced, unsaved } = this.use.getState()
+      if (balanced || !unsaved) this.use.setState({ balanced: false, unsaved: true })
       this.saver.changed(this.current())
     }
     this.view?.updateState(state)
@@ -259,7 +262,7 @@ export class Session {
   }
 
   /** Changes what stands beside the text, as one step that can be undone. */
-  setPart<Part extends WorkPart>(part: Part, value: Work[Part]): void {
+  setPart<Part extends PartName>(part: Part, value: Work[Part]): void {
     this.dispatch(setPart(this.state.tr, this.work, part, value))
   }
 
@@ -271,8 +274,8 @@ export class Session {
     return recordsOf({
       ledger: this.live.ledger,
       language: this.live.language,
-      pageOf: id => this.live.pageLabel(id) ?? '',
-      textOf: node => plainTextOf(node, reference => this.live.wording(reference)),
+      pageOf: id => this.live.pageOf(id),
+      textOf: (node, identity) => this.live.textOf(node, identity),
       isReferred: id => referred.has(id),
     })
   }
@@ -421,14 +424,18 @@ export class Session {
 
   private settle(turnover: TurnoverSummary): void {
     const { pageOf, labels } = turnover
-    this.live.pageLabel = id => {
+    this.live.pageOf = id => {
       const index = pageOf.get(id)
-      return index === undefined ? undefined : labels[index]
+      const label = index === undefined ? undefined : labels[index]
+      return index === undefined || label === undefined ? undefined : { label, index }
     }
     const near = nearbyReferences(this.state.doc)
-    this.live.indexes = { ids: pageOf, references: new Map(near.map((node, order) => [node, turnover.nearby[order] ?? -1])) }
+    this.live.indexes = {
+      ids: pageOf,
+      references: new Map(near.map(({ occurrence }, order) => [occurrence, turnover.nearby[order] ?? -1])),
+    }
     this.live.twoSided = this.work.houseStyle.page.twoSided
-    this.use.setState({ turnover, progress: null, failure: '' })
+    this.use.setState({ turnover, balanced: true, progress: null, failure: '' })
     if (this.use.getState().since) this.compareSince()
     if (turnover.noteNumbers && [...turnover.noteNumbers].some(([id, number]) => this.live.number(id) !== number)) {
       this.noteNumbers = turnover.noteNumbers
@@ -462,8 +469,7 @@ export class Session {
     const next: Partial<SessionView> = {}
     if (changed) {
       // A changed number shows at once; a letter more or less may wait until typing has been drawn.
-      const { settings, scheme, houseStyle, milestones } = this.work
-      const beside = now.settings !== settings || now.scheme !== scheme || now.houseStyle !== houseStyle || now.milestones !== milestones
+      const beside = !sameParts(now, this.work)
       if (atOnce || beside || now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
       else this.later ??= setTimeout(() => this.showDocument(), quietMilliseconds)
     }
@@ -478,5 +484,3 @@ export class Session {
     if (Object.keys(next).length) this.use.setState(next)
   }
 }
-
-const partsOf = ({ settings, scheme, houseStyle, milestones }: Work) => ({ settings, scheme, houseStyle, milestones })

@@ -1,10 +1,11 @@
 /** Settings, scheme and house style change by steps of the one history, with the text or without it. */
 
-import { reportStyle, thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
+import { reportStyle, thesisStyle } from '@steady-ledger/core/work/parts/readyStyles.ts'
+import { thesisScheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
-import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
-import { newSettings, type Work } from '@steady-ledger/core/work/work.ts'
-import { afterSteps, setPart } from '@steady-ledger/core/work/workStep.ts'
+import { afterSteps, setPart } from '@steady-ledger/core/work/steps/workStep.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
 import { history, redo, undo } from '@tiptap/pm/history'
 import { EditorState, type Transaction } from '@tiptap/pm/state'
 import { Step, Transform } from '@tiptap/pm/transform'
@@ -13,7 +14,8 @@ import { div, identified, p } from '../../../demo/src/builder.ts'
 function opened(): { work: Work; state: EditorState } {
   const doc = identified([div({ role: 'chapter', label: 'c' }, 'C', p`words`)], 'x')
   const work: Work = {
-    settings: newSettings('thesis'),
+    ...emptyParts('thesis'),
+    settings: emptyParts('thesis').settings,
     scheme: thesisScheme(),
     houseStyle: thesisStyle(),
     milestones: [],

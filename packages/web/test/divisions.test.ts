@@ -163,7 +163,7 @@ describe('bold lines and headings', () => {
     run(sitting, setHeading(0))
     expect(sitting.state.doc.eq(before)).toBe(true)
     const listed = sittingOf([
-      div({ role: 'chapter', label: 'c' }, 'C', nodes.bulletedList!.create(null, nodes.listItem!.create({ label: 'i' }, p`${t`one`}`))),
+      div({ role: 'chapter', label: 'c' }, 'C', nodes.bulletedList.create(null, nodes.listItem.create({ label: 'i' }, p`${t`one`}`))),
     ])
     cursorIn(listed, 'i')
     expect(run(listed, setHeading(2))).toBe(false)

@@ -1,8 +1,16 @@
 import { splitBlock } from '@tiptap/pm/commands'
 import { NodeSelection } from '@tiptap/pm/state'
 import { div, eq, fig, p, panel, panels, proof, stated, t, tab } from '../../../demo/src/builder.ts'
-import { addEquationLine, addPanel, around, removePanel, splitEquationGroup } from '../src/editor/groups.ts'
-import { insertFigure, insertKeywords, insertReference, insertSpace, insertTable, insertText } from '../src/editor/insert.ts'
+import {
+  addEquationLine,
+  addPanel,
+  addTablePanel,
+  around,
+  removePanel,
+  removeTablePanel,
+  splitEquationGroup,
+} from '../src/editor/groups.ts'
+import { insertBlock, insertFigure, insertKeywords, insertReference, insertSpace, insertTable } from '../src/editor/insert.ts'
 import { joinRow, splitRow } from '../src/editor/rows.ts'
 import { insertProof, insertStatement, leaveStatementName, nameStatement } from '../src/editor/statements.ts'
 import { addTableNotes, dropTableNotes, leaveTableNotes } from '../src/editor/tableNotes.ts'
@@ -115,7 +123,7 @@ describe('groups of equations', () => {
 
 describe('statements', () => {
   test('the paragraph at the cursor is taken into a theorem or a proof; it gets a name, and Enter leaves the name', () => {
-    const sitting = chapterOf(nodes.paragraph!.create({ label: 'it' }, t`Every sill has a crest.`))
+    const sitting = chapterOf(nodes.paragraph.create({ label: 'it' }, t`Every sill has a crest.`))
     cursorIn(sitting, 'it', 5)
     expect(run(sitting, insertStatement('theorem'))).toBe(true)
     expect(kinds(sitting)).toEqual(['  statement', '    paragraph Every sill has a crest.'])
@@ -179,15 +187,39 @@ describe('notes to a table', () => {
   })
 })
 
+describe('panels of tables', () => {
+  test('the grid of a table becomes its first panel, a second has as many columns, and taken out again the table is what it was', () => {
+    const sitting = chapterOf(p`before`)
+    cursorIn(sitting, 'c')
+    apply(sitting, sitting.state.tr.setSelection(NodeSelection.near(sitting.state.doc.resolve(5))))
+    run(sitting, insertTable(2, 3))
+    const table = () => sitting.state.doc.firstChild!.children.find(child => child.type === nodes.table)!
+    const alone = table()
+    expect(run(sitting, removeTablePanel)).toBe(false)
+    expect(run(sitting, addTablePanel)).toBe(true)
+    expect(table().children.map(child => child.type.name)).toEqual(['caption', 'tablePanel', 'tablePanel'])
+    expect(table().child(1).lastChild!.eq(alone.lastChild!)).toBe(true)
+    expect(table().child(2).lastChild!.child(0).childCount).toBe(3)
+    unique(sitting)
+    run(sitting, addTablePanel)
+    expect(table().childCount).toBe(4)
+    for (const left of [3, 2]) {
+      expect(run(sitting, removeTablePanel)).toBe(true)
+      expect(table().childCount).toBe(left)
+    }
+    expect(table().eq(alone)).toBe(true)
+  })
+})
+
 describe('what is put in', () => {
   test.each<[string, Parameters<typeof run>[1], string[]]>([
     ['figure', insertFigure('a.svg', 'a'), ['  figure', '    caption ', '  paragraph ']],
     ['table of two rows and columns', insertTable(2, 2), ['  table', '    caption ', '    grid']],
-    ['quotation', insertText('quotation'), ['  quotation', '    paragraph ', '  paragraph ']],
-    ['epigraph', insertText('epigraph'), ['  epigraph', '    paragraph ', '    attribution ', '  paragraph ']],
-    ['list of descriptions', insertText('descriptionList'), ['  descriptionList', '    term ', '    description']],
-    ['listing', insertText('listing'), ['  listing', '    caption ', '    listingText ', '  paragraph ']],
-    ['box', insertText('box'), ['  box', '    caption ', '    paragraph ', '  paragraph ']],
+    ['quotation', insertBlock('quotation'), ['  quotation', '    paragraph ', '  paragraph ']],
+    ['epigraph', insertBlock('epigraph'), ['  epigraph', '    paragraph ', '    attribution ', '  paragraph ']],
+    ['list of descriptions', insertBlock('descriptionList'), ['  descriptionList', '    term ', '    description']],
+    ['listing', insertBlock('listing'), ['  listing', '    caption ', '    listingText ', '  paragraph ']],
+    ['box', insertBlock('box'), ['  box', '    caption ', '    paragraph ', '  paragraph ']],
     ['empty space', insertSpace, ['  fill', '  paragraph ']],
     ['keywords', insertKeywords, ['  keywords', '  paragraph ']],
   ])('a %s takes the place of an empty paragraph and has one to go on with', (_name, command, expected) => {
@@ -206,7 +238,7 @@ describe('what is put in', () => {
     expect(run(sitting, insertReference(['x'], 'number'))).toBe(false)
     const listed = chapterOf(p``)
     apply(listed, listed.state.tr.setSelection(NodeSelection.near(listed.state.doc.resolve(5))))
-    run(listed, insertText('listing'))
+    run(listed, insertBlock('listing'))
     const text = listed.state.doc.firstChild!.child(1).lastChild!
     expect(text.type).toBe(nodes.listingText)
     let inside = 0

@@ -1,6 +1,6 @@
 /** The plugins that keep a work whole: ids, lost targets, one open division. */
 
-import { demote, findBlock, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
+import { demote, findBlock, moveStep, promote } from '@steady-ledger/core/work/commands/sections.ts'
 import { history, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
 import { Fragment, Slice } from '@tiptap/pm/model'
 import { EditorState, NodeSelection, TextSelection } from '@tiptap/pm/state'
@@ -147,7 +147,7 @@ describe('one open division', () => {
     const sitting = work()
     apply(sitting, sitting.state.tr.setSelection(new DivisionSelection(sitting.state.doc, at(sitting.state, 'two'))))
     expect(openIndex(sitting.state)).toBe(1)
-    apply(sitting, sitting.state.tr.replaceSelection(new Slice(Fragment.from(nodes.paragraph!.create(null, t`anew`)), 0, 0)))
+    apply(sitting, sitting.state.tr.replaceSelection(new Slice(Fragment.from(nodes.paragraph.create(null, t`anew`)), 0, 0)))
     expect(outline(sitting.state.doc).slice(5)).toEqual(['chapter ', '  paragraph anew', 'appendix End', '  paragraph last'])
   })
 

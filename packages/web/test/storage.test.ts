@@ -1,11 +1,11 @@
 /** What is kept in the browser: everything comes back, only what changed is written, and a failure leaves what was there. */
 import 'fake-indexeddb/auto'
 import { jest } from '@jest/globals'
-import { thesisStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
+import { thesisStyle } from '@steady-ledger/core/work/parts/readyStyles.ts'
+import { thesisScheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
-import { thesisScheme } from '@steady-ledger/core/work/scheme.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
-import { newSettings } from '@steady-ledger/core/work/work.ts'
 import { Transform } from '@tiptap/pm/transform'
 import { div, fig, identified, p, t } from '../../../demo/src/builder.ts'
 import type { SaveState } from '../src/storage/saver.ts'
@@ -22,7 +22,8 @@ const svg = (name: string) => ({
   height: 1,
 })
 const work = (): Work => ({
-  settings: { ...newSettings('thesis'), author: 'Ilse Tolvay', keywords: ['lakes'] },
+  ...emptyParts('thesis'),
+  settings: { ...emptyParts('thesis').settings, author: 'Ilse Tolvay', keywords: ['lakes'] },
   scheme: thesisScheme(),
   houseStyle: thesisStyle(),
   milestones: [],
@@ -175,4 +176,49 @@ test('the card learns how many pages there are, and one that is gone is no error
   await notePages('a', 12)
   await notePages('nowhere', 3)
   expect(await database.works.get('a')).toMatchObject({ pages: 12 })
+})
+
+test('an edit of one entry of a register writes that entry and no other, and all come back', async () => {
+  const sources = Object.fromEntries(Array.from({ length: 50 }, (_, i) => [`s${i}`, { id: `s${i}`, type: 'book' }]))
+  const stored = { ...work(), sources }
+  await storeWork('a', stored)
+  const { saver } = saverOf('a', stored)
+  const put = jest.spyOn(database.entries, 'bulkPut')
+  const { s1: _gone, ...others } = sources
+  const next = { ...stored, sources: { ...others, s7: { id: 's7', type: 'thesis' } } }
+  saver.changed(next)
+  await saver.flush()
+  expect(put.mock.calls.flatMap(([records]) => records.map(({ id }) => id))).toEqual(['s7'])
+  expect((await loadWork('a')).work.sources).toEqual(next.sources)
+  await removeWork('a')
+  expect(await database.entries.where('work').equals('a').count()).toBe(0)
+})
+test('a work of an older version is brought up to date whole: text and parts, in the storage too', async () => {
+  await storeWork('a', work())
+  const [record] = await database.works.toArray()
+  const { terms: _terms, ...older } = record as unknown as Record<string, unknown>
+  const scheme = older.scheme as { levels: Record<string, object[]>; series: object[] }
+  const plain = (rules: object[]): object[] =>
+    (rules as Record<string, unknown>[]).map(({ bare: _bare, captionName: _name, ...rule }) => rule)
+  const { checks: _checks, ...houseStyle } = older.houseStyle as Record<string, unknown>
+  await database.works.put({
+    ...older,
+    version: 4,
+    houseStyle: { ...houseStyle, pictureResolution: 300 },
+    scheme: {
+      ...scheme,
+      levels: Object.fromEntries(Object.entries(scheme.levels).map(([set, rules]) => [set, plain(rules)])),
+      series: plain(scheme.series),
+    },
+  } as never)
+  const [division] = await database.divisions.where('work').equals('a').toArray()
+  const json = JSON.parse(division!.json)
+  json.content.push({ type: 'heading', attrs: { id: 'old', level: 12, listed: true }, content: [{ type: 'text', text: 'Deep' }] })
+  await database.divisions.put({ ...division!, json: JSON.stringify(json) })
+  const { work: loaded } = await loadWork('a')
+  expect(loaded.houseStyle.checks).toEqual({ pictureResolution: { least: 300 } })
+  expect(loaded.doc.child(0).lastChild!.attrs).toMatchObject({ level: 9, listed: null })
+  const stored = await database.works.get('a')
+  expect(stored!.version).toBeGreaterThan(4)
+  expect(JSON.parse((await database.divisions.get(['a', division!.id]))!.json).content.at(-1).attrs.level).toBe(9)
 })

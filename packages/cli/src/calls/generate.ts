@@ -1,4 +1,4 @@
-import { writeBundle } from '@steady-ledger/core/work/bundle.ts'
+import { writeBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { generateWork } from '@steady-ledger/demo/src/generate.ts'
 import { type Call, CallError, outFile, writeWhole } from '../call.ts'
 

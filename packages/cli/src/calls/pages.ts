@@ -1,4 +1,4 @@
-import { entriesOf } from '@steady-ledger/core/lists/entries.ts'
+import { entriesOf } from '@steady-ledger/core/content/lists/entries.ts'
 import { isGenerated } from '@steady-ledger/core/numbers/scan.ts'
 import { division, plainText } from '@steady-ledger/core/work/schema.ts'
 import { type Call, openWork, printJson, turnOver } from '../call.ts'
@@ -18,10 +18,10 @@ export const pagesCall: Call = async given => {
     lists: work.doc.children.filter(isGenerated).map(node => ({
       id: division(node).id,
       title: plainText(node.firstChild!),
-      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents).map(({ id, number, text, line }) => ({
+      entries: entriesOf(node, work.doc, ledger, work.houseStyle.contents).map(({ id, number, text, identity, line }) => ({
         id,
         number,
-        text: textOf(text),
+        text: textOf(text, identity),
         // A line above others says no page.
         page: line ? '' : label(id),
       })),

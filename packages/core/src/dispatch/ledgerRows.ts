@@ -1,7 +1,13 @@
 /** The ledger as rows for files and the command line: every entry with its page and where it is referred to. */
-import { saysFormula, scanDivision } from '../numbers/scan.ts'
-import { referenceText, wordReference } from '../references/wordReference.ts'
+
+import { referenceText, wordReference } from '../content/references/wordReference.ts'
+import type { NumberedItem } from '../numbers/item.ts'
+import type { Ledger } from '../numbers/ledger.ts'
+import { identityIn } from '../numbers/occurrences.ts'
+import { scanDivision } from '../numbers/scan.ts'
 import type { Turnover } from '../turnover/turnover.ts'
+import { isKind } from '../work/kinds/index.ts'
+import { division } from '../work/schema.ts'
 
 export interface LedgerRow {
   id: string
@@ -20,31 +26,41 @@ export interface LedgerRow {
 }
 
 export function ledgerRows(turnover: Turnover): LedgerRow[] {
-  const { work, ledger, pages, pageIndexOf } = turnover
-  const label = (id: string): string => pages[pageIndexOf.get(id) ?? -1]?.label ?? ''
+  const { work, ledger, pageOf } = turnover
+  const label = (id: string): string => pageOf(id)?.label ?? ''
   const referred = new Map<string, string[]>()
   for (const node of work.doc.children)
     for (const { targets, holder } of scanDivision(node).references)
-      for (const target of targets) referred.set(target, [...(referred.get(target) ?? []), label(holder)])
+      for (const target of targets) {
+        const from = referred.get(target)
+        if (from) from.push(label(holder))
+        else referred.set(target, [label(holder)])
+      }
+  const context = { ledger, language: work.settings.language, pageOf, before: '' }
   return ledger.entries.map(entry => ({
     id: entry.id,
     kind: entry.item.block,
-    // A panel, or a line of a group, is of the series of what it is part of.
-    series: entry.item.kind === 'part' ? (ledger.byId.get(entry.item.partOf)?.item.series ?? '') : entry.item.series,
+    series: seriesIn(entry.item, ledger),
     number: entry.number,
     bare: entry.bare,
-    reference: entry.number
-      ? referenceText(
-          wordReference(
-            { targets: [entry.id], wording: 'nameAndNumber', was: {} },
-            { ledger, language: work.settings.language, pageOf: label, opensSentence: false },
-          ),
-        )
-      : '',
+    reference: entry.number ? referenceText(wordReference({ targets: [entry.id], wording: 'nameAndNumber', was: {} }, context)) : '',
     label: entry.item.label,
-    caption: saysFormula(entry.item) ? (entry.item.text!.attrs.formula as string) : turnover.textOf(entry.item.text!),
-    division: work.doc.child(entry.division).attrs.id,
+    caption: captionOf(entry.item, turnover),
+    division: division(work.doc.child(entry.division)).id,
     page: label(entry.id),
     referredFrom: referred.get(entry.id) ?? [],
   }))
+}
+
+/** The series of an entry; a panel, or a line of a group, is of the series of what it is part of, and an item of the look of its list. */
+export function seriesIn(item: NumberedItem, { byId }: Ledger): string {
+  const of = item.kind === 'part' ? (byId.get(item.partOf)?.item ?? item) : item
+  return of.kind === 'series' ? of.series : of.kind === 'listItem' ? of.look : ''
+}
+
+/** What an entry says of itself; an equation in the notation it is kept in. */
+function captionOf({ id, text }: NumberedItem, turnover: Turnover): string {
+  if (!text) return ''
+  if (isKind(text, 'equation')) return text.attrs.formula
+  return turnover.textOf(text, identityIn(id, text, 0))
 }

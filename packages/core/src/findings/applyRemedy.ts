@@ -1,26 +1,48 @@
+/** Carries out remedies, each on what it expects to find and on nothing else. */
 import type { Transform } from 'prosemirror-transform'
-import { findBlock, removeBlock, removeTarget, setAttributes } from '../work/commands.ts'
-import type { Remedy } from './finding.ts'
+import { findBlock, removeBlock, removeTarget, setAttributes } from '../work/commands/sections.ts'
+import type { Node } from '../work/schema.ts'
+import { schema } from '../work/schema.ts'
+import type { Remedy, TextRange } from './finding.ts'
+
+type Does = Remedy['does']
+
+const carryOut: { [Name in Does]: (tr: Transform, remedy: Extract<Remedy, { does: Name }>) => boolean } = {
+  removeBlock: (tr, { block, expected }) => {
+    const at = findBlock(tr.doc, block)
+    return at >= 0 && tr.doc.nodeAt(at)?.textContent.trim() === expected && removeBlock(tr, block)
+  },
+  removeTarget: (tr, { holder, target }) => removeTarget(tr, holder, target),
+  setAttribute: (tr, { block, attribute, expected, value }) => {
+    const at = findBlock(tr.doc, block)
+    const node = at < 0 ? null : tr.doc.nodeAt(at)
+    return node?.attrs[attribute] === expected && setAttributes(tr, block, { [attribute]: value })
+  },
+  replaceText: (tr, { range, expected, text }) => {
+    const found = findText(tr.doc, range)
+    if (!found || tr.doc.textBetween(found.from, found.to, '', '\ufffc') !== expected) return false
+    if (text) tr.replaceWith(found.from, found.to, schema.text(text, tr.doc.nodeAt(found.from)?.marks))
+    else tr.delete(found.from, found.to)
+    return true
+  },
+}
 
 /** Carries out a remedy on a document; false where the document has moved on and there is nothing to mend. */
-export function applyRemedy(tr: Transform, remedy: Remedy): boolean {
-  switch (remedy.kind) {
-    case 'removeBlock':
-      return removeBlock(tr, remedy.block)
-    case 'removeReference':
-      return removeTarget(tr, remedy.holder, remedy.target)
-    case 'setLevel':
-      return setAttributes(tr, remedy.block, { level: remedy.level })
-    case 'setWidth':
-      return setAttributes(tr, remedy.block, { width: remedy.width })
-    case 'removeTypedNumber': {
-      const at = findBlock(tr.doc, remedy.block)
-      if (at < 0) return false
-      const node = tr.doc.nodeAt(at)!
-      // The typed number stands at the start of the heading itself, or of the title or caption inside.
-      const start = at + (node.inlineContent ? 1 : 2)
-      tr.delete(start, start + remedy.length)
-      return true
-    }
+export const applyRemedy = (tr: Transform, remedy: Remedy): boolean =>
+  (carryOut[remedy.does] as (tr: Transform, remedy: Remedy) => boolean)(tr, remedy)
+
+/** Positions of a range in the document; null where its block is not there, or is too short. */
+export function findText(doc: Node, { identity, from, to }: TextRange): { from: number; to: number } | null {
+  const [id = '', ...way] = identity.split('.')
+  let at = findBlock(doc, id)
+  if (at < 0) return null
+  for (const step of way) {
+    const node = doc.nodeAt(at)
+    const index = Number(step)
+    if (!node || index >= node.childCount) return null
+    at += 1
+    for (let i = 0; i < index; i++) at += node.child(i).nodeSize
   }
+  const block = doc.nodeAt(at)
+  return block?.inlineContent && to <= block.content.size ? { from: at + 1 + from, to: at + 1 + to } : null
 }

@@ -1,35 +1,47 @@
-/** What the checks report. */
-import type { Turnover } from '../turnover/turnover.ts'
+/** What the checks report. Plain values: they go from the worker to the page. */
 
-export type Weight = 'mustMend' | 'shouldMend' | 'worthALook'
-export const weights: Record<Weight, string> = { mustMend: 'Must mend', shouldMend: 'Should mend', worthALook: 'Worth a look' }
+export const weights = ['mustMend', 'shouldMend', 'worthALook'] as const
+export type Weight = (typeof weights)[number]
+export const weightNames: Record<Weight, string> = { mustMend: 'Must mend', shouldMend: 'Should mend', worthALook: 'Worth a look' }
 
-export interface Finding {
-  /** The check that found it. */
-  check: string
-  weight: Weight
+/** Part of a text block, in UTF-16 code units from its beginning; inline things without letters count one each. */
+export interface TextRange {
+  /** What tells the block apart: its id, or the way to it from the nearest block that has one. */
+  identity: string
+  from: number
+  to: number
+}
+
+/** What a check says of a place. */
+export interface Reported {
   /** What is wrong, in one sentence. */
   message: string
   /** What to do about it. */
   advice: string
-  /** The identified block or entry it is about. */
+  /** The identified block or entry it is about; empty for the whole work. */
   place: string
-  /** Index of the division it stands in. */
-  division: number
+  /** The words that it is about. */
+  range?: TextRange
+  /** Another weight than the check has. */
+  weight?: Weight
   /** An edit that mends it, where one step can. */
   remedy?: Remedy
 }
 
-export type Remedy =
-  | { kind: 'removeBlock'; block: string; says: string }
-  | { kind: 'removeReference'; holder: string; target: string; says: string }
-  | { kind: 'setLevel'; block: string; level: number; says: string }
-  | { kind: 'removeTypedNumber'; block: string; length: number; says: string }
-  | { kind: 'setWidth'; block: string; width: number; says: string }
-
-/** One check: a name and a function that looks at a finished turnover. */
-export interface Check {
-  name: string
-  title: string
-  look(turnover: Turnover): Omit<Finding, 'check'>[]
+export interface Finding extends Reported {
+  /** The same from one turnover to the next, as long as it is about the same thing. */
+  id: string
+  /** The check that found it. */
+  check: string
+  weight: Weight
+  /** Index of the division it stands in. */
+  division: number
 }
+
+/** Each carries what it expects to find, and does nothing where that is not there any more. */
+export type Remedy = { says: string } & (
+  | { does: 'removeBlock'; block: string; expected: string }
+  | { does: 'removeTarget'; holder: string; target: string }
+  | { does: 'setAttribute'; block: string; attribute: string; expected: unknown; value: unknown }
+  | { does: 'replaceText'; range: TextRange; expected: string; text: string }
+)

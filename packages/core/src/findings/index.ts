@@ -1,19 +1,22 @@
-/** The registry of checks: a new check is a file beside this one and a line here. */
+/** The registry of checks, and everything that they find: a new check is a file in checks/ and a line here. */
 import type { Turnover } from '../turnover/turnover.ts'
-import { brokenFormula } from './brokenFormula.ts'
-import { emptyParagraph } from './emptyParagraph.ts'
-import type { Check, Finding, Weight } from './finding.ts'
-import { lostTarget } from './lostTarget.ts'
-import { missingCaption } from './missingCaption.ts'
-import { noKeywords } from './noKeywords.ts'
-import { notesNowhere } from './notesNowhere.ts'
-import { pictureResolution } from './pictureResolution.ts'
-import { sameNumber } from './sameNumber.ts'
-import { skippedLevel } from './skippedLevel.ts'
-import { typedNumber } from './typedNumber.ts'
-import { unsettledPages } from './unsettledPages.ts'
+import { type Check, type FoundIn, optionsOf } from './check.ts'
+import { brokenFormula } from './checks/brokenFormula.ts'
+import { emptyParagraph } from './checks/emptyParagraph.ts'
+import { highRoman } from './checks/highRoman.ts'
+import { lostTarget } from './checks/lostTarget.ts'
+import { missingCaption } from './checks/missingCaption.ts'
+import { noKeywords } from './checks/noKeywords.ts'
+import { notesNowhere } from './checks/notesNowhere.ts'
+import { pictureResolution } from './checks/pictureResolution.ts'
+import { refersToUnnumbered } from './checks/refersToUnnumbered.ts'
+import { sameNumber } from './checks/sameNumber.ts'
+import { skippedLevel } from './checks/skippedLevel.ts'
+import { typedNumber } from './checks/typedNumber.ts'
+import { unsettledPages } from './checks/unsettledPages.ts'
+import { type Finding, weights } from './finding.ts'
 
-export const checks: Check[] = [
+export const checks: readonly Check[] = [
   lostTarget,
   brokenFormula,
   pictureResolution,
@@ -23,14 +26,68 @@ export const checks: Check[] = [
   missingCaption,
   skippedLevel,
   sameNumber,
+  refersToUnnumbered,
   typedNumber,
+  highRoman,
   emptyParagraph,
 ]
 
-const order: Weight[] = ['mustMend', 'shouldMend', 'worthALook']
+/** What a kept result was found under. */
+interface Kept {
+  stamp: object
+  parts: readonly unknown[]
+  found: readonly FoundIn[]
+}
+const kept = new WeakMap<object, Map<string, Kept>>()
+
+/** Everything that a check finds; of one that looks at divisions, what it found in those that did not change is kept. */
+function* foundBy(check: Check, turnover: Turnover, options: Record<string, unknown>): Generator<[FoundIn, number]> {
+  const { doc, settings, scheme, houseStyle, pictures } = turnover.work
+  if (check.scope === 'work') {
+    for (const found of check.look({ turnover, options, division: null, index: 0 })) yield [found, found.division ?? 0]
+    return
+  }
+  const parts = [settings, scheme, houseStyle, pictures]
+  const { stamp } = turnover.ledger
+  for (const [index, division] of doc.children.entries()) {
+    let byCheck = kept.get(division)
+    if (!byCheck) kept.set(division, (byCheck = new Map()))
+    let own = byCheck.get(check.name)
+    if (own?.stamp !== stamp || own.parts.some((part, i) => part !== parts[i])) {
+      own = { stamp, parts, found: [...check.look({ turnover, options, division, index })] }
+      byCheck.set(check.name, own)
+    }
+    for (const found of own.found) yield [found, index]
+  }
+}
+
+/** One check that fails is told and takes nothing else down. */
+function findingsBy(check: Check, turnover: Turnover): Finding[] {
+  const { weight, options } = optionsOf(check, turnover.work.houseStyle)
+  const findings: Finding[] = []
+  const counts = new Map<string, number>()
+  try {
+    for (const [found, division] of foundBy(check, turnover, options)) {
+      const count = (counts.get(found.place) ?? 0) + 1
+      counts.set(found.place, count)
+      findings.push({ weight, ...found, id: `${check.name} ${found.place} ${count}`, check: check.name, division })
+    }
+  } catch (error) {
+    findings.push({
+      id: `${check.name} failed`,
+      check: check.name,
+      weight: 'worthALook',
+      message: `The check “${check.title}” could not be carried out: ${(error as Error).message}`,
+      advice: 'All other checks were carried out. The next edit tries it again.',
+      place: '',
+      division: 0,
+    })
+  }
+  return findings
+}
 
 /** All findings of a turnover, the weightiest first, each weight in the order of the work. */
-export function findingsOf(turnover: Turnover): Finding[] {
-  const found = checks.flatMap(check => check.look(turnover).map(finding => ({ check: check.name, ...finding })))
-  return found.sort((a, b) => order.indexOf(a.weight) - order.indexOf(b.weight) || a.division - b.division)
+export function findingsOf(turnover: Turnover, registry: readonly Check[] = checks): Finding[] {
+  const found = registry.flatMap(check => findingsBy(check, turnover))
+  return found.sort((a, b) => weights.indexOf(a.weight) - weights.indexOf(b.weight) || a.division - b.division)
 }

@@ -2,7 +2,9 @@
  * Sets the formulas of a work before its pages are made, in parts that several threads take from one list. Formulas cost most of a
  * work that no cache knows, and none of them needs another.
  */
+
 import type { Node } from 'prosemirror-model'
+import { isKind } from '../work/kinds/index.ts'
 import type { FormulaBox, FormulaToSet, FormulaTypesetter } from './typesetter.ts'
 
 /** Sets some formulas somewhere else; boxes by key. */
@@ -46,9 +48,10 @@ const ownPart = 4
 /** The formulas of a document that the typesetter has not set, each once, in the order of the text. */
 export function formulasToSet(doc: Node, typesetter: FormulaTypesetter): FormulaToSet[] {
   const wanted = new Map<string, FormulaToSet>()
-  doc.descendants(({ type, attrs: { formula: source } }) => {
-    if (type.name !== 'formula' && type.name !== 'equation') return
-    const display = type.name === 'equation'
+  doc.descendants(node => {
+    if (!isKind(node, 'formula') && !isKind(node, 'equation')) return
+    const display = isKind(node, 'equation')
+    const source = node.attrs.formula
     if (!typesetter.knows(source, display)) wanted.set(`${display} ${source}`, { source, display })
   })
   return [...wanted.values()]

@@ -1,5 +1,6 @@
 /** What changed between two records of a work's numbers, as rows to show and to send. */
-import type { MilestoneRecord } from '../work/milestone.ts'
+import { capital } from '../languages/capital.ts'
+import type { MilestoneRecord } from '../work/parts/milestones.ts'
 
 export type ChangeKind = 'renumbered' | 'movedPage' | 'new' | 'gone' | 'caption'
 export const changeNames: Record<ChangeKind, string> = {
@@ -21,8 +22,7 @@ export interface MilestoneChange {
 
 /** “Renumbered, on another page”. */
 export function sayKinds(kinds: ChangeKind[]): string {
-  const said = kinds.map(kind => changeNames[kind].toLowerCase()).join(', ')
-  return said.charAt(0).toUpperCase() + said.slice(1)
+  return capital(kinds.map(kind => changeNames[kind].toLowerCase()).join(', '))
 }
 
 /** Everything that differs, in the order of the later record; what is gone stands where it stood among what is left. */
@@ -35,7 +35,11 @@ export function compareMilestones(earlier: readonly MilestoneRecord[], later: re
   let last = ''
   for (const record of earlier)
     if (left.has(record.id)) last = record.id
-    else gone.set(last, [...(gone.get(last) ?? []), record])
+    else {
+      const behind = gone.get(last)
+      if (behind) behind.push(record)
+      else gone.set(last, [record])
+    }
   const sayGone = (behind: string): void => {
     for (const record of gone.get(behind) ?? []) changes.push({ id: record.id, kinds: ['gone'], before: record, after: null })
   }

@@ -1,5 +1,7 @@
 /** The account of a number: how it came about, step by step, in words an author can check. */
-import { countingRule, seriesRule, type Tile } from '../work/scheme.ts'
+import { capital } from '../languages/capital.ts'
+import { countingRule, type LevelRule, type Scheme, seriesRule, type Tile } from '../work/parts/scheme.ts'
+import type { HeadingItem, ItemKind, ListItemItem, NumberedItem, PartItem, SeriesItem } from './item.ts'
 import type { Entry, Ledger } from './ledger.ts'
 
 /** One sentence of an account; `entries` are the ids it speaks of, in order of mention; `rule` where it tells a rule of the scheme. */
@@ -9,76 +11,119 @@ export interface AccountStep {
   rule?: true
 }
 
-const called = (entry: Entry): string => `${entry.names.one} ${entry.bare}`.trim()
+type Teller<Item extends NumberedItem> = (item: Item, entry: Entry, ledger: Ledger) => AccountStep[]
+
+/** What is told of each kind of item; a kind that is missing here does not compile. */
+const tellers: { [Kind in ItemKind]: Teller<Extract<NumberedItem, { kind: Kind }>> } = {
+  heading: tellHeading,
+  series: tellSeries,
+  part: tellPart,
+  note: (_item, entry, ledger) =>
+    !entry.restartedBy && ledger.scheme.notes.restart === 'page'
+      ? [rule('Notes begin again on every page, in the order of their marks.')]
+      : [tellScope(entry, ledger), ...tellOrder(entry, ledger)],
+  listItem: tellListItem,
+  place: () => [],
+}
 
 export function accountOf(ledger: Ledger, id: string): AccountStep[] {
   const entry = ledger.byId.get(id)
   if (!entry) return []
   if (!entry.number) return [{ text: unnumberedReason(entry), entries: [] }]
-  const steps: AccountStep[] = []
+  return (tellers[entry.item.kind] as Teller<NumberedItem>)(entry.item, entry, ledger)
+}
+
+const say = (text: string, ...entries: string[]): AccountStep => ({ text, entries })
+const rule = (text: string, ...entries: string[]): AccountStep => ({ text, entries, rule: true })
+const called = ({ names, bare }: Entry): string => `${names.one} ${bare}`.trim()
+
+function tellHeading(item: HeadingItem, entry: Entry, ledger: Ledger): AccountStep[] {
+  const own = levelRuleOf(item, ledger.scheme)
+  const written = own ? [rule(`Written as ${own.pattern.map(tileName).join(' · ')}.`)] : []
+  if (item.startAt !== null)
+    return [say(`It is set to start again at ${item.startAt}, against the rule of its level.`, entry.id), ...written]
+  return [tellScope(entry, ledger), ...tellOrder(entry, ledger), ...written, ...tellSkipped(item, entry, ledger)]
+}
+
+/** A level that was left out stands in the number with 0. */
+function tellSkipped(item: HeadingItem, entry: Entry, ledger: Ledger): AccountStep[] {
+  const skipped = entry.written.filter(({ level, value }) => {
+    const starts = ledger.scheme.levels[item.rules].find(found => found.level === level)?.start
+    return level !== null && level < item.level && value === 0 && starts !== 0
+  })
+  return skipped.map(({ level }) => say(`No heading of level ${level} stands above it, which counts as 0.`))
+}
+
+function tellSeries(item: SeriesItem, entry: Entry, ledger: Ledger): AccountStep[] {
+  if (item.tag) return [say(`Its author put “${item.tag}” in the place of a number; it counts for nothing.`, entry.id)]
+  const own = seriesRule(ledger.scheme, item.series)
+  const counting = countingRule(ledger.scheme, own)
   const prefix = ledger.byId.get(entry.prefixFrom)
-  const say = (text: string, ...entries: string[]): void => void steps.push({ text, entries })
-  const many = entry.item.kind === 'heading' ? `${entry.names.many} at level ${entry.item.level}` : entry.names.many
+  const with_ = counting === own ? [] : [rule(`${capital(entry.names.many)} count with ${counting.names.many.toLowerCase()}.`)]
+  const before = prefix ? `number of ${called(prefix)} · “${counting.separator}” · count` : 'count alone'
+  const missing =
+    prefix && entry.prefix !== prefix.bare
+      ? [say(`No heading of the level it counts within stands above it, which counts as 0: ${entry.prefix}.`)]
+      : []
+  const written = rule(`Written as ${before}${entry.brackets ? ', in brackets' : ''}.`)
+  return [tellScope(entry, ledger), ...tellOrder(entry, ledger), ...with_, ...missing, written]
+}
+
+function tellPart({ partOf }: PartItem, { count }: Entry, ledger: Ledger): AccountStep[] {
+  const whole = ledger.byId.get(partOf)
+  return whole ? [say(`Part ${count} of ${called(whole)}.`, partOf)] : []
+}
+
+function tellListItem({ list }: ListItemItem, entry: Entry, ledger: Ledger): AccountStep[] {
+  const outer = ledger.byId.get(entry.prefixFrom)
+  const how =
+    list.startAt !== null ? `, which starts at ${list.startAt}` : list.continued ? ', which counts on from the list before it' : ''
+  const place = list.startAt === null ? entry.count : entry.count - list.startAt + 1
+  return [say(`${ordinal(place)} of its list${how}.`, entry.id), ...(outer ? [say(`It stands in ${called(outer)}.`, outer.id)] : [])]
+}
+
+/** What an entry counts within. */
+function tellScope(entry: Entry, ledger: Ledger): AccountStep {
+  const { item } = entry
+  const many = capital(item.kind === 'heading' ? `${entry.names.many} at level ${item.level}` : entry.names.many)
   const restart = ledger.byId.get(entry.restartedBy)
-  if (entry.item.startAt !== null) {
-    say(`It is set to start again at ${entry.item.startAt}, against the rule of its level.`, entry.id)
-    return [...steps, written(ledger, entry)]
-  }
-  if (entry.item.kind === 'listItem') {
-    say(`${ordinal(entry.count)} of its list${entry.item.list!.continued ? ', which counts on from the list before it' : ''}.`, entry.id)
-    if (prefix) say(`It stands in ${called(prefix)}.`, prefix.id)
-    return steps
-  }
-  if (entry.item.kind === 'part') {
-    say(`Part ${entry.count} of ${called(ledger.byId.get(entry.item.partOf)!)}.`, entry.item.partOf)
-    return steps
-  }
-  if (restart) {
-    if (restart.item.startAt !== null && restart.item.level === entry.item.level && entry.item.kind === 'heading')
-      say(`${capital(many)} were made to start again at ${restart.item.startAt} by ${called(restart)}.`, restart.id)
-    else
-      say(`${capital(many)} count within ${restart.bare ? called(restart) : 'its division'}, and began again at its heading.`, restart.id)
-  } else if (entry.item.kind === 'note' && ledger.scheme.notes.restart === 'page') {
-    steps.push({ text: 'Notes begin again on every page, in the order of their marks.', entries: [], rule: true })
-    return steps
-  } else steps.push({ text: `${capital(many)} count on through the whole work.`, entries: [], rule: true })
+  if (!restart) return rule(`${many} count on through the whole work.`)
+  const setTo =
+    restart.item.kind === 'heading' && item.kind === 'heading' && restart.item.level === item.level ? restart.item.startAt : null
+  if (setTo !== null) return say(`${many} were made to start again at ${setTo} by ${called(restart)}.`, restart.id)
+  return say(`${many} count within ${restart.bare ? called(restart) : 'its division'}, and began again at its heading.`, restart.id)
+}
+
+const mostFellows = 3
+
+/** What it comes after among those that count with it. */
+function tellOrder(entry: Entry, ledger: Ledger): AccountStep[] {
   const fellows = ledger.entries.filter(
     other =>
+      other.order < entry.order &&
       other.countsAs === entry.countsAs &&
       other.restartedBy === entry.restartedBy &&
-      other.prefix === entry.prefix &&
-      other.order < entry.order &&
+      // Headings of a level that runs on come after those of other chapters.
+      (entry.item.kind === 'heading' || other.prefix === entry.prefix) &&
       other.number,
   )
-  if (fellows.length === 0) steps.push({ text: 'It is the first one there.', entries: restart ? [restart.id] : [], rule: true })
-  else {
-    const shown = fellows.slice(-3)
-    const dots = fellows.length > shown.length ? '… ' : ''
-    say(`It comes after ${dots}${shown.map(other => other.bare).join(', ')}.`, ...shown.map(other => other.id))
-  }
-  if (entry.item.kind === 'series') {
-    const own = seriesRule(ledger.scheme, entry.item.series)
-    const rule = countingRule(ledger.scheme, own)
-    if (rule !== own)
-      steps.push({ text: `${capital(entry.names.many)} count with ${rule.names.many.toLowerCase()}.`, entries: [], rule: true })
-    const written = prefix ? `number of ${called(prefix)} · “${rule.separator}” · count` : 'count alone'
-    steps.push({ text: `Written as ${written}${own.brackets ? ', in brackets' : ''}.`, entries: [], rule: true })
-  } else if (entry.item.kind === 'heading') steps.push(written(ledger, entry))
-  return steps
+  if (fellows.length === 0) return [rule('It is the first one there.', ...(entry.restartedBy ? [entry.restartedBy] : []))]
+  const shown = fellows.slice(-mostFellows)
+  const dots = fellows.length > shown.length ? '… ' : ''
+  return [say(`It comes after ${dots}${shown.map(other => other.bare).join(', ')}.`, ...shown.map(other => other.id))]
 }
 
-function written(ledger: Ledger, { item }: Entry): AccountStep {
-  const rule = ledger.scheme.levels[item.rules].find(found => found.level === item.level)!
-  return { text: `Written as ${rule.pattern.map(tileName).join(' · ')}.`, entries: [], rule: true }
-}
+const levelRuleOf = ({ rules, level }: HeadingItem, { levels }: Scheme): LevelRule | undefined =>
+  levels[rules].find(found => found.level === level)
 
 const ordinals = new Intl.PluralRules('en', { type: 'ordinal' })
-const ordinal = (count: number): string => `${count}${{ one: 'st', two: 'nd', few: 'rd' }[ordinals.select(count) as 'one'] ?? 'th'}`
+const endings: Partial<Record<Intl.LDMLPluralRule, string>> = { one: 'st', two: 'nd', few: 'rd' }
+const ordinal = (count: number): string => `${count}${endings[ordinals.select(count)] ?? 'th'}`
 
-function unnumberedReason(entry: Entry): string {
-  if (entry.item.kind === 'heading' && entry.item.block === 'division' && !entry.item.numbered) return 'This division carries no number.'
+function unnumberedReason({ item }: Entry): string {
+  if (item.block === 'division' && !item.numbered) return 'This division carries no number.'
+  if (item.kind === 'place') return 'It is a place that references can lead to, and carries no number.'
   return 'It is set to stand without a number, and touches no counter.'
 }
 
 const tileName = (tile: Tile): string => ('text' in tile ? `“${tile.text}”` : `level ${tile.level}`)
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,4 +1,5 @@
 /** What differs between two ledgers of a work: before and after a change that is being tried, or then and now. */
+import type { ItemKind } from './item.ts'
 import type { Entry, Ledger } from './ledger.ts'
 
 export interface NumberChange {
@@ -6,7 +7,7 @@ export interface NumberChange {
   /** With its name, as the entry stands: “Figure 3.2”, “Chapter IV”; empty where it has or had no number. */
   from: string
   to: string
-  kind: 'heading' | 'series' | 'note' | 'listItem'
+  kind: ItemKind
 }
 
 /** How an entry is shown in a list of changes: as it is called where its number alone would not tell what it is. */
@@ -23,7 +24,7 @@ export function changedNumbers(before: Ledger, after: Ledger): NumberChange[] {
     const old = before.byId.get(entry.id)
     const { kind } = entry.item
     if (!old || calledIn(old) === calledIn(entry)) continue
-    changes.push({ id: entry.id, from: calledIn(old), to: calledIn(entry), kind: kind === 'part' || kind === 'place' ? 'series' : kind })
+    changes.push({ id: entry.id, from: calledIn(old), to: calledIn(entry), kind })
   }
   return changes
 }

@@ -1,5 +1,5 @@
-import type { CounterForm } from '../work/scheme.ts'
-import { counterWords } from './counterWords.ts'
+import { countInWords } from '../languages/index.ts'
+import type { CounterForm } from '../work/parts/scheme.ts'
 
 const romanValues: [number, string][] = [
   [1000, 'M'],
@@ -16,6 +16,9 @@ const romanValues: [number, string][] = [
   [4, 'IV'],
   [1, 'I'],
 ]
+
+/** Beyond it roman numerals need signs that readers do not know, and figures stand in their place. */
+export const highestRoman = 3999
 
 function roman(value: number): string {
   let rest = value
@@ -46,13 +49,13 @@ const greek = 'αβγδεζηθικλμνξοπρστυφχψω'
 /** Writes a counter's value in a form. Forms without a zero (roman, letters, symbols) write 0 as the figure 0. `language` matters to words only. */
 export function writeCounter(value: number, form: CounterForm, language = 'en'): string {
   if (form === 'arabic' || !Number.isInteger(value) || value < 0) return String(value)
-  if (form === 'words') return counterWords(value, language)
+  if (form === 'words') return countInWords(value, language)
   if (value === 0) return '0'
   switch (form) {
     case 'romanUpper':
-      return roman(value)
+      return value > highestRoman ? String(value) : roman(value)
     case 'romanLower':
-      return roman(value).toLowerCase()
+      return value > highestRoman ? String(value) : roman(value).toLowerCase()
     case 'letterLower':
       return letters(value, latin)
     case 'letterUpper':

@@ -1,47 +1,27 @@
 /** What a division holds that is numbered or refers: found once per division node and kept with it. */
-import type { Node } from 'prosemirror-model'
-import { division, roles, seriesOf } from '../work/schema.ts'
-import type { RuleSet } from '../work/scheme.ts'
+import { attributesOf, isKind, kindOf, traitsOf } from '../work/kinds/index.ts'
+import type { Numbering } from '../work/kinds/kind.ts'
+import type { RuleSet } from '../work/parts/scheme.ts'
+import { division, type Node, roles, seriesOf } from '../work/schema.ts'
+import type { ListItemItem, NumberedItem } from './item.ts'
+import { identityIn, placeOf, referencesIn } from './occurrences.ts'
+import { textBefore } from './textBefore.ts'
 
-/** Something that draws, or could draw, a number. The engine of numbers sees only a list of these. */
-export interface NumberedItem {
-  id: string
-  kind: 'heading' | 'series' | 'note' | 'part' | 'listItem' | 'place'
-  /** Block kind in the document: figure, table, equation, heading, note, division. */
-  block: string
-  numbered: boolean
-  /** Headings: 0 for the title of a part, 1 for that of another division, 2 to 9 inside it. Items of lists: their depth, from 1. */
-  level: number
-  rules: RuleSet
-  /** Series entries: the key of their series. Items of lists: the key of their look. */
-  series: string
-  /** Headings: the number it starts again at, against the rule; null where it follows the rule. */
-  startAt: number | null
-  /** Items of lists: the list they stand in, and whether its first item counts on from the list before it. */
-  list: { id: string; continued: boolean } | null
-  /** Parts: the entry they belong to (panel of a figure, line of an equation group). Items of lists: the item they stand in, if any. */
-  partOf: string
-  label: string
-  /** The node whose text names the entry: a title, heading, caption, equation or note. */
-  text: Node | null
-  shortText: Node | null
-}
-
-/** Whether what names an entry is a formula and not words. */
-export const saysFormula = (item: NumberedItem): boolean => item.text?.type.name === 'equation'
-
+/** A reference in its place. */
 export interface FoundReference {
   node: Node
-  targets: string[]
+  targets: readonly string[]
   /** The id of the innermost identified block or note that holds it. */
   holder: string
-  /** True where it opens a sentence, and so starts with a capital. */
-  opensSentence: boolean
+  /** The place itself: one node may stand at several. */
+  occurrence: string
+  /** What is said before it in its text block, as far as that decides whether a sentence begins with it. */
+  before: string
 }
 
 export interface DivisionScan {
-  items: NumberedItem[]
-  references: FoundReference[]
+  items: readonly NumberedItem[]
+  references: readonly FoundReference[]
   /** Changes when the items change in a way that can change a number. */
   readonly signature: string
 }
@@ -50,204 +30,241 @@ const scans = new WeakMap<Node, DivisionScan>()
 
 export function scanDivision(node: Node): DivisionScan {
   let scan = scans.get(node)
-  if (!scan) scans.set(node, (scan = scanAnew(node)))
+  if (!scan) scans.set(node, (scan = new Scan(node).result()))
   return scan
-}
-
-function scanAnew(root: Node): DivisionScan {
-  const items: NumberedItem[] = []
-  const references: FoundReference[] = []
-  const { id, role, numbered } = division(root)
-  const numberable = role === 'part' || role === 'chapter' || role === 'appendix'
-  const outer: RuleSet = role === 'appendix' ? 'appendix' : 'main'
-  let rules: RuleSet = outer
-  const item = ({
-    id: own,
-    kind,
-    block,
-    numbered: counted = true,
-    level = 0,
-    series = '',
-    startAt = null,
-    list = null,
-    partOf = '',
-    label = '',
-    text = null,
-    shortText = null,
-  }: Partial<NumberedItem> & Pick<NumberedItem, 'id' | 'kind' | 'block'>): void => {
-    items.push({ id: own, kind, block, numbered: counted, level, rules, series, startAt, list, partOf, label, text, shortText })
-  }
-  item({
-    id,
-    kind: 'heading',
-    block: 'division',
-    level: role === 'part' ? 0 : 1,
-    startAt: root.attrs.startAt,
-    numbered: numberable && numbered,
-    label: root.attrs.label,
-    text: root.firstChild,
-  })
-
-  const lists: ({ id: string; look: string; continued: boolean } | null)[] = []
-  const outerItems: string[] = []
-  let groupCounts = true
-  /** What stands in a table stands where the table does: a cell has no place of its own on the pages. */
-  const visit = (node: Node, holder: string, inTable = false, parent = id, parentKind = 'division'): void => {
-    const attrs = node.attrs
-    const own = (!(inTable && node.type.name === 'paragraph') && (attrs.id as string)) || holder
-    switch (node.type.name) {
-      case 'heading':
-        if (attrs.level <= 2) rules = attrs.appendix && outer === 'main' ? 'chapterAppendix' : outer
-        item({
-          id: own,
-          kind: 'heading',
-          block: 'heading',
-          level: attrs.level,
-          startAt: attrs.startAt,
-          numbered: numberable && numbered && attrs.numbered,
-          label: attrs.label,
-          text: node,
-        })
-        break
-      case 'paragraph':
-        if (attrs.label && !inTable) item({ id: own, kind: 'place', block: 'paragraph', numbered: false, label: attrs.label, text: node })
-        break
-      case 'figure':
-      case 'box':
-      case 'table':
-      case 'listing': {
-        const short = node.maybeChild(1)?.type.name === 'shortCaption' ? node.child(1) : null
-        item({
-          id: own,
-          kind: 'series',
-          block: node.type.name,
-          series: seriesOf(node),
-          numbered: attrs.numbered ?? true,
-          label: attrs.label,
-          text: node.firstChild,
-          shortText: short,
-        })
-        break
-      }
-      case 'panel':
-        item({ id: own, kind: 'part', block: 'panel', partOf: parent, label: attrs.label, text: node })
-        break
-      case 'equation': {
-        const { numbered: counted, label } = attrs
-        if (parentKind === 'equationGroup')
-          item({ id: own, kind: 'part', block: 'equation', partOf: parent, numbered: groupCounts && counted, label, text: node })
-        else item({ id: own, kind: 'series', block: 'equation', series: 'equation', numbered: counted, label, text: node })
-        break
-      }
-      case 'equationGroup':
-        item({
-          id: own,
-          kind: 'series',
-          block: 'equationGroup',
-          series: 'equation',
-          numbered: attrs.numbered,
-          label: attrs.label,
-          text: node.firstChild,
-        })
-        groupCounts = attrs.numbered
-        break
-      case 'numberedList':
-        lists.push({ id: attrs.id || `${lists.at(-1)?.id ?? ''} ${node.childCount}`, look: attrs.look, continued: attrs.continued })
-        node.forEach(child => visit(child, own, inTable, parent, 'numberedList'))
-        lists.pop()
-        return
-      case 'bulletedList':
-        lists.push(null)
-        node.forEach(child => visit(child, own, inTable, parent, 'bulletedList'))
-        lists.pop()
-        return
-      case 'listItem': {
-        const list = lists.at(-1)
-        if (!list || !attrs.id) break
-        const { id: listId, look, continued } = list
-        item({
-          id: own,
-          kind: 'listItem',
-          block: 'listItem',
-          series: look,
-          level: lists.length,
-          list: { id: listId, continued: continued && lists.length === 1 },
-          partOf: outerItems.at(-1) ?? '',
-          label: attrs.label,
-          text: node.firstChild,
-        })
-        outerItems.push(own)
-        node.forEach(child => visit(child, own, inTable, parent, 'listItem'))
-        outerItems.pop()
-        return
-      }
-      case 'statement': {
-        const [first] = node.children
-        const name = first!.type.name === 'statementName' && first!.content.size === 0 ? node.child(1) : first!
-        item({
-          id: own,
-          kind: 'series',
-          block: 'statement',
-          series: attrs.series,
-          numbered: attrs.numbered,
-          label: attrs.label,
-          text: name,
-        })
-        break
-      }
-      case 'note':
-        item({ id: own, kind: 'note', block: 'note', label: attrs.label, text: node })
-        break
-    }
-    if (node.inlineContent) visitInline(node, own)
-    else {
-      const kind = node.type.name
-      for (const child of node.children) visit(child, own, inTable || kind === 'table', own, kind)
-    }
-  }
-  const visitInline = (node: Node, holder: string): void => {
-    const { children } = node
-    for (let i = 0; i < children.length; i++) {
-      const child = children[i]!
-      if (child.isText) continue
-      if (child.type.name === 'reference')
-        references.push({ node: child, targets: child.attrs.targets, holder, opensSentence: opensSentence(children, i) })
-      else if (child.type.name === 'note') visit(child, holder)
-    }
-  }
-  root.forEach(child => visit(child, id))
-  let signature: string | undefined
-  return {
-    items,
-    references,
-    // Only edits ask for it.
-    get signature() {
-      signature ??= items.map(signatureOf).join('')
-      return signature
-    },
-  }
-}
-
-/** What can change a number. A heading without a number is called by its words, so they count as well. */
-function signatureOf({ id, kind, series, level, numbered, text, rules, startAt, list }: NumberedItem): string {
-  const unnumbered = numbered ? '' : `-${kind === 'heading' ? text?.textContent : ''}`
-  const counts = startAt === null && !list ? '' : `${startAt ?? ''}${list ? `${list.id}${list.continued}` : ''}`
-  return `${id}|${kind}|${series}|${level}|${rules}${unnumbered}${counts};`
-}
-
-/** Most code units that may stand between the end of a sentence and what opens the next: closing signs and spaces. */
-const closing = 32
-
-/** Whether a sentence ends right before the inline node at an index, or nothing stands there at all; notes do not count. */
-function opensSentence(children: readonly Node[], index: number): boolean {
-  let before = ''
-  let first = index
-  while (first > 0 && before.length < closing) {
-    const child = children[--first]!
-    if (child.type.name !== 'note') before = (child.isText ? child.text! : '#') + before
-  }
-  return before === '' || /[.!?…]["”’)]*\s+$/.test(before)
 }
 
 /** True for divisions whose content the program writes: contents and lists. */
 export const isGenerated = (node: Node): boolean => roles[division(node).role].generated
+
+/** Where a node stands, as far as that matters to numbers. */
+interface Place {
+  identity: string
+  /** The innermost identified block. */
+  holder: string
+  /** The figure or table that panels found here belong to; empty for none. */
+  panelsOf: string
+  /** The group of equations that equations found here are lines of, and whether it is numbered. */
+  linesOf: { id: string; numbered: boolean } | null
+  /** What stands in a table stands where the table does: a cell has no place of its own on the pages. */
+  inTable: boolean
+}
+
+/** One pass over a division. */
+class Scan {
+  private readonly items: NumberedItem[] = []
+  private readonly references: FoundReference[] = []
+  private readonly root: Node
+  private readonly numberable: boolean
+  private readonly outer: RuleSet
+  private rules: RuleSet
+  /** The lists that are open, outermost first; null for those that are not numbered. */
+  private readonly lists: ((ListItemItem['list'] & { look: string }) | null)[] = []
+  private readonly outerItems: string[] = []
+
+  constructor(root: Node) {
+    const { role, numbered } = division(root)
+    this.root = root
+    this.numberable = numbered && (role === 'part' || role === 'chapter' || role === 'appendix')
+    this.outer = role === 'appendix' ? 'appendix' : 'main'
+    this.rules = this.outer
+  }
+
+  result(): DivisionScan {
+    const { root, items, references } = this
+    const { id, role, label, startAt, listed, shortTitle } = division(root)
+    items.push({
+      kind: 'heading',
+      id,
+      block: 'division',
+      level: role === 'part' ? 0 : 1,
+      rules: this.rules,
+      startAt,
+      numbered: this.numberable,
+      label,
+      listed,
+      shortTitle,
+      text: root.firstChild,
+    })
+    const place: Place = { identity: id, holder: id, panelsOf: '', linesOf: null, inTable: false }
+    this.visitChildren(root, place)
+    let signature: string | undefined
+    return {
+      items,
+      references,
+      // Only edits ask for it.
+      get signature() {
+        signature ??= items.map(signatureOf).join('')
+        return signature
+      },
+    }
+  }
+
+  private visit(node: Node, place: Place, index: number): void {
+    const id = node.attrs.id as string
+    const identity = id || identityIn(place.identity, node, index)
+    const own = (!place.inTable || !isKind(node, 'paragraph')) && id ? id : place.holder
+    // Field by field: spreading an object for each node was half of the scan.
+    const here: Place = { identity, holder: own, panelsOf: place.panelsOf, linesOf: place.linesOf, inTable: place.inTable }
+    const inside = finders[traitsOf(node).numbering](node, here, this) ?? here
+    if (node.inlineContent) this.visitInline(node, inside)
+    else if (isKind(node, 'bulletedList')) this.within(this.lists, null, node, inside)
+    else if (isKind(node, 'numberedList')) {
+      const { look, continued, startAt } = node.attrs
+      this.within(this.lists, { id: identity, look, continued, startAt }, node, inside)
+    } else if (isKind(node, 'listItem') && this.lists.at(-1)) this.within(this.outerItems, own, node, inside)
+    else this.visitChildren(node, inside)
+  }
+
+  private visitChildren(node: Node, place: Place): void {
+    const { children } = node
+    for (let index = 0; index < children.length; index++) this.visit(children[index]!, place, index)
+  }
+
+  /** Visits what stands in a node while a list, or an item of one, is open. */
+  private within<Open>(open: Open[], what: Open, node: Node, place: Place): void {
+    open.push(what)
+    this.visitChildren(node, place)
+    open.pop()
+  }
+
+  private visitInline(block: Node, place: Place): void {
+    for (const reference of referencesIn(block)) {
+      const { node, index } = reference
+      const { targets } = node.attrs
+      const occurrence = placeOf(place.identity, reference)
+      this.references.push({ node, targets, holder: place.holder, occurrence, before: textBefore(block, index) })
+    }
+    block.children.forEach((child, index) => {
+      if (isKind(child, 'note')) this.visit(child, place, index)
+    })
+  }
+
+  /** Chapter appendices begin with a heading of level 2 that says so, and end with the next one of that level. */
+  heading(node: Node, { holder: id }: Place): void {
+    const { level, appendix, startAt, numbered, label, listed, shortTitle } = attributesOf(node, 'heading')
+    if (level <= 2) this.rules = appendix && this.outer === 'main' ? 'chapterAppendix' : this.outer
+    const { rules, numberable } = this
+    this.items.push({
+      kind: 'heading',
+      id,
+      block: 'heading',
+      level,
+      rules,
+      startAt,
+      numbered: numberable && numbered,
+      label,
+      listed,
+      shortTitle,
+      text: node,
+    })
+  }
+
+  series(node: Node, id: string, more: { text: Node | null; shortText?: Node | null; series?: string; tag?: string }): void {
+    const { numbered = true, label } = node.attrs as { numbered?: boolean; label: string }
+    const { text, shortText = null, series = seriesOf(node), tag = '' } = more
+    this.items.push({ kind: 'series', id, block: kindOf(node), numbered, label, series, text, shortText, tag })
+  }
+
+  part(node: Node, id: string, partOf: string, numbered: boolean, text: Node): void {
+    this.items.push({ kind: 'part', id, block: kindOf(node), partOf, numbered, label: node.attrs.label as string, text })
+  }
+
+  listItem(node: Node, id: string): void {
+    const list = this.lists.at(-1)
+    if (!list || !node.attrs.id) return
+    const { id: listId, look, continued, startAt } = list
+    const depth = this.lists.filter(Boolean).length
+    this.items.push({
+      kind: 'listItem',
+      id,
+      block: 'listItem',
+      numbered: true,
+      look,
+      depth,
+      list: { id: listId, continued: continued && depth === 1, startAt },
+      partOf: this.outerItems.at(-1) ?? '',
+      label: attributesOf(node, 'listItem').label,
+      text: node.firstChild,
+    })
+  }
+
+  plain(kind: 'note' | 'place', node: Node, id: string, label: string): void {
+    this.items.push({ kind, id, block: kindOf(node), numbered: kind === 'note', label, text: node })
+  }
+}
+
+/** What is found where something is numbered in a way; the place its content stands in, where that is another one. */
+type Finder = (node: Node, place: Place, scan: Scan) => Place | undefined
+
+const finders: Record<Numbering, Finder> = {
+  none: () => undefined,
+  heading: (node, place, scan) => {
+    if (isKind(node, 'heading')) scan.heading(node, place)
+    return undefined
+  },
+  caption: (node, place, scan) => {
+    const short = node.maybeChild(1)
+    scan.series(node, place.holder, { text: node.firstChild, shortText: short && isKind(short, 'shortCaption') ? short : null })
+    return { ...place, panelsOf: place.holder, linesOf: null, inTable: place.inTable || isKind(node, 'table') }
+  },
+  formula: (node, place, scan) => {
+    const { linesOf, holder } = place
+    const { numbered, tag } = attributesOf(node, 'equation')
+    if (linesOf) scan.part(node, holder, linesOf.id, linesOf.numbered && numbered, node)
+    else scan.series(node, holder, { text: node, tag })
+    return undefined
+  },
+  formulaGroup: (node, place, scan) => {
+    scan.series(node, place.holder, { text: node.firstChild })
+    return { ...place, linesOf: { id: place.holder, numbered: attributesOf(node, 'equationGroup').numbered } }
+  },
+  statement: (node, place, scan) => {
+    const first = node.firstChild
+    // A name that is empty says nothing: then the first paragraph does.
+    const text = first && isKind(first, 'statementName') && first.content.size === 0 ? node.child(1) : first
+    scan.series(node, place.holder, { text, series: attributesOf(node, 'statement').series })
+    return undefined
+  },
+  panel: (node, place, scan) => {
+    if (place.panelsOf) scan.part(node, place.holder, place.panelsOf, true, isKind(node, 'panel') ? node : node.child(0))
+    return undefined
+  },
+  listItem: (node, place, scan) => {
+    scan.listItem(node, place.holder)
+    return undefined
+  },
+  note: (node, place, scan) => {
+    scan.plain('note', node, place.holder, attributesOf(node, 'note').label)
+    return undefined
+  },
+  place: (node, place, scan) => {
+    const { label } = attributesOf(node, 'paragraph')
+    if (label && !place.inTable) scan.plain('place', node, place.holder, label)
+    return undefined
+  },
+}
+
+/** What can change a number. What carries no number is called by its words, so they count as well. */
+function signatureOf(item: NumberedItem): string {
+  const { id, kind, numbered, text } = item
+  const unnumbered = numbered || !text ? '' : `-${JSON.stringify(text.toJSON())}`
+  return `${id}|${kind}|${rulesOf(item)}${unnumbered};`
+}
+
+/** What of an item its rules depend on. */
+function rulesOf(item: NumberedItem): string {
+  switch (item.kind) {
+    case 'heading':
+      return `${item.level}|${item.rules}|${item.startAt ?? ''}`
+    case 'series':
+      return `${item.series}|${item.tag}`
+    case 'part':
+      return item.partOf
+    case 'listItem':
+      return `${item.look}|${item.depth}|${item.list.id}${item.list.continued}${item.list.startAt ?? ''}`
+    case 'note':
+    case 'place':
+      return ''
+  }
+}

@@ -1,7 +1,7 @@
 /** A page as plain values that can cross to the screen: words with their places, formulas, rules, pictures and where each block is. */
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { Line } from '../type/line.ts'
-import type { FaceName } from '../work/houseStyle.ts'
+import type { FaceName } from '../work/parts/houseStyle.ts'
 import type { Mark, Placed } from './box.ts'
 import { countedBaselines } from './lineNumbers.ts'
 import type { Page } from './page.ts'

@@ -1,10 +1,10 @@
 /** Notes: their lines, and where they stand when it is not the foot of the page. */
 
 import type { Node } from 'prosemirror-model'
+import { plainTextOf } from '../content/plainText.ts'
+import { identityIn, noteParagraphIdentity } from '../numbers/occurrences.ts'
 import { scanDivision } from '../numbers/scan.ts'
-import { plainTextOf } from '../references/wordReference.ts'
 import { noteParagraphs } from '../work/schema.ts'
-import { wordsIn } from '../work/words.ts'
 import { type Box, lineBoxes, type StripItem, space } from './box.ts'
 import { blockDependencies, type Setting, setText, setWords, words } from './setting.ts'
 import { saysPages } from './strip.ts'
@@ -18,7 +18,7 @@ const headStrips = new WeakMap<object, Map<string, StripItem[]>>()
 
 /** The notes of a division under a heading of their own, for its end. */
 export function chapterNotes(node: Node, setting: Setting): StripItem[][] {
-  return [head(wordsIn(setting.language).notes, setting), ...noteIdsIn(node).map(id => noteBoxes(id, setting))]
+  return [head(setting.words.notes, setting), ...noteIdsIn(node).map(id => noteBoxes(id, setting))]
 }
 
 /** All notes of the work; by division where their numbers begin again in each. */
@@ -29,8 +29,9 @@ export function allNotes(setting: Setting): StripItem[][] {
   for (const entry of ledger.entries) {
     if (entry.item.kind !== 'note') continue
     if (entry.division !== last && scheme.notes.restart === 'chapter') {
-      const host = ledger.entries.find(other => other.division === entry.division && other.item.level === 1)
-      const title = host?.item.text ? plainTextOf(host.item.text, setting.wordingOf) : ''
+      const host = ledger.entries.find(other => other.division === entry.division && other.item.block === 'division')
+      const text = host?.item.text
+      const title = host && text ? plainTextOf(text, identityIn(host.id, text, 0), setting.wordingOf) : ''
       strips.push(head([host?.number, title].filter(Boolean).join('\u2002'), setting))
     }
     last = entry.division
@@ -66,9 +67,9 @@ export function noteBoxes(id: string, setting: Setting): Box[] {
   const value = cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => {
     const mark = words(`${entry.number}\u2002`, style, { size: style.size * 0.75, rise: style.size * 0.3 })
     const paragraphs = noteParagraphs(node)
-    return paragraphs.flatMap((paragraph, index) => {
+    return paragraphs.flatMap(({ node: paragraph, order }, index) => {
       const opening = index === 0 ? { leadIn: [mark] } : { indent: style.size }
-      const lines = setText(paragraph, setting, { style, measure: setting.measure, ...opening })
+      const lines = setText(paragraph, setting, { style, measure: setting.measure, ...opening, identity: noteParagraphIdentity(id, order) })
       const within = paragraphs.length > 1 ? { within: [`Note ${id}`, `P ${id} ${index}`] } : {}
       return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: index === 0 ? [id] : [], ...within })
     })

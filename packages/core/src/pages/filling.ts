@@ -2,7 +2,8 @@
  * One page while it is being filled from a strip: what fits, what is owed, what stands at the foot.
  *
  * The same steps serve the search for the best cuts, which needs heights alone, and the page that is made in the end, which
- * records what was placed. Heights in points.
+ * records what was placed. Heights in points. Positions in the strip are known to be in it where it is read: asserted, for the search
+ * asks millions of times.
  */
 import type { Box, Float, StripItem } from './box.ts'
 

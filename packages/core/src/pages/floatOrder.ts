@@ -3,6 +3,7 @@
  * their section only: an author who puts a figure into one section and comes back to it in the next means it to stand in the first.
  */
 import type { Node } from 'prosemirror-model'
+import { isKind, traitsOf } from '../work/kinds/index.ts'
 import { seriesOf } from '../work/schema.ts'
 
 const targets = new WeakMap<Node, ReadonlySet<string>>()
@@ -13,17 +14,20 @@ function targetsOf(block: Node): ReadonlySet<string> {
   if (!found) {
     const ids = new Set<string>()
     block.descendants(node => {
-      if (node.type.name === 'reference') for (const id of node.attrs.targets as string[]) ids.add(id)
+      if (isKind(node, 'reference')) for (const id of node.attrs.targets) ids.add(id)
     })
     targets.set(block, (found = ids))
   }
   return found
 }
 
-const floatSeries = (block: Node): string =>
-  block.type.name === 'row' ? floatSeries(block.firstChild!) : ['figure', 'table', 'box'].includes(block.type.name) ? seriesOf(block) : ''
+/** The series in whose order a float stands; a row stands in that of its figures. Empty for what does not float. */
+function floatSeries(block: Node): string {
+  if (!traitsOf(block).floats) return ''
+  return isKind(block, 'row') && block.firstChild ? seriesOf(block.firstChild) : seriesOf(block)
+}
 const idsOf = (block: Node): string[] =>
-  block.type.name === 'row' ? block.children.flatMap(idsOf) : [block, ...block.children].flatMap(node => (node.attrs.id as string) || [])
+  isKind(block, 'row') ? block.children.flatMap(idsOf) : [block, ...block.children].flatMap(node => (node.attrs.id as string) || [])
 
 /** Why a float is set after its place: the text that refers to it first comes later, or one of its series was set later. */
 export type Late = 'reference' | 'series'
@@ -59,7 +63,7 @@ function firstReference(blocks: readonly Node[], own: number, series: string): n
   for (let index = 0; index <= own; index++) if (index !== own && refers(index)) return own
   for (let index = own + 1; index < blocks.length; index++) {
     const block = blocks[index]!
-    if (block.type.name === 'heading' || (floatSeries(block) === series && block.attrs.placement === 'here')) return own
+    if (isKind(block, 'heading') || (floatSeries(block) === series && block.attrs.placement === 'here')) return own
     if (refers(index) && !floatSeries(block)) return index
   }
   return own

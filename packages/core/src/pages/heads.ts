@@ -1,6 +1,7 @@
 /** Running heads and feet by rule: what the tiles of the house style say on a page. */
-import { plainTextOf } from '../references/wordReference.ts'
-import type { HeadField, HeadLine, HeadTile, PageFrame, TextStyle } from '../work/houseStyle.ts'
+import { plainTextOf } from '../content/plainText.ts'
+import { identityIn } from '../numbers/occurrences.ts'
+import type { HeadField, HeadLine, HeadTile, PageFrame, TextStyle } from '../work/parts/houseStyle.ts'
 import { division } from '../work/schema.ts'
 import { type Box, box, type Mark } from './box.ts'
 import type { PageBody } from './filling.ts'
@@ -18,7 +19,7 @@ export interface Sections {
 export function sectionsOn(body: PageBody, setting: Setting): string[] {
   return idsOn(body).filter(id => {
     const item = setting.ledger.byId.get(id)?.item
-    return item?.block === 'heading' && item.level === 2
+    return item?.kind === 'heading' && item.block === 'heading' && item.level === 2
   })
 }
 
@@ -68,8 +69,9 @@ function section(id: string, place: PagePlace, setting: Setting): string {
 }
 
 function titleOf(id: string, setting: Setting): string {
-  const text = setting.ledger.byId.get(id)?.item.text
-  return text ? plainTextOf(text, setting.wordingOf) : ''
+  const item = setting.ledger.byId.get(id)?.item
+  if (item?.kind === 'heading' && item.shortTitle) return item.shortTitle
+  return item?.text ? plainTextOf(item.text, identityIn(id, item.text, 0), setting.wordingOf) : ''
 }
 
 /** Distance of the baseline region of heads from the text above and below it, in points. */

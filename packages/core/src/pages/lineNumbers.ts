@@ -1,5 +1,5 @@
 /** Numbers beside the lines of text, for those who have to speak about single lines. */
-import type { TextStyle } from '../work/houseStyle.ts'
+import type { TextStyle } from '../work/parts/houseStyle.ts'
 import { type Box, box, type Mark, type Placed, type Tag } from './box.ts'
 import type { PageBody } from './filling.ts'
 import { type Setting, setWords, words } from './setting.ts'

@@ -150,8 +150,8 @@ export function placePages(flows: { flow: Flow; bodies: PageBody[] }[], setting:
   for (const { flow, bodies } of flows) {
     const own = opens === 'runOn' ? 'main' : matterOf(flow.divisions[0]!)
     const mainBegins = matter === 'front' && own !== 'front'
-    // In a two-sided work odd pages are rectos: the main matter's page 1 begins on one, and an empty page before it closes the front matter.
-    if ((opens === 'recto' || (mainBegins && twoSided)) && places.length % 2 === 1) add(flow, null, true, matter ?? own)
+    // In a two-sided work odd pages are rectos (a one-sided one has no other pages): the main matter's page 1 begins on one, and an empty page before it closes the front matter.
+    if (twoSided && (opens === 'recto' || mainBegins) && places.length % 2 === 1) add(flow, null, true, matter ?? own)
     if (matter === null || mainBegins) count = 0
     matter = own
     bodies.forEach((body, order) => void add(flow, body, order === 0, own))

@@ -1,13 +1,16 @@
 /** What the handlers of blocks are given, and the table of them: one file per kind of block, all of one signature. */
 import type { Node } from 'prosemirror-model'
+import type { Words } from '../languages/language.ts'
 import type { WorkLedger } from '../numbers/ledger.ts'
+import { identityIn } from '../numbers/occurrences.ts'
 import type { Fonts } from '../type/fonts.ts'
-import type { InlineContext } from '../type/inline.ts'
-import { dependencies, type Run, runsOf } from '../type/inline.ts'
+import { dependencies, type InlineContext, type Run, runsOf } from '../type/inline.ts'
 import type { Line } from '../type/line.ts'
 import { setParagraph } from '../type/paragraph.ts'
-import type { HouseStyle, TextStyle } from '../work/houseStyle.ts'
-import type { Scheme } from '../work/scheme.ts'
+import type { BlockKind, NodeOfKind } from '../work/kinds/index.ts'
+import type { HouseStyle, TextStyle } from '../work/parts/houseStyle.ts'
+import type { Scheme } from '../work/parts/scheme.ts'
+import type { Role } from '../work/roles.ts'
 import type { Picture } from '../work/work.ts'
 import type { Box, StripItem } from './box.ts'
 
@@ -16,6 +19,8 @@ export interface Setting extends InlineContext {
   houseStyle: HouseStyle
   scheme: Scheme
   language: string
+  /** What the program writes into the work. */
+  words: Words
   /** Of the work, for running heads. */
   title: string
   author: string
@@ -35,18 +40,18 @@ export interface Setting extends InlineContext {
 /** Where a block stands, as far as its look depends on it. */
 export interface Place {
   /** The kind of the block before it in the same division, or 'title'. */
-  after: string
+  after: BlockKind | 'title'
   /** The kind of the block behind it, empty at the end. */
-  before: string
+  before: BlockKind | ''
   /** The heading just before it, whose words may open it. */
   opener: Node | null
   /** The division it stands in. */
   division: string
-  role: string
+  role: Role
 }
 
 /** Turns a block into the strip that pages are cut from. */
-export type BlockHandler = (node: Node, setting: Setting, place: Place) => StripItem[]
+export type BlockHandler<Kind extends BlockKind> = (node: Node & NodeOfKind<Kind>, setting: Setting, place: Place) => StripItem[]
 
 /**
  * Results kept by node identity: an untouched block is never set twice. A few variants are kept for each node, because the rounds
@@ -73,13 +78,13 @@ export class SettingCache {
   readonly blocks = new NodeCache<StripItem[]>()
   readonly notes = new NodeCache<Box[]>()
   /** Strips of divisions: they stand as long as the division and all numbers do, but for the blocks that say a page. */
-  readonly divisions = new WeakMap<Node, Standing & { parts: StripPart[]; strips: StripItem[][] }>()
+  readonly divisions = new WeakMap<Node, MadeFor & { parts: StripPart[]; strips: StripItem[][] }>()
   /** The latest strip of a block, or lines of a note. */
-  readonly settled = new WeakMap<Node, Standing & { place: string; value: StripItem[] }>()
+  readonly settled = new WeakMap<Node, MadeFor & { place: string; value: StripItem[] }>()
 }
 
 /** What a kept result was made for: the same numbers, house style and pictures. */
-interface Standing {
+interface MadeFor {
   stamp: object
   houseStyle: object
   pictures: object
@@ -97,16 +102,22 @@ export interface TextOptions {
   indent?: number
   /** Set before the text itself: “Figure 3.4. ”. */
   leadIn?: Run[]
+  /** What tells the text block apart where it has no id of its own. */
+  identity?: string
 }
 
 /** The lines of a text block, from the cache where nothing they depend on has changed. */
-export function setText(node: Node, setting: Setting, { style, measure, indent = 0, leadIn = [] }: TextOptions): Line[] {
+export function setText(
+  node: Node,
+  setting: Setting,
+  { style, measure, indent = 0, leadIn = [], identity = node.attrs.id ?? '' }: TextOptions,
+): Line[] {
   const { fonts, language, houseStyle } = setting
   const { hyphenate, opticalMargins } = houseStyle
-  let key = `${measure}|${indent}|${hyphenate}|${opticalMargins}|${dependencies(node, setting)}`
+  let key = `${measure}|${indent}|${hyphenate}|${opticalMargins}|${dependencies(node, setting, identity)}`
   for (const run of leadIn) key += `|${run.text}`
   return setting.cache.lines.get(node, key, style, () =>
-    setParagraph([...leadIn, ...runsOf(node, style, setting)], fonts, {
+    setParagraph([...leadIn, ...runsOf(node, style, setting, identity)], fonts, {
       measure,
       style,
       indent,
@@ -140,9 +151,11 @@ export function setWords(runs: Run[], setting: Setting, style: TextStyle, measur
 }
 
 /** Everything the setting of a block depends on beside the block itself, as one string. */
-export function blockDependencies(node: Node, setting: Setting): string {
-  if (node.inlineContent) return dependencies(node, setting)
+export function blockDependencies(node: Node, setting: Setting, identity: string = node.attrs.id ?? ''): string {
+  if (node.inlineContent) return dependencies(node, setting, identity)
   let key = ''
-  node.forEach(child => void (key += blockDependencies(child, setting)))
+  node.forEach((child, _at, index) => {
+    key += blockDependencies(child, setting, identityIn(identity, child, index))
+  })
   return key
 }

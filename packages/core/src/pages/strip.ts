@@ -1,16 +1,16 @@
 /** A division as a strip, block by block, and the notes it calls for. */
 import type { Node } from 'prosemirror-model'
-import { type ListEntry, sectionEntries } from '../lists/entries.ts'
-import { saysMore } from '../references/wordReference.ts'
-import { dependencies } from '../type/inline.ts'
+import type { ListEntry } from '../content/lists/entries.ts'
+import { saysMore } from '../content/references/wordReference.ts'
+import { type BlockKind, isKind, kindOf, traitsOf } from '../work/kinds/index.ts'
 import { division } from '../work/schema.ts'
-import { generatedList } from './blocks/generatedList.ts'
+import { generatedList, listKey } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
-import { blockHandlers } from './blocks/index.ts'
-import { keywords } from './blocks/keywords.ts'
-import { box, costs, type StripItem, space } from './box.ts'
+import { dependencyOf, stripOf } from './blocks/index.ts'
+import { costs, type StripItem } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
+import { nodeNumber } from './nodeNumber.ts'
 import { blockDependencies, type Place, type Setting, type StripPart } from './setting.ts'
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
@@ -32,54 +32,58 @@ export function divisionStrips(node: Node, setting: Setting, listing: ListEntry[
   return ledgerNotes(node, setting).length ? [...strips!, ...chapterNotes(node, setting)] : strips!
 }
 
-function partsOf(node: Node): StripPart[] {
-  const { id, role } = division(node)
-  const title = node.firstChild!
-  const parts: StripPart[] = [
-    {
-      saysPages: saysPages(title),
-      make: setting => cached(title, `title ${role}`, id, setting, null, () => divisionTitle(title, id, role, setting)),
-    },
-  ]
-  const order = floatOrder(node)
+function partsOf(root: Node): StripPart[] {
+  const { id, role } = division(root)
+  const title = root.child(0)
+  const titlePart: StripPart = {
+    saysPages: saysPages(title),
+    make: setting =>
+      cached({ node: title, identity: `${id}.0`, key: `title ${role}`, id, opener: null }, setting, () =>
+        divisionTitle(title, id, role, setting),
+      ),
+  }
+  const order = floatOrder(root)
   const reasons = new Map(order.map(({ index, late }) => [index, late]))
   const blocks: StripPart[] = []
-  let after = 'title'
-  for (let i = 1; i < node.childCount; i++) {
-    const block = node.child(i)
-    const kind = block.type.name
-    const next = node.maybeChild(i + 1)
-    const previous = node.child(i - 1)
-    const opener = kind === 'paragraph' && previous.type.name === 'heading' ? previous : null
-    const place = { after, role, opener, before: next?.type.name ?? '', division: id }
-    const late = reasons.get(i) ?? null
-    const beside = kind === 'heading' && place.before === 'paragraph' ? 'opens' : opener ? nodeNumber(opener) : ''
-    const key = `${after} ${role} ${late} ${beside}`
-    if (kind === 'miniContents') {
-      blocks.push({ saysPages: true, make: setting => miniContents(block, id, setting) })
-      after = kind
-      continue
-    }
-    if (kind === 'keywords') {
-      blocks.push({ saysPages: true, make: setting => kept(cachedKeywords(block, setting), block) })
-      after = 'paragraph'
-      continue
-    }
-    const handler = blockHandlers[kind]
-    if (!handler) throw new RangeError(`No page make-up for a block of kind “${kind}”.`)
-    blocks.push({
-      saysPages: saysPages(block) || (opener !== null && saysPages(opener)),
-      make: setting =>
-        cached(block, key, block.attrs.id, setting, opener, () => {
-          const strip = belowHeading(kept(handler(block, setting, place), block), place, setting)
-          return late ? strip.map(item => setLate(item, late)) : strip
-        }),
-    })
+  let after: Place['after'] = 'title'
+  for (let i = 1; i < root.childCount; i++) {
+    const block = root.child(i)
+    blocks.push(blockPart(block, placeIn(root, i, after), reasons.get(i) ?? null))
     // A figure that may float away does not part the paragraphs around it.
-    if (!('placement' in block.attrs) || block.attrs.placement === 'here') after = kind
+    if (!('placement' in block.attrs) || block.attrs.placement === 'here') after = blockKindOf(block)
   }
-  return [...parts, ...order.map(({ index }) => blocks[index - 1]!)]
+  return [titlePart, ...order.flatMap(({ index }) => blocks[index - 1] ?? [])]
 }
+
+function placeIn(root: Node, index: number, after: Place['after']): Place {
+  const { id, role } = division(root)
+  const next = root.maybeChild(index + 1)
+  const previous = root.child(index - 1)
+  const opener = isKind(root.child(index), 'paragraph') && isKind(previous, 'heading') ? previous : null
+  return { after, role, opener, before: next ? blockKindOf(next) : '', division: id }
+}
+
+function blockPart(block: Node, place: Place, late: Late | null): StripPart {
+  const { opener, after, role, before } = place
+  const kind = blockKindOf(block)
+  const generated = traitsOf(block).generated
+  const beside = kind === 'heading' && before === 'paragraph' ? 'opens' : opener ? nodeNumber(opener) : ''
+  const key = `${after} ${role} ${late} ${beside}`
+  return {
+    saysPages: generated || saysPages(block) || (opener !== null && saysPages(opener)),
+    make: setting => {
+      const own = generated ? `${key}|${dependencyOf(kind, block, setting, place)}` : key
+      return cached({ node: block, identity: block.attrs.id, key: own, id: block.attrs.id, opener }, setting, () => {
+        const strip = kept(stripOf(kind, block, setting, place), block)
+        const held = generated ? strip : belowHeading(strip, place, setting)
+        return late ? held.map(item => setLate(item, late)) : held
+      })
+    },
+  }
+}
+
+/** What stands among the blocks of a division is of a kind that does. */
+const blockKindOf = (node: Node): BlockKind => kindOf(node) as BlockKind
 
 /** A heading has two lines below it on its page: a single one does not end the page. */
 function belowHeading(strip: StripItem[], { after }: Place, { houseStyle: { body } }: Setting): StripItem[] {
@@ -104,37 +108,21 @@ const setLate = (item: StripItem, late: Late): StripItem =>
 
 /** A list whose entries and page labels are what they were is the same strip. */
 function cachedList(node: Node, entries: ListEntry[], setting: Setting): StripItem[] {
-  const { pageOf } = setting
-  const key = entries
-    .map(({ id, number, text }) => `${id}|${number}|${pageOf(id)}|${nodeNumber(text)}|${dependencies(text, setting)}`)
-    .join('\n')
-  return setting.cache.blocks.get(node, key, setting.houseStyle, () => generatedList(node.attrs.id, entries, setting))
+  const { id } = division(node)
+  return setting.cache.blocks.get(node, listKey(entries, setting), setting.houseStyle, () => generatedList(id, entries, setting))
 }
 
-/** The headings of a division at its head, between spaces. */
-function miniContents(node: Node, divisionId: string, setting: Setting): StripItem[] {
-  const list = cachedList(node, sectionEntries(setting.ledger, divisionId, node.attrs.depth), setting)
-  const gap = space(setting.houseStyle.body.leading * 0.7)
-  return [box(0, [], { block: node.attrs.id, begins: [node.attrs.id] }), gap, ...list, gap]
-}
-
-/** The keywords are kept with the words they are: no number and no page says when they change. */
-function cachedKeywords(node: Node, setting: Setting): StripItem[] {
-  return setting.cache.blocks.get(node, setting.keywords.join('\n'), setting.houseStyle, () => keywords(node, setting))
-}
-
-const nodeNumbers = new WeakMap<Node, number>()
-let nextNodeNumber = 0
-
-/** A number for a node's identity, to stand for it in a key. */
-function nodeNumber(node: Node): number {
-  let number = nodeNumbers.get(node)
-  if (number === undefined) nodeNumbers.set(node, (number = nextNodeNumber++))
-  return number
+/** A block, or the title of a division, and what its strip is kept for. */
+interface Wanted {
+  node: Node
+  identity: string
+  key: string
+  id: string
+  opener: Node | null
 }
 
 /** The strip of a block. While all numbers stand, only a block that says a page has to be compared with what it depends on. */
-function cached(node: Node, place: string, id: string, setting: Setting, opener: Node | null, make: () => StripItem[]): StripItem[] {
+function cached({ node, identity, key: place, id, opener }: Wanted, setting: Setting, make: () => StripItem[]): StripItem[] {
   const { cache, houseStyle, pictures, ledger } = setting
   const kept = cache.settled.get(node)
   if (
@@ -146,7 +134,7 @@ function cached(node: Node, place: string, id: string, setting: Setting, opener:
     !saysPages(node) &&
     !(opener && saysPages(opener))
   )
-    return kept.value as StripItem[]
+    return kept.value
   const number = [id, ...idsWithin(node), ...(opener ? [opener.attrs.id as string] : [])]
     .map(own => ledger.byId.get(own))
     .map(entry => (entry ? `${entry.names.one} ${entry.number}` : ''))
@@ -155,7 +143,7 @@ function cached(node: Node, place: string, id: string, setting: Setting, opener:
     .map(name => pictures.get(name))
     .map(found => (found ? `${found.width}×${found.height}` : '-'))
     .join()
-  const key = `${place}|${number}|${picture}|${blockDependencies(node, setting)}|${opener ? blockDependencies(opener, setting) : ''}`
+  const key = `${place}|${number}|${picture}|${blockDependencies(node, setting, identity)}|${opener ? blockDependencies(opener, setting) : ''}`
   const value = cache.blocks.get(node, key, lookOf(setting), make)
   cache.settled.set(node, { stamp: ledger.stamp, place, houseStyle, pictures, value })
   return value
@@ -181,7 +169,7 @@ function idsWithin(node: Node): readonly string[] {
     const found: string[] = []
     if (!node.isTextblock)
       node.descendants(child => {
-        if (child.isBlock && 'label' in child.attrs && child.type.name !== 'paragraph') found.push(child.attrs.id)
+        if (child.isBlock && 'label' in child.attrs && !isKind(child, 'paragraph')) found.push(child.attrs.id)
         return !child.isTextblock
       })
     idsInside.set(node, (ids = found))
@@ -189,10 +177,13 @@ function idsWithin(node: Node): readonly string[] {
   return ids
 }
 
-const picturesOf = (node: Node): string[] => [
-  ...(node.attrs.picture ? [node.attrs.picture as string] : []),
-  ...(node.type.name === 'row' || node.type.name === 'figure' ? node.children.flatMap(picturesOf) : []),
-]
+/** Names of the pictures in a block. */
+function picturesOf(node: Node): readonly string[] {
+  if (node.inlineContent && !traitsOf(node).picture) return none
+  const own = node.attrs.picture ? [node.attrs.picture as string] : none
+  return node.childCount ? [...own, ...node.children.flatMap(picturesOf)] : own
+}
+const none: readonly string[] = []
 
 const sayingPages = new WeakMap<Node, boolean>()
 
@@ -202,7 +193,7 @@ export function saysPages(node: Node): boolean {
   if (says === undefined) {
     says = false
     node.descendants(child => {
-      if (child.type.name === 'reference' && saysMore(child.attrs.wording)) says = true
+      if (isKind(child, 'reference') && saysMore(child.attrs.wording)) says = true
       return !says
     })
     sayingPages.set(node, says)

@@ -1,6 +1,9 @@
 /**
  * Total-fit line breaking: D. E. Knuth and M. F. Plass, “Breaking Paragraphs into Lines”, Software: Practice and Experience 11
  * (1981). Boxes, glue and penalties; the lines of a paragraph are chosen together, with the fewest demerits.
+ *
+ * Assertions stay in this file: its lists are as long as the items are, which the types of JavaScript's arrays cannot say, and asking
+ * at each of millions of readings would be the cost of the stage.
  */
 
 enum Kind {

@@ -1,5 +1,5 @@
 /** Which face emphasis, weight and code are set in. */
-import type { FaceName } from '../work/houseStyle.ts'
+import type { FaceName } from '../work/parts/houseStyle.ts'
 
 /** The heavier face of a face. */
 export const strongOf = (base: FaceName): FaceName => faceWith(base, { emphasis: false, strong: true, code: false })

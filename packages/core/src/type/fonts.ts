@@ -1,6 +1,6 @@
 /** Fonts: opened from the bytes the host gives, shaping by HarfBuzz, every shaped text kept. */
 import * as hb from 'harfbuzzjs'
-import type { FaceName } from '../work/houseStyle.ts'
+import type { FaceName } from '../work/parts/houseStyle.ts'
 
 /** The files of the faces a work is set in, read by the host from the packages that ship with the program. */
 export type FontFiles = Record<FaceName, Uint8Array>
@@ -58,72 +58,88 @@ export interface OpenFace {
 
 export type Fonts = Record<FaceName, OpenFace>
 
+/** A face of HarfBuzz, and what shapes with it. */
+interface Shaper {
+  name: FaceName
+  font: hb.Font
+  buffer: hb.Buffer
+  /** An em in units of the font, turned over. */
+  unit: number
+}
+
+function shapeAnew({ name, font, buffer, unit }: Shaper, text: string, features: string): Shape {
+  buffer.clearContents()
+  buffer.addText(text)
+  buffer.guessSegmentProperties()
+  hb.shape(font, buffer, features ? features.split(' ').map(tag => new hb.Feature(tag)) : [])
+  const infos = buffer.getGlyphInfos()
+  const positions = buffer.getGlyphPositions()
+  const count = infos.length
+  const shape: Shape = {
+    text,
+    face: name,
+    features,
+    glyphs: new Uint16Array(count),
+    advances: new Float32Array(count),
+    clusters: new Uint16Array(count),
+    width: 0,
+    incomplete: false,
+    whole: null,
+    divisions: null,
+  }
+  for (let i = 0; i < count; i++) {
+    shape.glyphs[i] = infos[i]!.codepoint
+    shape.clusters[i] = infos[i]!.cluster
+    shape.advances[i] = positions[i]!.xAdvance * unit
+    shape.width += positions[i]!.xAdvance * unit
+    if (infos[i]!.codepoint === 0) shape.incomplete = true
+  }
+  return shape
+}
+
+/** Keeps the shapes asked for lately: as many again as fit in the newer of two maps. */
+function rememberingShapes(shaper: Shaper): OpenFace['shape'] {
+  let shapes = new Map<string, Shape>()
+  let olderShapes = new Map<string, Shape>()
+  return (text, features = '') => {
+    const key = features ? `${features}\n${text}` : text
+    let shape = shapes.get(key)
+    if (!shape) {
+      if (shapes.size >= rememberedShapes) {
+        olderShapes = shapes
+        shapes = new Map()
+      }
+      shapes.set(key, (shape = olderShapes.get(key) ?? shapeAnew(shaper, text, features)))
+    }
+    return shape
+  }
+}
+
+function openFace(name: FaceName, bytes: FontFiles[FaceName], buffer: hb.Buffer): OpenFace {
+  const face = new hb.Face(new hb.Blob(bytes))
+  const font = new hb.Font(face)
+  const unit = 1 / face.upem
+  const extents = font.hExtents()
+  const advances = new Map<number, number>()
+  return {
+    name,
+    bytes,
+    unitsPerEm: face.upem,
+    ascender: extents.ascender * unit,
+    descender: -extents.descender * unit,
+    shape: rememberingShapes({ name, font, buffer, unit }),
+    plainAdvance(glyph) {
+      let advance = advances.get(glyph)
+      if (advance === undefined) advances.set(glyph, (advance = font.glyphHAdvance(glyph) * unit))
+      return advance
+    },
+  }
+}
+
 /** Distinct texts a face remembers at least; of older ones those not asked for since are forgotten. Bounds memory over long sittings. */
 const rememberedShapes = 60_000
 
 export function openFonts(files: FontFiles): Fonts {
   const buffer = new hb.Buffer()
-  const open = (name: FaceName): OpenFace => {
-    const face = new hb.Face(new hb.Blob(files[name]))
-    const font = new hb.Font(face)
-    const unit = 1 / face.upem
-    const extents = font.hExtents()
-    let shapes = new Map<string, Shape>()
-    let olderShapes = new Map<string, Shape>()
-    const advances = new Map<number, number>()
-    const shapeAnew = (text: string, features: string): Shape => {
-      buffer.clearContents()
-      buffer.addText(text)
-      buffer.guessSegmentProperties()
-      hb.shape(font, buffer, features ? features.split(' ').map(tag => new hb.Feature(tag)) : [])
-      const infos = buffer.getGlyphInfos()
-      const positions = buffer.getGlyphPositions()
-      const count = infos.length
-      const shape: Shape = {
-        text,
-        face: name,
-        features,
-        glyphs: new Uint16Array(count),
-        advances: new Float32Array(count),
-        clusters: new Uint16Array(count),
-        width: 0,
-        incomplete: false,
-        whole: null,
-        divisions: null,
-      }
-      for (let i = 0; i < count; i++) {
-        shape.glyphs[i] = infos[i]!.codepoint
-        shape.clusters[i] = infos[i]!.cluster
-        shape.advances[i] = positions[i]!.xAdvance * unit
-        shape.width += positions[i]!.xAdvance * unit
-        if (infos[i]!.codepoint === 0) shape.incomplete = true
-      }
-      return shape
-    }
-    return {
-      name,
-      bytes: files[name],
-      unitsPerEm: face.upem,
-      ascender: extents.ascender * unit,
-      descender: -extents.descender * unit,
-      shape(text, features = '') {
-        const key = features ? `${features}\n${text}` : text
-        let shape = shapes.get(key)
-        if (!shape) {
-          if (shapes.size >= rememberedShapes) {
-            olderShapes = shapes
-            shapes = new Map()
-          }
-          shapes.set(key, (shape = olderShapes.get(key) ?? shapeAnew(text, features)))
-        }
-        return shape
-      },
-      plainAdvance(glyph) {
-        let advance = advances.get(glyph)
-        if (advance === undefined) advances.set(glyph, (advance = font.glyphHAdvance(glyph) * unit))
-        return advance
-      },
-    }
-  }
-  return Object.fromEntries((Object.keys(fontPackages) as FaceName[]).map(name => [name, open(name)])) as Fonts
+  return Object.fromEntries((Object.keys(fontPackages) as FaceName[]).map(name => [name, openFace(name, files[name], buffer)])) as Fonts
 }

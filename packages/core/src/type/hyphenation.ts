@@ -2,41 +2,11 @@
  * Where words may be divided: pattern hyphenation after F. M. Liang, “Word Hy-phen-a-tion by Com-put-er” (1983), over the
  * pattern tries of the `hyphen` package.
  */
-import german from 'hyphen/patterns/de-1996.js'
-import british from 'hyphen/patterns/en-gb.js'
-import american from 'hyphen/patterns/en-us.js'
-import spanish from 'hyphen/patterns/es.js'
-import french from 'hyphen/patterns/fr.js'
-
-/** Branch of a pattern trie: the next letters, or with them the index of the levels of the pattern that ends here. */
-type Trie = { [letter: string]: Trie | [Trie, number] | number }
-export type HyphenationPatterns = [levels: number[][], trie: Trie, exceptions?: Record<string, number[]>]
-
-interface Language {
-  patterns: HyphenationPatterns
-  /** Fewest letters left before a division and carried after it, as the language's printers have it. */
-  before: number
-  after: number
-}
-
-const languages: Record<string, Language> = {
-  'en-gb': { patterns: british, before: 2, after: 3 },
-  'en-us': { patterns: american, before: 2, after: 3 },
-  de: { patterns: german, before: 2, after: 2 },
-  fr: { patterns: french, before: 2, after: 3 },
-  es: { patterns: spanish, before: 2, after: 2 },
-}
-
-/** A language by its tag, or by the tag's first part; English without a country is British. */
-function languageOf(tag: string): Language | undefined {
-  const key = tag.toLowerCase()
-  const first = key.split('-')[0]!
-  return languages[key] ?? (first === 'en' ? languages['en-gb'] : languages[first])
-}
+import { hyphenationOf, type Trie } from '../languages/patterns.ts'
 
 /** UTF-16 indices before which the word may be divided; none for languages without patterns here. */
 export function divisionsOf(word: string, tag: string): number[] {
-  const language = languageOf(tag)
+  const language = hyphenationOf(tag)
   if (!language || word.length < language.before + language.after) return []
   const { patterns, before, after } = language
   const [levels, trie, exceptions] = patterns

@@ -1,9 +1,13 @@
 /** The inline content of a text block as styled runs: what is set, in which face, and where it leads. */
 import type { Node } from 'prosemirror-model'
+import { type Piece, textOfPieces } from '../content/pieces.ts'
+import type { WordingOf } from '../content/plainText.ts'
 import type { FormulaBox, FormulaTypesetter } from '../formulas/typesetter.ts'
-import { type ReferencePart, referenceText } from '../references/wordReference.ts'
-import type { FaceName, TextStyle } from '../work/houseStyle.ts'
-import { faceWith } from './faces.ts'
+import { occurrenceOf, placeOf, referencesIn } from '../numbers/occurrences.ts'
+import { attributesOf, type InlineKind, isInlineKind, isKind, kindOf } from '../work/kinds/index.ts'
+import type { MarkName } from '../work/kinds/marks.ts'
+import type { FaceName, TextStyle } from '../work/parts/houseStyle.ts'
+import { faceWith, strongOf } from './faces.ts'
 
 /** Where a piece of text leads: an entry of the work, an address outside, or a note. */
 export type Lead = { entry: string } | { address: string } | { note: string }
@@ -26,11 +30,11 @@ export interface Run {
   /** Something that must be mended: a lost target, a formula that cannot be set. */
   marked: boolean
   /** Other texts that the place of this one must have room for: the widest of all decides its width. */
-  reserve?: string[]
+  reserve?: readonly string[]
   /** OpenType features: small capitals, old-style figures. */
   features?: string
-  /** The reference that this says, where what it says depends on the page it stands on. */
-  anchor?: Node
+  /** The place of the reference that this says, where what it says depends on the page it stands on. */
+  anchor?: string
   /** A line ends in it at spaces only: numbers and ranges that references say are not torn apart. */
   whole?: true
   /** BCP 47 tag of words in another language than the work's. */
@@ -40,18 +44,21 @@ export interface Run {
 /** What inline content needs to know of the rest of the work. */
 export interface InlineContext {
   formulas: FormulaTypesetter
-  wordingOf(reference: Node): ReferencePart[]
+  wordingOf: WordingOf
   /** What a reference said in rounds that did not settle: its place is as wide as the widest, whatever it says in the end. */
-  reserveOf(reference: Node): string[] | undefined
+  reserveOf(occurrence: string): readonly string[] | undefined
   /** The number of a note by id, and what else it was in rounds that did not settle. */
   noteMark(id: string): string
-  noteReserve(id: string): string[] | undefined
+  noteReserve(id: string): readonly string[] | undefined
 }
 
 /** Share of the type size that raised and lowered text and note marks have, and how far they move. */
 const scriptSize = 0.68
 const raised = 0.36
 const lowered = -0.14
+/** Shares of the type size: of code within text, and of the source of a formula that cannot be set. */
+const codeSize = 0.92
+const sourceSize = 0.85
 
 /** A run of words without marks; most are. */
 function plainRun(text: string, face: FaceName, size: number, features: string): Run {
@@ -60,96 +67,165 @@ function plainRun(text: string, face: FaceName, size: number, features: string):
   return run
 }
 
-export function runsOf(node: Node, style: TextStyle, context: InlineContext): Run[] {
+const featuresOf = ({ smallCapitals, oldStyleFigures }: TextStyle): string =>
+  [...(smallCapitals ? ['smcp'] : []), ...(oldStyleFigures ? ['onum'] : [])].join(' ')
+
+/** The text block whose runs are made. */
+interface Making {
+  style: TextStyle
+  context: InlineContext
+  /** A run like all others of the block, without words. */
+  plain: Run
+  /** What the block is told apart by; its own id unless another is given. */
+  identity: string
+  /** How many references stand before what is made. */
+  references: number
+}
+
+/** What an inline thing is set as: a kind that is missing here does not compile. */
+const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
+  formula: (node, making) => [formulaRun(attributesOf(node, 'formula').formula, faceOf(node, making.style), making)],
+  reference: (node, making) => {
+    const occurrence = occurrenceOf(making.identity, making.references++)
+    return referenceRuns(node, faceOf(node, making.style), occurrence, making)
+  },
+  note: (node, making) => [noteRun(attributesOf(node, 'note').id, making)],
+}
+
+/** The inline content of a text block. `identity` tells the block apart where it has no id of its own. */
+export function runsOf(node: Node, style: TextStyle, context: InlineContext, identity: string = node.attrs.id ?? ''): Run[] {
   const runs: Run[] = []
-  const usual = [...(style.smallCapitals ? ['smcp'] : []), ...(style.oldStyleFigures ? ['onum'] : [])].join(' ')
-  const plain = plainRun('', style.face, style.size, usual)
+  const features = featuresOf(style)
+  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, features), references: 0 }
   node.forEach(child => {
-    if (child.isText && child.marks.length === 0) {
-      runs.push(plainRun(child.text!, style.face, style.size, usual))
-      return
-    }
-    const has = (mark: string): boolean => child.marks.some(found => found.type.name === mark)
-    const face = faceWith(style.face, { emphasis: has('emphasis'), strong: has('strong'), code: has('code') })
-    if (child.isText) {
-      const link = child.marks.find(mark => mark.type.name === 'link')
-      const script = has('superscript') ? raised : has('subscript') ? lowered : 0
-      const size = style.size * (script ? scriptSize : face === 'mono' ? 0.92 : 1)
-      const lead = link ? { address: link.attrs.address as string } : null
-      const language = child.marks.find(mark => mark.type.name === 'language')?.attrs.tag as string | undefined
-      const divisible = face !== 'mono' && !link
-      const features = has('smallCapitals') ? { features: style.oldStyleFigures ? 'smcp onum' : 'smcp' } : {}
-      const rise = script * style.size
-      runs.push({ ...plain, text: child.text!, face, size, rise, lead, divisible, ...features, ...(language ? { language } : {}) })
-    } else if (child.type.name === 'formula') {
-      const source = child.attrs.formula as string
-      const formula = context.formulas.set(source, false)
-      if (formula.error) runs.push({ ...plain, text: source || '□', face: 'mono', size: style.size * 0.85, divisible: false, marked: true })
-      else runs.push({ ...plain, text: 'x', face, formula, source, divisible: false })
-    } else if (child.type.name === 'reference') {
-      const parts = context.wordingOf(child)
-      const reserve = context.reserveOf(child)
-      const anchor = child.attrs.wording === 'nearby' ? { anchor: child } : {}
-      if (reserve) {
-        const target = parts.find(part => part.target && !part.lost)?.target
-        const text = referenceText(parts).replaceAll(' ', '\u00a0')
-        const lead = target ? { entry: target } : null
-        runs.push({ ...plain, text, face, lead, divisible: false, whole: true, marked: parts.some(part => part.lost), reserve, ...anchor })
-        return
-      }
-      for (const part of parts)
-        runs.push({
-          ...plain,
-          text: part.text,
-          face,
-          lead: part.target && !part.lost ? { entry: part.target } : null,
-          divisible: false,
-          whole: true,
-          ...anchor,
-          marked: Boolean(part.lost),
-        })
-    } else if (child.type.name === 'note') {
-      const id = child.attrs.id as string
-      runs.push({
-        ...plain,
-        text: context.noteMark(id),
-        face: style.face,
-        size: style.size * scriptSize,
-        rise: raised * style.size,
-        lead: { note: id },
-        note: id,
-        divisible: false,
-        ...(context.noteReserve(id) ? { reserve: context.noteReserve(id)! } : {}),
-      })
+    if (child.text !== undefined)
+      runs.push(child.marks.length ? markedRun(child, child.text, making) : plainRun(child.text, style.face, style.size, features))
+    else {
+      const kind = kindOf(child)
+      if (isInlineKind(kind)) runs.push(...inlineRuns[kind](child, making))
     }
   })
   return runs
 }
 
+const has = (node: Node, name: MarkName): boolean => node.marks.some(mark => mark.type.name === name)
+
+const faceOf = (node: Node, { face }: TextStyle): FaceName =>
+  node.marks.length
+    ? faceWith(face, { emphasis: has(node, 'emphasis'), strong: has(node, 'strong'), code: has(node, 'code') })
+    : faceWith(face, { emphasis: false, strong: false, code: false })
+
+function markedRun(child: Node, text: string, { style, plain }: Making): Run {
+  const face = faceOf(child, style)
+  const attribute = (mark: MarkName, name: string): string | undefined => child.marks.find(found => found.type.name === mark)?.attrs[name]
+  const address = attribute('link', 'address')
+  const language = attribute('language', 'tag')
+  const script = has(child, 'superscript') ? raised : has(child, 'subscript') ? lowered : 0
+  return {
+    ...plain,
+    text,
+    face,
+    size: style.size * (script ? scriptSize : face === 'mono' ? codeSize : 1),
+    rise: script * style.size,
+    lead: address === undefined ? null : { address },
+    divisible: face !== 'mono' && address === undefined,
+    ...(has(child, 'smallCapitals') ? { features: style.oldStyleFigures ? 'smcp onum' : 'smcp' } : {}),
+    ...(language ? { language } : {}),
+  }
+}
+
+function formulaRun(source: string, face: FaceName, { style, context, plain }: Making): Run {
+  const formula = context.formulas.set(source, false)
+  return formula.error
+    ? { ...plain, text: source || '□', face: 'mono', size: style.size * sourceSize, divisible: false, marked: true }
+    : { ...plain, text: 'x', face, formula, source, divisible: false }
+}
+
+/** What a reference says. Where it must have room for several texts it is one run. */
+function referenceRuns(node: Node, face: FaceName, occurrence: string, making: Making): Run[] {
+  const { context, plain } = making
+  const pieces = context.wordingOf(node, occurrence)
+  const reserve = context.reserveOf(occurrence)
+  const anchor = isKind(node, 'reference') && node.attrs.wording === 'nearby' ? { anchor: occurrence } : {}
+  if (!reserve) return pieces.map(piece => ({ ...pieceRun(piece, face, making), divisible: false, whole: true, ...anchor }))
+  const target = pieces.find(piece => piece.target && !piece.lost)?.target
+  const text = textOfPieces(pieces).replaceAll(' ', '\u00a0')
+  const marked = pieces.some(piece => piece.lost)
+  return [{ ...plain, text, face, lead: target ? { entry: target } : null, divisible: false, whole: true, marked, reserve, ...anchor }]
+}
+
+/** A piece of what something says, in the face around it. */
+function pieceRun({ text, target, lost, marks = [], formula }: Piece, face: FaceName, making: Making): Run {
+  const lead = target && !lost ? { entry: target } : null
+  if (formula !== undefined) return { ...formulaRun(formula, face, making), lead }
+  const { style, plain } = making
+  const script = marks.includes('superscript') ? raised : marks.includes('subscript') ? lowered : 0
+  const own = marks.length
+    ? faceWith(face, { emphasis: marks.includes('emphasis'), strong: marks.includes('strong'), code: marks.includes('code') })
+    : face
+  return {
+    ...plain,
+    text,
+    face: own,
+    ...(script ? { size: style.size * scriptSize, rise: script * style.size } : {}),
+    ...(marks.includes('smallCapitals') ? { features: style.oldStyleFigures ? 'smcp onum' : 'smcp' } : {}),
+    lead,
+    marked: Boolean(lost),
+  }
+}
+
+function noteRun(id: string, { style, context, plain }: Making): Run {
+  const reserve = context.noteReserve(id)
+  return {
+    ...plain,
+    text: context.noteMark(id),
+    face: style.face,
+    size: style.size * scriptSize,
+    rise: raised * style.size,
+    lead: { note: id },
+    note: id,
+    divisible: false,
+    ...(reserve ? { reserve } : {}),
+  }
+}
+
+/** Pieces that stand before a text: what is strong or emphasised is set so, and strong words are not torn apart. */
+export function headRuns(pieces: readonly Piece[], style: TextStyle): Run[] {
+  return pieces.map(({ text, marks = [], authored }) => {
+    const run = plainRun(text, style.face, style.size, '')
+    run.divisible = Boolean(authored)
+    if (marks.includes('strong')) return { ...run, face: strongOf(style.face), whole: true }
+    if (marks.includes('emphasis')) return { ...run, face: faceWith(style.face, { emphasis: true, strong: false, code: false }) }
+    return run
+  })
+}
+
 /** What the setting of a text block depends on beside the node and its style, as one string to compare. */
-export function dependencies(node: Node, context: InlineContext): string {
-  const { references, notes } = volatileParts(node)
-  if (!references.length && !notes.length) return ''
+export function dependencies(node: Node, context: InlineContext, identity: string = node.attrs.id ?? ''): string {
+  // Most blocks have neither: looking is cheaper than keeping that.
+  if (!node.children.some(child => isKind(child, 'reference') || isKind(child, 'note'))) return ''
   let key = ''
-  for (const reference of references)
-    for (const part of context.wordingOf(reference)) key += `${part.text}>${part.target ?? ''}${part.lost ? '!' : ''}|`
-  for (const reference of references) key += context.reserveOf(reference)?.join('=') ?? ''
-  for (const note of notes) key += `${context.noteMark(note)}${context.noteReserve(note)?.join('=') ?? ''}~`
+  for (const reference of referencesIn(node)) {
+    const occurrence = placeOf(identity, reference)
+    for (const { text, target = '', lost, marks } of context.wordingOf(reference.node, occurrence)) {
+      key += `${text}>${target}|`
+      if (lost) key += '!'
+      if (marks) key += marks.join()
+    }
+    const reserve = context.reserveOf(occurrence)
+    if (reserve) key += reserve.join('=')
+    // Its lines say where it stands.
+    if (reference.node.attrs.wording === 'nearby') key += occurrence
+  }
+  for (const note of notesIn(node)) key += `${context.noteMark(note)}${context.noteReserve(note)?.join('=') ?? ''}~`
   return key
 }
 
-const volatiles = new WeakMap<Node, { references: Node[]; notes: string[] }>()
+const noteIds = new WeakMap<Node, readonly string[]>()
 
-/** References and note marks of a text block itself, not of notes in it. */
-function volatileParts(node: Node): { references: Node[]; notes: string[] } {
-  let found = volatiles.get(node)
-  if (!found) {
-    found = { references: [], notes: [] }
-    for (const child of node.children) {
-      if (child.type.name === 'reference') found.references.push(child)
-      else if (child.type.name === 'note') found.notes.push(child.attrs.id)
-    }
-    volatiles.set(node, found)
-  }
+/** Notes whose marks stand in a text block. */
+function notesIn(block: Node): readonly string[] {
+  let found = noteIds.get(block)
+  if (!found) noteIds.set(block, (found = block.children.flatMap(child => (isKind(child, 'note') ? [child.attrs.id] : []))))
   return found
 }

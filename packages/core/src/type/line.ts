@@ -1,5 +1,4 @@
 /** A line of a paragraph with everything on it in place. Long works keep hundreds of thousands: pieces are packed, and unpacked on demand. */
-import type { Node } from 'prosemirror-model'
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { Shape } from './fonts.ts'
 import type { Lead } from './inline.ts'
@@ -21,7 +20,7 @@ export interface FormulaPiece {
   source: string
   size: number
 }
-export type Piece = TextPiece | FormulaPiece
+export type LinePiece = TextPiece | FormulaPiece
 
 /** What all pieces of a run have in common. */
 export interface PieceStyle {
@@ -57,7 +56,7 @@ export interface LineExtent {
   /** Notes whose marks stand on this line. */
   notes: readonly string[]
   /** References on this line that say how near their target is. */
-  anchors?: readonly Node[]
+  anchors?: readonly string[]
   hyphenated: boolean
 }
 
@@ -68,7 +67,7 @@ export class Line implements LineExtent {
   readonly above: number
   readonly below: number
   readonly notes: readonly string[]
-  declare readonly anchors?: readonly Node[]
+  declare readonly anchors?: readonly string[]
   readonly hyphenated: boolean
   private readonly places: readonly number[]
   private readonly things: readonly (Shape | FormulaBox)[]
@@ -96,8 +95,8 @@ export class Line implements LineExtent {
   }
 
   /** The pieces from left to right, made anew each time. */
-  get pieces(): Piece[] {
-    return this.things.map((thing, i): Piece => {
+  get pieces(): LinePiece[] {
+    return this.things.map((thing, i): LinePiece => {
       const { size, rise, lead, marked, source, language } = this.styles[i] ?? this.styles[0]!
       const x = this.places[i]!
       if (!('glyphs' in thing)) return { x, formula: thing, source, size }

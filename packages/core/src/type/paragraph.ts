@@ -1,9 +1,8 @@
 /** Sets a paragraph: runs become boxes, glue and penalties, lines are broken, and every line is left with its pieces in place. */
 import LineBreaker from 'linebreak'
-import type { Node } from 'prosemirror-model'
 import { formulaPart, partBegin, partCount, partEnd } from '../formulas/formulaParts.ts'
 import type { FormulaBox } from '../formulas/typesetter.ts'
-import type { TextStyle } from '../work/houseStyle.ts'
+import type { TextStyle } from '../work/parts/houseStyle.ts'
 import { breakLines, fillLines, forbidden, Items } from './breakLines.ts'
 import type { Fonts, HyphenPoint, OpenFace, Shape } from './fonts.ts'
 import { divisionsOf } from './hyphenation.ts'
@@ -340,8 +339,23 @@ const things: (Shape | FormulaBox)[] = []
 const styles: PieceStyle[] = []
 const stretches: number[] = []
 
-/** Sets the items from `start` up to the break at `end` on a line of their own. */
-function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measure, style, indent, last, hang }: EmitOptions): Line {
+/** What stands on a line, gathered in the lists of `places`, `things`, `styles` and `stretches`: how much, and how it measures, in points. */
+interface Gathered {
+  count: number
+  natural: number
+  /** Of the last piece. */
+  tailWidth: number
+  stretch: number
+  above: number
+  below: number
+  notes: string[]
+  anchors: string[]
+  /** Whether all pieces look alike, as they do on most lines. */
+  alike: boolean
+}
+
+/** Gathers the pieces between two breaks at their natural places. What is asserted here is so by how items are built: each box has a chunk. */
+function gather(chunks: Chunk[], fonts: Fonts, start: number, end: number, indent: number): Gathered {
   let count = 0
   let tailWidth = 0
   let natural = indent
@@ -349,13 +363,11 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
   let above = 0
   let below = 0
   const notes: string[] = []
-  const anchors: Node[] = []
-  const hyphenated = items.flagged[end] === 1
+  const anchors: string[] = []
   let number = -1
   let firstPart = 0
   let lastPart = -1
   let measured: Run | null = null
-  /** Whether all pieces look alike, as they do on most lines. */
   let alike = true
   for (let i = start; i < end; i++) {
     const payload = items.payload[i]!
@@ -413,6 +425,12 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
     natural += items.before[end]!
     tailWidth += items.before[end]!
   }
+  return { count, natural, tailWidth, stretch, above, below, notes, anchors, alike }
+}
+
+/** Sets the items from `start` up to the break at `end` on a line of their own. */
+function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measure, style, indent, last, hang }: EmitOptions): Line {
+  const { count, natural, tailWidth, stretch, above, below, notes, anchors, alike } = gather(chunks, fonts, start, end, indent)
   const overLeft = hang && indent === 0 && count > 0 ? overhang(things[0]!, styles[0]!, 0) : 0
   const overRight = hang && count > 0 ? overhang(things[count - 1]!, styles[count - 1]!, -1) : 0
   const left = measure - natural + overLeft + overRight
@@ -428,7 +446,7 @@ function emit(chunks: Chunk[], fonts: Fonts, start: number, end: number, { measu
     below,
     notes,
     anchors,
-    hyphenated,
+    hyphenated: items.flagged[end] === 1,
   })
 }
 

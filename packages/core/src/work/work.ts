@@ -1,19 +1,12 @@
-/** A work: its document and everything that stands beside it. */
+/** A work: its text, its pictures and every part that stands beside them. */
 import type { Node } from 'prosemirror-model'
-import { type HouseStyle, paperStyle, thesisStyle } from './houseStyle.ts'
-import type { Milestone } from './milestone.ts'
+import { english } from '../languages/en.ts'
+import { listTitle } from '../languages/index.ts'
+import { emptyParts, type Parts } from './parts/index.ts'
+import type { WorkKind } from './parts/part.ts'
 import { schema } from './schema.ts'
-import { paperScheme, type Scheme, thesisScheme } from './scheme.ts'
 
-export type WorkKind = 'thesis' | 'paper'
-
-export interface Settings {
-  kind: WorkKind
-  author: string
-  /** BCP 47 language tag: decides hyphenation, conjunctions and the language mark in files. */
-  language: string
-  keywords: string[]
-}
+export type { WorkKind } from './parts/part.ts'
 
 export interface Picture {
   name: string
@@ -24,44 +17,36 @@ export interface Picture {
   height: number
 }
 
-export interface Work {
-  settings: Settings
-  scheme: Scheme
-  houseStyle: HouseStyle
-  milestones: readonly Milestone[]
+export interface Work extends Parts {
   doc: Node
   pictures: Map<string, Picture>
 }
-
-export const newSettings = (kind: WorkKind): Settings => ({ kind, author: '', language: 'en-GB', keywords: [] })
 
 /** A work with nothing in it but the divisions its kind begins with. `newId` gives ids that the work has not used. */
 export function newWork(kind: WorkKind, title: string, newId: () => string): Work {
   const text = (words: string) => (words ? [schema.text(words)] : [])
   const make = (role: string, heading: string, more: object = {}) =>
-    schema.nodes.division!.create({ id: newId(), role, ...more }, [
-      schema.nodes.title!.create(null, text(heading)),
-      ...(role === 'contents' || role === 'seriesList' ? [] : [schema.nodes.paragraph!.create({ id: newId() })]),
+    schema.nodes.division.create({ id: newId(), role, ...more }, [
+      schema.nodes.title.create(null, text(heading)),
+      ...(role === 'contents' || role === 'seriesList' ? [] : [schema.nodes.paragraph.create({ id: newId() })]),
     ])
   const thesis = kind === 'thesis'
+  const listOf = (series: 'figure' | 'table') => listTitle(english.names[series].many, english, 'en')
   const divisions = [
     make('titlePage', title, { listed: false }),
-    make('abstract', 'Abstract'),
+    make('abstract', english.abstract),
     ...(thesis
       ? [
-          make('contents', 'Contents', { listed: false }),
-          make('seriesList', 'List of figures', { series: 'figure' }),
-          make('seriesList', 'List of tables', { series: 'table' }),
+          make('contents', english.contents, { listed: false }),
+          make('seriesList', listOf('figure'), { series: 'figure' }),
+          make('seriesList', listOf('table'), { series: 'table' }),
         ]
       : []),
-    make('chapter', thesis ? '' : 'Introduction'),
+    make('chapter', thesis ? '' : english.introduction),
   ]
   return {
-    settings: newSettings(kind),
-    scheme: thesis ? thesisScheme() : paperScheme(),
-    houseStyle: thesis ? thesisStyle() : paperStyle(),
-    milestones: [],
-    doc: schema.nodes.doc!.create(null, divisions),
+    ...emptyParts(kind),
+    doc: schema.nodes.doc.create(null, divisions),
     pictures: new Map(),
   }
 }

@@ -5,10 +5,10 @@ import { readFonts } from '../../../cli/src/host.ts'
 import { createTypesetter } from '../../src/formulas/typesetter.ts'
 import { TurnoverEngine } from '../../src/turnover/turnover.ts'
 import { type Fonts, openFonts } from '../../src/type/fonts.ts'
-import { paperStyle, thesisStyle } from '../../src/work/houseStyle.ts'
+import { emptyParts } from '../../src/work/parts/index.ts'
+import { type Scheme, thesisScheme } from '../../src/work/parts/scheme.ts'
 import type { Node } from '../../src/work/schema.ts'
-import { paperScheme, type Scheme, thesisScheme } from '../../src/work/scheme.ts'
-import { newSettings, type Picture, type Work } from '../../src/work/work.ts'
+import type { Picture, Work } from '../../src/work/work.ts'
 
 export const fonts: Fonts = openFonts(readFonts())
 export const formulas = createTypesetter()
@@ -16,17 +16,13 @@ export const newEngine = (): TurnoverEngine => new TurnoverEngine(fonts, formula
 
 export function workOf(divisions: Node[], more: Partial<Work> = {}): Work {
   return {
-    settings: newSettings('thesis'),
-    scheme: thesisScheme(),
-    houseStyle: thesisStyle(),
-    milestones: [],
+    ...emptyParts('thesis'),
     doc: identified(divisions, 't'),
     pictures: new Map<string, Picture>(),
     ...more,
   }
 }
-export const paperOf = (divisions: Node[]): Work =>
-  workOf(divisions, { settings: newSettings('paper'), scheme: paperScheme(), houseStyle: paperStyle() })
+export const paperOf = (divisions: Node[]): Work => workOf(divisions, emptyParts('paper'))
 export const chapter = (label: string, title: string, ...blocks: (Node | Node[])[]): Node =>
   div({ role: 'chapter', label }, title, ...blocks)
 

@@ -6,6 +6,7 @@ export function Books() {
   const turnover = useView(view => view.turnover)
   const progress = useView(view => view.progress)
   const failure = useView(view => view.failure)
+  const balanced = useView(view => view.balanced)
   if (failure)
     return (
       <span className="books wrong" role="alert">
@@ -14,7 +15,7 @@ export function Books() {
     )
   if (progress || !turnover)
     return (
-      <span className="books" role="status">
+      <span className="books" role="status" aria-busy="true">
         {progress?.of === 'formulas' ? 'Setting formulas…' : 'Computing pages…'}
         {progress && (
           <progress value={progress.done} max={progress.all} aria-label={progress.of === 'formulas' ? 'Formulas set' : 'Pages computed'} />
@@ -24,11 +25,16 @@ export function Books() {
   const must = turnover.findings.filter(finding => finding.weight === 'mustMend').length
   const pages = `${turnover.labels.length} pages`
   return must > 0 ? (
-    <Link className="books wrong" to="findings" role="status">
+    <Link className="books wrong" to="findings" role="status" aria-busy={!balanced}>
       {must} must mend · {pages}
     </Link>
   ) : (
-    <span className="books" role="status" title={`Balanced in ${turnover.rounds} rounds, ${Math.round(turnover.milliseconds)} ms`}>
+    <span
+      className="books"
+      role="status"
+      aria-busy={!balanced}
+      title={`Balanced in ${turnover.rounds} rounds, ${Math.round(turnover.milliseconds)} ms`}
+    >
       <Balance /> In balance · {pages}
     </span>
   )

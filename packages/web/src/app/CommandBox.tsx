@@ -1,6 +1,6 @@
 /** One box to go anywhere and do anything: headings, entries and pages by what they say, commands by name. */
 
-import { saysFormula } from '@steady-ledger/core/numbers/scan.ts'
+import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { Dialog } from 'radix-ui'
 import { useMemo, useRef, useState } from 'react'

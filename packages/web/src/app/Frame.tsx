@@ -156,6 +156,7 @@ function Foot() {
   const words = useView(view => countWords(view.doc))
   const open = useView(view => view.openDivision)
   const save = useView(view => view.save)
+  const unsaved = useView(view => view.unsaved)
   const turnover = useView(view => view.turnover)
   const doc = useView(view => view.doc)
   const selected = useView(view => view.selected.id)
@@ -174,7 +175,7 @@ function Foot() {
       )}
       <span>{languageNames.of(language)}</span>
       <span className="spring" />
-      {save.kind === 'saved' && <span>Saved {time.format(save.at)}</span>}
+      {save.kind === 'saved' && <span aria-busy={unsaved}>Saved {time.format(save.at)}</span>}
       {save.kind === 'saving' && <span>Saving…</span>}
       {save.kind === 'failed' && (
         <span className="wrong" role="alert">

@@ -1,8 +1,9 @@
 /** Where a section is to go, and what that would change, before it is moved. */
+
+import { changedWordings } from '@steady-ledger/core/content/references/changedWordings.ts'
 import { changedNumbers } from '@steady-ledger/core/numbers/compareLedgers.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
-import { changedWordings } from '@steady-ledger/core/references/changedWordings.ts'
-import { type Destination, moveSection } from '@steady-ledger/core/work/commands.ts'
+import { type Destination, moveSection } from '@steady-ledger/core/work/commands/sections.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { Transform } from '@tiptap/pm/transform'
@@ -57,7 +58,8 @@ function Form({ id }: { id: string }) {
   const after = useMemo(() => moved && numberWork(moved, session.work.scheme), [moved, session])
   const numbers = useMemo(() => (after ? changedNumbers(ledger, after) : []), [after, ledger])
   const wordings = useMemo(
-    () => (after ? changedWordings(doc, ledger, after, (node, under) => session.live.wordingUnder(node, under)) : []),
+    () =>
+      after ? changedWordings(doc, ledger, after, ({ node, occurrence }, under) => session.live.wordingUnder(node, occurrence, under)) : [],
     [after, doc, ledger, session],
   )
   if (!own) return null
@@ -108,7 +110,7 @@ function Form({ id }: { id: string }) {
             >
               {shown.map(({ id: other, bare, item }) => (
                 <option key={other} value={other}>
-                  {'\u2003'.repeat(Math.max(0, item.level - 1))}
+                  {'\u2003'.repeat(Math.max(0, item.kind === 'heading' ? item.level - 1 : 0))}
                   {bare} {plainText(item.text!) || 'Untitled'}
                 </option>
               ))}

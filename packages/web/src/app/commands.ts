@@ -1,16 +1,17 @@
 /** Everything the command box can do: a name, what it is called for, and its keys. */
 
-import { appendixList } from '@steady-ledger/core/lists/entries.ts'
-import { demote, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
+import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
+import { listTitle } from '@steady-ledger/core/languages/index.ts'
+import { demote, moveStep, promote } from '@steady-ledger/core/work/commands/sections.ts'
+import { offeredKinds } from '@steady-ledger/core/work/kinds/index.ts'
+import { seriesRule, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
-import { seriesRule } from '@steady-ledger/core/work/scheme.ts'
-import { listTitle } from '@steady-ledger/core/work/schemeNames.ts'
 import { toggleMark } from '@tiptap/pm/commands'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
 import { boldLineToHeading, headingToBoldLine, joinDivision, moveToMatter, splitDivision } from '../editor/divisions.ts'
-import { addEquationLine, addPanel, removePanel, splitEquationGroup } from '../editor/groups.ts'
-import { insertDivision, insertKeywords, insertSpace, insertTable, insertText, setHeading, setLanguage } from '../editor/insert.ts'
+import { addEquationLine, addPanel, addTablePanel, removePanel, removeTablePanel, splitEquationGroup } from '../editor/groups.ts'
+import { insertBlock, insertDivision, insertKeywords, insertSpace, insertTable, setHeading, setLanguage } from '../editor/insert.ts'
 import { onSection, sectionAt } from '../editor/keys.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
 import { insertProof, insertStatement } from '../editor/statements.ts'
@@ -40,21 +41,17 @@ const newList =
   (key: string): ((session: Session) => void) =>
   session => {
     const { scheme } = session.work
-    void session.run(insertDivision('seriesList', listTitle(seriesRule(scheme, key).names.many, scheme.language), key))
+    void session.run(
+      insertDivision('seriesList', listTitle(seriesRule(scheme, key).names.many, wordsOf(scheme, scheme.language), scheme.language), key),
+    )
   }
 
 export const namedCommands: NamedCommand[] = [
   { name: 'Insert a figure', keys: 'Ctrl Alt F', run: act.figure },
   { name: 'Insert a table', keys: 'Ctrl Alt T', run: editor(insertTable()) },
-  { name: 'Insert a quotation', run: editor(insertText('quotation')) },
-  { name: 'Insert verse', run: editor(insertText('verse')) },
-  { name: 'Insert an epigraph', run: editor(insertText('epigraph')) },
   { name: 'Insert empty space', run: editor(insertSpace) },
   { name: 'Insert the keywords of the work', run: editor(insertKeywords) },
-  { name: 'Insert a line to sign on', run: editor(insertText('signature')) },
-  { name: 'Insert a list of descriptions', run: editor(insertText('descriptionList')) },
-  { name: 'Insert a box of text', run: editor(insertText('box')) },
-  { name: 'Insert a listing', run: editor(insertText('listing')) },
+  ...offeredKinds.map(({ kind, name }) => ({ name: `Insert ${name}`, run: editor(insertBlock(kind)) })),
   ...['theorem', 'lemma', 'proposition', 'corollary', 'definition', 'remark'].map(series => ({
     name: `Insert a ${series}`,
     run: editor(insertStatement(series)),
@@ -67,14 +64,17 @@ export const namedCommands: NamedCommand[] = [
   { name: 'New chapter or section after this one', run: editor(insertDivision('chapter')) },
   { name: 'New part after this division', run: editor(insertDivision('part')) },
   { name: 'New appendix', run: editor(insertDivision('appendix')) },
-  { name: 'New contents', run: editor(insertDivision('contents', 'Contents')) },
-  { name: 'New division for all notes', run: editor(insertDivision('endnotes', 'Notes')) },
+  { name: 'New contents', run: session => void session.run(insertDivision('contents', session.live.words.contents)) },
+  { name: 'New division for all notes', run: session => void session.run(insertDivision('endnotes', session.live.words.notes)) },
   { name: 'New list of figures', run: newList('figure') },
   {
     name: 'New list of appendices',
     run: session => {
-      const { levels, language } = session.work.scheme
-      void session.run(insertDivision('seriesList', listTitle(levels.appendix[0]!.names.many, language), appendixList))
+      const { scheme } = session.work
+      const { levels, language } = scheme
+      void session.run(
+        insertDivision('seriesList', listTitle(levels.appendix[0]!.names.many, wordsOf(scheme, language), language), appendixList),
+      )
     },
   },
   { name: 'New list of theorems and what counts with them', run: newList('theorem') },
@@ -89,7 +89,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Make this a paragraph', keys: 'Ctrl Alt P', run: editor(setHeading(0)) },
   ...Object.entries(languages).map(([tag, name]) => ({ name: `Language of these words: ${name}`, run: editor(setLanguage(tag)) })),
   { name: 'Language of these words: that of the work', run: editor(setLanguage(null)) },
-  { name: 'Small capitals', keys: 'Ctrl Alt K', run: editor(toggleMark(schema.marks.smallCapitals!)) },
+  { name: 'Small capitals', keys: 'Ctrl Alt K', run: editor(toggleMark(schema.marks.smallCapitals)) },
   { name: 'Stand this figure beside the next one', run: editor(joinRow) },
   { name: 'Stand these figures below each other again', run: editor(splitRow) },
   { name: 'Panels: another picture in this figure', run: editor(addPanel) },
@@ -109,6 +109,8 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Move this section up', keys: 'Ctrl Alt ↑', run: editor(onSection((tr, id) => moveStep(tr, id, -1))) },
   { name: 'Move this section down', keys: 'Ctrl Alt ↓', run: editor(onSection((tr, id) => moveStep(tr, id, 1))) },
   { name: 'Table: notes below it', run: editor(addTableNotes) },
+  { name: 'Table: another panel under its number', run: editor(addTablePanel) },
+  { name: 'Table: take this panel out', run: editor(removeTablePanel) },
   { name: 'Table: add a row below', run: editor(addRowAfter) },
   { name: 'Table: add a column after', run: editor(addColumnAfter) },
   { name: 'Table: remove this row', run: editor(deleteRow) },

@@ -1,12 +1,13 @@
 /** Commands over the work that ask for something first: labels, numbers to start at, names of series. */
 
+import { entryName } from '@steady-ledger/core/content/titles.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import { retarget } from '@steady-ledger/core/work/referenceCommands.ts'
+import { retarget } from '@steady-ledger/core/work/commands/references.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { newSeries } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
-import { newSeries } from '@steady-ledger/core/work/scheme.ts'
-import { setPart } from '@steady-ledger/core/work/workStep.ts'
+import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import { sectionAt } from '../editor/keys.ts'
 import type { Session } from '../session.ts'
 import { ask } from './Ask.tsx'
@@ -26,7 +27,7 @@ export function renameLabel(session: Session): void {
         value: here,
         check: value => {
           const other = byLabel.get(value)
-          return !value ? 'A label has at least one letter.' : other ? `${other.names.one} ${other.bare} has this label already.` : ''
+          return !value ? 'A label has at least one letter.' : other ? `${entryName(other)} has this label already.` : ''
         },
       },
     ],
@@ -94,7 +95,7 @@ export function namePlace(session: Session): void {
         value: block!.attrs.label,
         check: value => {
           const other = value && session.live.ledger.entries.find(entry => entry.item.label === value && entry.id !== id)
-          return other ? `${other.names.one} ${other.bare} has this label already.` : ''
+          return other ? `${entryName(other)} has this label already.` : ''
         },
       },
     ],
@@ -111,7 +112,7 @@ export function namePlace(session: Session): void {
 export function leadElsewhere(session: Session, from: string): void {
   const { ledger } = session.live
   const own = ledger.byId.get(from)
-  const called = (entry: Entry): string => `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`
+  const called = entryName
   const find = (words: string): Entry | undefined =>
     ledger.entries.find(entry => entry.number && (entry.item.label === words || called(entry).toLowerCase() === words.toLowerCase()))
   ask({
@@ -186,5 +187,5 @@ export function insertMiniContents(session: Session): void {
   let at = 0
   for (let i = 0; i < index; i++) at += state.doc.child(i).nodeSize
   const place = at + 1 + host.firstChild!.nodeSize
-  session.dispatch(state.tr.insert(place, schema.nodes.miniContents!.create()))
+  session.dispatch(state.tr.insert(place, schema.nodes.miniContents.create()))
 }

@@ -1,5 +1,5 @@
 /** Divisions split, joined and moved to another matter; a bold line made a heading and back. */
-import { divisionFrom, headingFrom, moveDivision } from '@steady-ledger/core/work/commands.ts'
+import { divisionFrom, headingFrom, moveDivision } from '@steady-ledger/core/work/commands/sections.ts'
 import { division, matterOf, type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { type Command, TextSelection } from '@tiptap/pm/state'
@@ -19,8 +19,10 @@ export const splitDivision: Command = (state, dispatch) => {
   const first = host.child(index)
   const titled = first.type === nodes.heading
   const rest = host.children.slice(titled ? index + 1 : index)
-  const heading = titled ? first : nodes.heading!.create({ id: newId(), numbered: host.attrs.numbered, listed: host.attrs.listed })
-  const made = divisionFrom(heading, host, rest.length ? rest : [nodes.paragraph!.create({ id: newId() })])
+  const heading = titled
+    ? first
+    : nodes.heading.create({ id: newId(), numbered: host.attrs.numbered, listed: host.attrs.listed ? null : false })
+  const made = divisionFrom(heading, host, rest.length ? rest : [nodes.paragraph.create({ id: newId() })])
   const from = $from.posAtIndex(index, 1)
   const end = $from.after(1)
   const tr = state.tr.delete(from, end - 1)
@@ -77,7 +79,7 @@ export const moveToMatter =
   }
 
 const isBold = (block: Node): boolean =>
-  block.type === nodes.paragraph && block.childCount > 0 && block.children.every(child => marks.strong!.isInSet(child.marks))
+  block.type === nodes.paragraph && block.childCount > 0 && block.children.every(child => marks.strong.isInSet(child.marks))
 
 /** A line that is all bold becomes a heading of a level, and is bold no more; the heading keeps the id, so references follow. */
 export const boldLineToHeading =
@@ -88,7 +90,7 @@ export const boldLineToHeading =
     if (!block || !isBold(block)) return false
     const at = $from.before(2)
     const tr = state.tr.removeMark(at + 1, at + 1 + block.content.size, marks.strong)
-    dispatch?.(closeHistory(tr.setNodeMarkup(at, nodes.heading!, { id: block.attrs.id || newId(), label: block.attrs.label, level })))
+    dispatch?.(closeHistory(tr.setNodeMarkup(at, nodes.heading, { id: block.attrs.id || newId(), label: block.attrs.label, level })))
     return true
   }
 
@@ -98,7 +100,7 @@ export const headingToBoldLine: Command = (state, dispatch) => {
   const block = $from.depth === 2 ? $from.parent : null
   if (block?.type !== nodes.heading) return false
   const at = $from.before(2)
-  const tr = state.tr.addMark(at + 1, at + 1 + block!.content.size, marks.strong!.create())
-  dispatch?.(closeHistory(tr.setNodeMarkup(at, nodes.paragraph!, { id: block!.attrs.id, label: block!.attrs.label })))
+  const tr = state.tr.addMark(at + 1, at + 1 + block!.content.size, marks.strong.create())
+  dispatch?.(closeHistory(tr.setNodeMarkup(at, nodes.paragraph, { id: block!.attrs.id, label: block!.attrs.label })))
   return true
 }

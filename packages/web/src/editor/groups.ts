@@ -1,8 +1,10 @@
 /** Things that hold several of a kind under one number: panels of a figure, lines of a group of equations. */
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
+import type { Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, TextSelection, type Transaction } from '@tiptap/pm/state'
 import { newId } from '../storage/database.ts'
+import { emptyGrid } from './insert.ts'
 
 const { nodes } = schema
 
@@ -25,7 +27,7 @@ export const addPanel: Command = (state, dispatch) => {
   const end = at + figure.nodeSize - 1
   const { picture, alternative, width } = figure.attrs
   const tr = state.tr
-  const panel = (attrs: object = {}) => nodes.panel!.create({ id: newId(), ...attrs })
+  const panel = (attrs: object = {}) => nodes.panel.create({ id: newId(), ...attrs })
   if (figure.lastChild!.type !== nodes.panel) {
     tr.insert(end, [panel(picture ? { picture, alternative, width: Math.min(0.48, width) } : {}), panel()])
     for (const name of ['picture', 'alternative']) tr.setNodeAttribute(at, name, '')
@@ -57,17 +59,74 @@ export const removePanel: Command = (state, dispatch) => {
   return true
 }
 
+/** A further panel below those of a table; the grid that the table had alone becomes its first. */
+export const addTablePanel: Command = (state, dispatch) => {
+  const at = around(state, 'table')
+  const table = at < 0 ? null : state.doc.nodeAt(at)
+  if (!table) return false
+  const tr = state.tr
+  const panel = (grid: Node) => nodes.tablePanel.create({ id: newId() }, [nodes.caption.create(), grid])
+  let end = at + 1
+  let columns = 2
+  let alone: { at: number; grid: Node } | null = null
+  for (const child of table.children) {
+    if (child.type === nodes.grid) {
+      alone = { at: end, grid: child }
+      columns = child.child(0).childCount
+    } else if (child.type === nodes.tablePanel) columns = child.child(1).child(0).childCount
+    if (child.type === nodes.tableNotes) break
+    end += child.nodeSize
+  }
+  const fresh = panel(emptyGrid(2, columns))
+  if (alone) tr.replaceWith(alone.at, alone.at + alone.grid.nodeSize, [panel(alone.grid), fresh])
+  else tr.insert(end, fresh)
+  const place = alone ? alone.at + panel(alone.grid).nodeSize : end
+  dispatch?.(ready(tr.setSelection(TextSelection.create(tr.doc, place + 2))))
+  return true
+}
+
+/** Takes the panel of a table at the cursor out; the last one without words becomes the grid of the table again. */
+export const removeTablePanel: Command = (state, dispatch) => {
+  const at = around(state, 'tablePanel')
+  const tableAt = around(state, 'table')
+  const table = tableAt < 0 ? null : state.doc.nodeAt(tableAt)
+  const panels = table?.children.filter(child => child.type === nodes.tablePanel) ?? []
+  const own = at < 0 ? null : state.doc.nodeAt(at)
+  if (!own || panels.length < 2) return false
+  const tr = state.tr
+  const [left] = panels.filter(panel => panel !== own)
+  // The cursor goes to the panel before, or to the one that is now the first.
+  const toward = panels[0] === own ? 1 : -1
+  if (panels.length === 2 && left?.child(0).content.size === 0) {
+    // Both go, and the grid of the one that stays takes their place.
+    const first = Math.min(at, positionOf(state, tableAt, left))
+    tr.replaceWith(first, first + own.nodeSize + left.nodeSize, left.child(1))
+  } else tr.delete(at, at + own.nodeSize)
+  dispatch?.(ready(tr.setSelection(TextSelection.near(tr.doc.resolve(tr.mapping.map(at, -1)), toward))))
+  return true
+}
+
+/** Position of a child of the node at a position. */
+function positionOf(state: EditorState, at: number, wanted: Node): number {
+  let place = at + 1
+  for (const child of state.doc.nodeAt(at)?.children ?? []) {
+    if (child === wanted) return place
+    place += child.nodeSize
+  }
+  return -1
+}
+
 /** A further equation under the one that is selected, as a line of the same number. */
 export const addEquationLine: Command = (state, dispatch) => {
   const at = around(state, 'equation')
   const equation = at < 0 ? null : state.doc.nodeAt(at)
   if (!equation) return false
-  const line = nodes.equation!.create({ id: newId() })
+  const line = nodes.equation.create({ id: newId() })
   const grouped = state.doc.resolve(at).parent.type === nodes.equationGroup
   const after = at + equation.nodeSize
   const tr = grouped
     ? state.tr.insert(after, line)
-    : state.tr.replaceWith(at, after, nodes.equationGroup!.create({ id: newId(), numbered: true }, [equation, line]))
+    : state.tr.replaceWith(at, after, nodes.equationGroup.create({ id: newId(), numbered: true }, [equation, line]))
   dispatch?.(ready(tr.setSelection(NodeSelection.create(tr.doc, grouped ? after : after + 1))))
   return true
 }

@@ -1,9 +1,10 @@
 /** Things an author adds, as commands: each puts a block at the cursor's place and the cursor where the writing goes on. */
 
-import type { Wording } from '@steady-ledger/core/references/wordReference.ts'
+import type { Wording } from '@steady-ledger/core/content/references/wordReference.ts'
+import type { BlockKind } from '@steady-ledger/core/work/kinds/index.ts'
 import { matterOf, type Role, roles, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import type { Node } from '@tiptap/pm/model'
+import { Fragment, type Node, type NodeType } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
 import type { Transform } from '@tiptap/pm/transform'
 import { newId } from '../storage/database.ts'
@@ -28,7 +29,7 @@ function placeBlock(state: EditorState, block: Node, within: number | null): Tra
   // A block that is not text is followed by a paragraph, so that there is a place to write on.
   const after = from + block.nodeSize
   const $after = tr.doc.resolve(after)
-  if (!block.isTextblock && $after.parentOffset === $after.parent.content.size) tr.insert(after, nodes.paragraph!.create({ id: newId() }))
+  if (!block.isTextblock && $after.parentOffset === $after.parent.content.size) tr.insert(after, nodes.paragraph.create({ id: newId() }))
   tr.setSelection(within === null ? NodeSelection.create(tr.doc, from) : Selection.near(tr.doc.resolve(from + within)))
   return closeHistory(tr.scrollIntoView())
 }
@@ -36,69 +37,76 @@ function placeBlock(state: EditorState, block: Node, within: number | null): Tra
 export const insertFigure =
   (picture = '', label = '', id = newId()): Command =>
   (state, dispatch) => {
-    const figure = nodes.figure!.create({ id, picture, label }, nodes.caption!.create())
+    const figure = nodes.figure.create({ id, picture, label }, nodes.caption.create())
     dispatch?.(placeBlock(state, figure, 2))
     return true
   }
 
+/** A grid of empty cells under a row of heads; at least one row and column. */
+export function emptyGrid(rows: number, columns: number): Node {
+  const row = (cell: NodeType): Node =>
+    nodes.gridRow.create(
+      null,
+      Array.from({ length: columns }, () => cell.createAndFill()).filter(made => made !== null),
+    )
+  return nodes.grid.create(
+    null,
+    Array.from({ length: rows }, (_, index) => row(index === 0 ? nodes.gridHead : nodes.gridCell)),
+  )
+}
+
 export const insertTable =
   (rows = 3, columns = 3): Command =>
   (state, dispatch) => {
-    const cell = (type: string): Node => nodes[type]!.create(null, nodes.paragraph!.create({ id: newId() }))
-    const grid = nodes.grid!.create(
-      null,
-      Array.from({ length: rows }, (_, row) =>
-        nodes.gridRow!.create(
-          null,
-          Array.from({ length: columns }, () => cell(row === 0 ? 'gridHead' : 'gridCell')),
-        ),
-      ),
-    )
-    dispatch?.(placeBlock(state, nodes.table!.create({ id: newId() }, [nodes.caption!.create(), grid]), 2))
+    dispatch?.(placeBlock(state, emptyBlock('table', newId(), [nodes.caption.create(), emptyGrid(rows, columns)]), 2))
     return true
   }
 
-/** Puts a block of text in around an empty paragraph, with the cursor in it; a block with text in it is taken in. */
-export const insertText =
-  (kind: 'quotation' | 'verse' | 'epigraph' | 'signature' | 'descriptionList' | 'listing' | 'box'): Command =>
+/** What a new block holds beside what every one of its kind must. */
+const begins: { [Kind in BlockKind]?: () => Node[] } = {
+  epigraph: () => [nodes.paragraph.create(), nodes.attribution.create()],
+  table: () => [nodes.caption.create(), emptyGrid(2, 2)],
+}
+
+/** An empty block of a kind, with all that it must hold around what is given; paragraphs in it get their ids when it is put in. */
+export function emptyBlock(kind: BlockKind, id: string, content: readonly Node[] = begins[kind]?.() ?? []): Node {
+  const made = nodes[kind]?.createAndFill({ id }, content)
+  if (!made) throw new RangeError(`A block of kind “${kind}” cannot begin with what is given.`)
+  return made
+}
+
+/** Puts an empty block in, with the cursor in it; what may consist of the paragraph that holds the cursor takes that in. */
+export const insertBlock =
+  (kind: BlockKind): Command =>
   (state, dispatch) => {
     const { $from } = state.selection
-    const line = (): Node => nodes.paragraph!.create({ id: newId() })
-    const taken = $from.depth === 2 && $from.parent.type.name === 'paragraph' && $from.parent.content.size > 0 ? $from.parent : null
-    if (taken && (kind === 'quotation' || kind === 'verse' || kind === 'epigraph')) {
-      const block = nodes[kind]!.create({ id: newId() }, taken)
+    const type = nodes[kind]
+    const paragraph = $from.depth === 2 && $from.parent.type === nodes.paragraph && $from.parent.content.size > 0 ? $from.parent : null
+    if (paragraph && type?.validContent(Fragment.from(paragraph))) {
       const at = $from.before(2)
-      const tr = state.tr.replaceWith(at, at + taken.nodeSize, block)
+      const tr = state.tr.replaceWith(at, at + paragraph.nodeSize, type.create({ id: newId() }, paragraph))
       dispatch?.(closeHistory(tr.setSelection(TextSelection.create(tr.doc, $from.pos + 1)).scrollIntoView()))
       return true
     }
-    const content = {
-      quotation: () => [line()],
-      verse: () => [line()],
-      signature: () => [],
-      epigraph: () => [line(), nodes.attribution!.create()],
-      descriptionList: () => [nodes.term!.create(), nodes.description!.create(null, line())],
-      listing: () => [nodes.caption!.create(), nodes.listingText!.create()],
-      box: () => [nodes.caption!.create(), line()],
-    }[kind]()
-    dispatch?.(placeBlock(state, nodes[kind]!.create({ id: newId() }, content), kind === 'signature' ? 1 : 2))
+    const block = emptyBlock(kind, newId())
+    dispatch?.(placeBlock(state, block, block.isTextblock ? 1 : 2))
     return true
   }
 
 /** Empty space, at first all that the page has left. */
 export const insertSpace: Command = (state, dispatch) => {
-  dispatch?.(placeBlock(state, nodes.fill!.create({ id: newId() }), null))
+  dispatch?.(placeBlock(state, nodes.fill.create({ id: newId() }), null))
   return true
 }
 
 /** The keywords of the work, as the program prints them. */
 export const insertKeywords: Command = (state, dispatch) => {
-  dispatch?.(placeBlock(state, nodes.keywords!.create({ id: newId() }), null))
+  dispatch?.(placeBlock(state, nodes.keywords.create({ id: newId() }), null))
   return true
 }
 
 export const insertEquation: Command = (state, dispatch) => {
-  dispatch?.(placeBlock(state, nodes.equation!.create({ id: newId() }), null))
+  dispatch?.(placeBlock(state, nodes.equation.create({ id: newId() }), null))
   return true
 }
 
@@ -110,14 +118,14 @@ function placeInline(state: EditorState, node: Node): Transaction | null {
 }
 
 export const insertFormula: Command = (state, dispatch) => {
-  const tr = placeInline(state, nodes.formula!.create())
+  const tr = placeInline(state, nodes.formula.create())
   if (!tr) return false
   dispatch?.(tr.setSelection(NodeSelection.create(tr.doc, tr.selection.from - 1)))
   return true
 }
 
 export const insertNote: Command = (state, dispatch) => {
-  const tr = placeInline(state, nodes.note!.create({ id: newId() }))
+  const tr = placeInline(state, nodes.note.create({ id: newId() }))
   if (!tr) return false
   dispatch?.(tr)
   return true
@@ -129,7 +137,7 @@ export const entryType = 'application/x-steady-ledger-entry'
 export const insertReference =
   (targets: string[], wording: Wording): Command =>
   (state, dispatch) => {
-    const tr = placeInline(state, nodes.reference!.create({ targets, wording }))
+    const tr = placeInline(state, nodes.reference.create({ targets, wording }))
     if (!tr) return false
     dispatch?.(tr)
     return true
@@ -158,17 +166,17 @@ export const setHeading =
     const attrs = level
       ? { ...(block.type.name === 'heading' ? block.attrs : { id: block.attrs.id || newId(), label: block.attrs.label }), level }
       : { id: block.attrs.id, label: block.attrs.label }
-    dispatch?.(state.tr.setNodeMarkup($from.before(), level ? nodes.heading! : nodes.paragraph!, attrs))
+    dispatch?.(state.tr.setNodeMarkup($from.before(), level ? nodes.heading : nodes.paragraph, attrs))
     return true
   }
 
 /** A division of a role, empty but for its title and a paragraph to write in. */
 function newDivision(role: string, title: string, series: string): Node {
   const { generated } = roles[role as Role]
-  const heading = nodes.title!.create(null, title ? schema.text(title) : null)
-  return nodes.division!.create(
+  const heading = nodes.title.create(null, title ? schema.text(title) : null)
+  return nodes.division.create(
     { id: newId(), role, series, listed: role !== 'contents' && role !== 'titlePage' },
-    generated ? [heading] : [heading, nodes.paragraph!.create({ id: newId() })],
+    generated ? [heading] : [heading, nodes.paragraph.create({ id: newId() })],
   )
 }
 

@@ -1,6 +1,6 @@
 /** What the keys do in the galley. Chords of our own begin with Ctrl+Alt; the letter is that of the thing. */
 
-import { demote, findBlock, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
+import { demote, findBlock, moveStep, promote } from '@steady-ledger/core/work/commands/sections.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import {
   chainCommands,
@@ -77,7 +77,7 @@ const leaveHeading: Command = (state, dispatch) => {
   const at = $from.after()
   const next = state.doc.resolve(at).nodeAfter
   const tr = state.tr
-  if (!(next?.type.name === 'paragraph' && next.content.size === 0)) tr.insert(at, nodes.paragraph!.create())
+  if (!(next?.type.name === 'paragraph' && next.content.size === 0)) tr.insert(at, nodes.paragraph.create())
   dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + 1)).scrollIntoView())
   return true
 }
@@ -88,7 +88,7 @@ const leaveCaption: Command = (state, dispatch) => {
   if (!['caption', 'shortCaption'].includes($from.parent.type.name)) return false
   const at = $from.after($from.depth - 1)
   const tr = state.tr
-  if (!tr.doc.resolve(at).nodeAfter?.isTextblock) tr.insert(at, nodes.paragraph!.create())
+  if (!tr.doc.resolve(at).nodeAfter?.isTextblock) tr.insert(at, nodes.paragraph.create())
   dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve(at + 1))).scrollIntoView())
   return true
 }
@@ -108,7 +108,7 @@ const inDescriptions: Command = (state, dispatch) => {
       const end = $from.after(-1)
       tr.delete($from.before(), end - 1)
       const after = tr.mapping.map(end)
-      tr.insert(after, nodes.paragraph!.create())
+      tr.insert(after, nodes.paragraph.create())
       dispatch?.(tr.setSelection(TextSelection.create(tr.doc, after + 1)).scrollIntoView())
       return true
     }
@@ -119,7 +119,7 @@ const inDescriptions: Command = (state, dispatch) => {
   if (description?.type.name !== 'description' || $from.parent.content.size > 0 || $from.index(-1) < description.childCount - 1)
     return false
   const at = $from.after(-1)
-  const pair = [nodes.term!.create(), nodes.description!.create(null, nodes.paragraph!.create())]
+  const pair = [nodes.term.create(), nodes.description.create(null, nodes.paragraph.create())]
   tr.insert(at, pair)
   if (description.childCount > 1) tr.delete($from.before(), $from.after())
   const term = tr.mapping.map(at, -1)
@@ -133,7 +133,7 @@ const leaveListing: Command = (state, dispatch) => {
   if ($from.parent.type.name !== 'listingText' && $from.parent.type.name !== 'attribution') return false
   const at = $from.after(-1)
   const tr = state.tr
-  if (tr.doc.resolve(at).nodeAfter?.type.name !== 'paragraph') tr.insert(at, nodes.paragraph!.create())
+  if (tr.doc.resolve(at).nodeAfter?.type.name !== 'paragraph') tr.insert(at, nodes.paragraph.create())
   dispatch?.(tr.setSelection(TextSelection.create(tr.doc, at + 1)).scrollIntoView())
   return true
 }
@@ -164,8 +164,8 @@ const backspace = chainCommands(deleteSelection, dropTableNotes, headingToParagr
 export const editingKeys = (): Plugin =>
   keymap({
     Enter: chainCommands(
-      splitListItem(nodes.listItem!),
-      liftListItem(nodes.listItem!),
+      splitListItem(nodes.listItem),
+      liftListItem(nodes.listItem),
       leaveHeading,
       leaveCaption,
       leaveAttribution,
@@ -181,14 +181,14 @@ export const editingKeys = (): Plugin =>
     Backspace: backspace,
     'Mod-Backspace': backspace,
     Delete: chainCommands(deleteSelection, joinForward, selectNodeForward),
-    Tab: chainCommands(indentListing, sinkListItem(nodes.listItem!), goToNextCell(1)),
-    'Shift-Tab': chainCommands(liftListItem(nodes.listItem!), goToNextCell(-1)),
-    'Mod-b': toggleMark(marks.strong!),
-    'Mod-i': toggleMark(marks.emphasis!),
-    'Mod-Alt-c': toggleMark(marks.code!),
-    'Mod-Alt-k': toggleMark(marks.smallCapitals!),
-    'Mod-Alt-u': toggleMark(marks.superscript!),
-    'Mod-Alt-d': toggleMark(marks.subscript!),
+    Tab: chainCommands(indentListing, sinkListItem(nodes.listItem), goToNextCell(1)),
+    'Shift-Tab': chainCommands(liftListItem(nodes.listItem), goToNextCell(-1)),
+    'Mod-b': toggleMark(marks.strong),
+    'Mod-i': toggleMark(marks.emphasis),
+    'Mod-Alt-c': toggleMark(marks.code),
+    'Mod-Alt-k': toggleMark(marks.smallCapitals),
+    'Mod-Alt-u': toggleMark(marks.superscript),
+    'Mod-Alt-d': toggleMark(marks.subscript),
     'Mod-Shift-Space': insertText('\u00a0'),
     'Mod-Alt-p': setHeading(0),
     'Mod-Alt-2': setHeading(2),
@@ -204,10 +204,10 @@ export const editingKeys = (): Plugin =>
 export const typedStructure = (): Plugin =>
   inputRules({
     rules: [
-      textblockTypeInputRule(/^(#{1,4}) $/, nodes.heading!, match => ({ level: match[1]!.length + 1 })),
-      wrappingInputRule(/^\s*[-•] $/, nodes.bulletedList!),
-      wrappingInputRule(/^> $/, nodes.quotation!),
-      wrappingInputRule(/^1[.)] $/, nodes.numberedList!),
+      textblockTypeInputRule(/^(#{1,4}) $/, nodes.heading, match => ({ level: match[1]!.length + 1 })),
+      wrappingInputRule(/^\s*[-•] $/, nodes.bulletedList),
+      wrappingInputRule(/^> $/, nodes.quotation),
+      wrappingInputRule(/^1[.)] $/, nodes.numberedList),
       new InputRule(/--$/, '–'),
       new InputRule(/\.\.\.$/, '…'),
     ],

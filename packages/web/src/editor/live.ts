@@ -1,11 +1,16 @@
 /** Numbers and wordings for node views: pushed to them whenever they change, so that showing them costs no decorations. */
 
+import type { Piece } from '@steady-ledger/core/content/pieces.ts'
+import { plainTextOf } from '@steady-ledger/core/content/plainText.ts'
+import { type PageOf, wordReference } from '@steady-ledger/core/content/references/wordReference.ts'
+import type { Words } from '@steady-ledger/core/languages/language.ts'
 import type { MilestoneChange } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import type { Ledger, WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
-import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
-import { type ReferencePart, wordReference } from '@steady-ledger/core/references/wordReference.ts'
-import { nearnessIn, noIndexes, type PageIndexes } from '@steady-ledger/core/turnover/nearness.ts'
-import type { Settings } from '@steady-ledger/core/work/work.ts'
+import { nearnessIn, noIndexes, type PageIndexes } from '@steady-ledger/core/turnover/facts/nearness.ts'
+import { type PlacedReference, referencesByPlace } from '@steady-ledger/core/turnover/round.ts'
+import { attributesOf } from '@steady-ledger/core/work/kinds/index.ts'
+import { wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
+import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
 import type { Node } from '@tiptap/pm/model'
 
 /** “was Figure 3.2”, “was on page 31”, “new”, “other words”. */
@@ -18,13 +23,12 @@ export function sinceWords({ kinds, before }: MilestoneChange): string {
 
 export class LiveNumbers {
   private readonly listeners = new Set<() => void>()
-  private readonly openings = new WeakMap<Node, boolean>()
-  /** Divisions whose references are known. */
-  private readonly seen = new WeakSet<Node>()
+  private doc: Node | null = null
+  private places: ReadonlyMap<string, PlacedReference> | null = null
   private readonly previous = new Map<string, { number: string; until: number }>()
   ledger: WorkLedger
-  /** Page label of an entry or block, as of the last turnover. */
-  pageLabel: (id: string) => string | undefined = () => undefined
+  /** Where an entry or block begins, as of the last turnover. */
+  pageOf: (id: string) => PageOf | undefined = () => undefined
   /** Where targets, and the references that say how near they are, stood in the last turnover. */
   indexes: PageIndexes = noIndexes
   twoSided = false
@@ -36,6 +40,15 @@ export class LiveNumbers {
   constructor(ledger: WorkLedger, settings: Settings) {
     this.ledger = ledger
     this.settings = settings
+  }
+
+  pageLabel(id: string): string | undefined {
+    return this.pageOf(id)?.label
+  }
+
+  /** What the program writes into the work. */
+  get words(): Words {
+    return wordsOf(this.ledger.scheme, this.language)
   }
 
   get language(): string {
@@ -59,11 +72,8 @@ export class LiveNumbers {
         if (old && old.number !== entry.number && old.number) this.previous.set(entry.id, { number: old.bare, until: now + 2000 })
       }
     this.ledger = ledger
-    for (const node of doc.children) {
-      if (this.seen.has(node)) continue
-      this.seen.add(node)
-      for (const { node: reference, opensSentence } of scanDivision(node).references) this.openings.set(reference, opensSentence)
-    }
+    if (this.doc !== doc) this.places = null
+    this.doc = doc
     if (renumbered) this.push()
   }
 
@@ -93,22 +103,35 @@ export class LiveNumbers {
     return change.kinds.includes('renumbered') && name ? `was ${name}` : sinceWords(change)
   }
 
-  wording(reference: Node): ReferencePart[] {
-    return this.wordingUnder(reference, this.ledger)
+  wording(reference: Node, occurrence: string): Piece[] {
+    return this.wordingUnder(reference, occurrence, this.ledger)
   }
 
-  /** What a reference would say under another ledger, the pages being what they are. */
-  wordingUnder(reference: Node, ledger: Ledger): ReferencePart[] {
-    const { targets, wording, was } = reference.attrs
+  /** What a reference would say at its place under another ledger, the pages being what they are. */
+  wordingUnder(reference: Node, occurrence: string, ledger: Ledger): Piece[] {
+    const { targets, wording, was } = attributesOf(reference, 'reference')
+    const { before = '', division } = this.place(occurrence) ?? {}
     return wordReference(
       { targets, wording, was },
       {
         ledger,
         language: this.language,
-        pageOf: this.pageLabel,
-        opensSentence: this.openings.get(reference) ?? false,
-        nearness: nearnessIn(this.indexes, reference, this.twoSided),
+        pageOf: this.pageOf,
+        before,
+        division,
+        nearness: nearnessIn(this.indexes, occurrence, this.twoSided),
       },
     )
+  }
+
+  /** Text of a title or caption that has this identity, its references worded. */
+  textOf(node: Node, identity: string): string {
+    return plainTextOf(node, identity, (reference, occurrence) => this.wording(reference, occurrence))
+  }
+
+  /** Where references stand is looked up when one is worded first after an edit. */
+  private place(occurrence: string): PlacedReference | undefined {
+    this.places ??= this.doc ? referencesByPlace(this.doc) : new Map()
+    return this.places.get(occurrence)
   }
 }

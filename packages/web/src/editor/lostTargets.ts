@@ -1,14 +1,19 @@
 /** When something that is referred to is deleted, its references learn what it was called, so that the gap can say so. */
 
+import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
+import { wordReference } from '@steady-ledger/core/content/references/wordReference.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { Node } from '@tiptap/pm/model'
 import { Plugin, type Transaction } from '@tiptap/pm/state'
 
+/** Most letters of a name that are kept. */
+const mostLetters = 300
+
 /** `lose` is told of every id that is referred to and gone, with the document that still had it. */
-export const lostTargets = (scheme: () => Scheme, lose: (old: Node, id: string, isGone: (id: string) => boolean) => void): Plugin =>
+export const lostTargets = (work: () => Work, lose: (old: Node, id: string, isGone: (id: string) => boolean) => void): Plugin =>
   new Plugin({
     appendTransaction(transactions, old, state) {
       if (!transactions.some(tr => tr.docChanged)) return null
@@ -23,15 +28,16 @@ export const lostTargets = (scheme: () => Scheme, lose: (old: Node, id: string, 
       const there = allIds(state.doc)
       const gone = before.filter(id => !there.has(id))
       if (gone.length === 0) return null
-      const { byId } = numberWork(old.doc, scheme())
+      const { scheme, settings } = work()
+      const context = { ledger: numberWork(old.doc, scheme), language: settings.language, pageOf: () => undefined, before: '' }
       let tr: Transaction | null = null
       state.doc.descendants((node, at) => {
         if (node.type.name !== 'reference') return
         const lost = (node.attrs.targets as string[]).filter(id => gone.includes(id))
         if (lost.length === 0) return
         const names = lost.map(id => {
-          const entry = byId.get(id)
-          return [id, entry ? `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`.trim() : '']
+          const said = wordReference({ targets: [id], wording: 'nameAndNumber', was: {} }, context)
+          return [id, said.some(piece => piece.lost) ? '' : textOfPieces(said).replaceAll('\u00a0', ' ').slice(0, mostLetters)]
         })
         for (const id of lost) lose(old.doc, id, other => findBlock(state.doc, other) < 0)
         tr ??= state.tr

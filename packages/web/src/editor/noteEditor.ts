@@ -1,6 +1,6 @@
 /** The text of a note, written beside its line in an editor of its own whose steps go into the work; Esc goes back to the text. */
 
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { toggleMark } from '@tiptap/pm/commands'
 import { redo, undo } from '@tiptap/pm/history'
@@ -66,8 +66,8 @@ export class NoteEditor {
             'Mod-z': () => undo(outer.state, outer.dispatch),
             'Mod-y': () => redo(outer.state, outer.dispatch),
             'Mod-Shift-z': () => redo(outer.state, outer.dispatch),
-            'Mod-b': toggleMark(schema.marks.strong!),
-            'Mod-i': toggleMark(schema.marks.emphasis!),
+            'Mod-b': toggleMark(schema.marks.strong),
+            'Mod-i': toggleMark(schema.marks.emphasis),
           }),
         ],
       }),

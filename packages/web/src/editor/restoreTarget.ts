@@ -1,9 +1,10 @@
 /** Things that were referred to and deleted in this sitting are kept at hand; they, or what a milestone knows of them, can be put back. */
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/milestone.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { captionedKinds } from '@steady-ledger/core/work/kinds/index.ts'
+import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/parts/milestones.ts'
 import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import type { Transaction } from '@tiptap/pm/state'
-import { newId } from '../storage/database.ts'
+import { emptyBlock } from './insert.ts'
 
 /** A block or division that was deleted, and the one it stood behind. */
 export interface Buried {
@@ -59,31 +60,11 @@ export function recordOf(milestones: readonly Milestone[], id: string): { milest
 export function blockFrom({ id, kind, caption }: MilestoneRecord): Node | null {
   const { nodes } = schema
   const words = caption ? schema.text(caption) : null
-  const line = (): Node => nodes.paragraph!.create({ id: newId() })
-  switch (kind) {
-    case 'heading':
-    case 'division':
-      return nodes.heading!.create({ id, level: 2 }, words)
-    case 'figure':
-      return nodes.figure!.create({ id }, nodes.caption!.create(null, words))
-    case 'table': {
-      const cells = (type: string): Node =>
-        nodes.gridRow!.create(
-          null,
-          [0, 1].map(() => nodes[type]!.create(null, line())),
-        )
-      return nodes.table!.create({ id }, [
-        nodes.caption!.create(null, words),
-        nodes.grid!.create(null, [cells('gridHead'), cells('gridCell')]),
-      ])
-    }
-    case 'listing':
-      return nodes.listing!.create({ id }, [nodes.caption!.create(null, words), nodes.listingText!.create()])
-    case 'box':
-      return nodes.box!.create({ id }, [nodes.caption!.create(null, words), line()])
-    default:
-      return null
-  }
+  if (kind === 'heading' || kind === 'division') return nodes.heading.create({ id, level: 2 }, words)
+  const captioned = captionedKinds.find(found => found === kind)
+  if (!captioned) return null
+  const block = emptyBlock(captioned, id)
+  return block.copy(block.content.replaceChild(0, nodes.caption.create(null, words)))
 }
 
 /** Puts a block made from a milestone's record behind the block of the reference. */

@@ -28,7 +28,7 @@ export const joinRow: Command = (state, dispatch) => {
   const figures = [...figuresOf(block), ...figuresOf(next!)]
   // What stands side by side begins with equal shares.
   const equal = figures.map(figure => figure.type.create({ ...figure.attrs, width: 0.5 }, figure.content))
-  const row = nodes.row!.create({ id: newId(), placement: block.attrs.placement }, equal)
+  const row = nodes.row.create({ id: newId(), placement: block.attrs.placement }, equal)
   const tr = state.tr.replaceWith(at, at + block.nodeSize + next!.nodeSize, row)
   dispatch?.(closeHistory(tr.setSelection(NodeSelection.create(tr.doc, at + 1)).scrollIntoView()))
   return true

@@ -1,5 +1,10 @@
 /** What a selection is about, for the panel that shows its fields. */
+import { isKind, traitsOf } from '@steady-ledger/core/work/kinds/index.ts'
+import type { Numbering } from '@steady-ledger/core/work/kinds/kind.ts'
 import { type EditorState, NodeSelection } from '@tiptap/pm/state'
+
+/** What is numbered in these ways has fields of its own around its text. */
+const hasFields: ReadonlySet<Numbering> = new Set<Numbering>(['heading', 'caption', 'statement', 'panel'])
 
 /** What the slip speaks of: the selected node, else the innermost thing around the cursor that has fields. */
 export function selectedBlock(state: EditorState): { id: string; kind: string; at: number } {
@@ -11,11 +16,7 @@ export function selectedBlock(state: EditorState): { id: string; kind: string; a
     // Where lines are placed one by one, each has fields of its own.
     if (node.type.name === 'paragraph' && depth === 2 && ['titlePage', 'abstract'].includes($head.node(1).attrs.role))
       return { id: node.attrs.id, kind: 'paragraph', at: $head.before(depth) }
-    if (
-      ['panel', 'figure', 'table', 'listing', 'box', 'statement', 'heading', 'division', 'numberedList', 'bulletedList'].includes(
-        node.type.name,
-      )
-    )
+    if (hasFields.has(traitsOf(node).numbering) || isKind(node, 'numberedList') || isKind(node, 'bulletedList'))
       return { id: node.attrs.id, kind: node.type.name, at: $head.before(depth) }
   }
   return { id: '', kind: '', at: 0 }

@@ -21,7 +21,7 @@ const insertAround =
       tr.setSelection(TextSelection.create(tr.doc, $from.pos + 1))
     } else {
       const { from, to } = blockPlace(state)
-      tr.replaceWith(from, to, make(nodes.paragraph!.create({ id: newId() })))
+      tr.replaceWith(from, to, make(nodes.paragraph.create({ id: newId() })))
       tr.setSelection(TextSelection.near(tr.doc.resolve(from + 2)))
     }
     dispatch?.(closeHistory(tr.scrollIntoView()))
@@ -29,8 +29,8 @@ const insertAround =
   }
 
 export const insertStatement = (series: string): Command =>
-  insertAround(content => nodes.statement!.create({ id: newId(), series }, content))
-export const insertProof: Command = insertAround(content => nodes.proof!.create({ id: newId() }, content))
+  insertAround(content => nodes.statement.create({ id: newId(), series }, content))
+export const insertProof: Command = insertAround(content => nodes.proof.create({ id: newId() }, content))
 
 /** Enter in the name of a statement goes on in its words. */
 export const leaveStatementName: Command = (state, dispatch) => {
@@ -50,7 +50,7 @@ export const nameStatement =
     const has = first.type === nodes.statementName
     if (has === named) return false
     const tr = state.tr
-    if (named) tr.insert(at + 1, nodes.statementName!.create()).setSelection(TextSelection.create(tr.doc, at + 2))
+    if (named) tr.insert(at + 1, nodes.statementName.create()).setSelection(TextSelection.create(tr.doc, at + 2))
     else tr.delete(at + 1, at + 1 + first.nodeSize)
     dispatch?.(tr)
     return true

@@ -14,7 +14,7 @@ export const addTableNotes: Command = (state, dispatch) => {
     const end = $from.end(depth)
     const tr = state.tr
     const there = tableNotesOf(table)
-    if (!there) tr.insert(end, nodes.tableNotes!.create(null, nodes.paragraph!.create({ id: newId() })))
+    if (!there) tr.insert(end, nodes.tableNotes.create(null, nodes.paragraph.create({ id: newId() })))
     const notes = there ? end - there.nodeSize : end
     dispatch?.(tr.setSelection(TextSelection.near(tr.doc.resolve(notes + 2))).scrollIntoView())
     return true
@@ -36,7 +36,7 @@ export const leaveTableNotes: Command = (state, dispatch) => {
   if (notes.childCount > 1) tr.delete($from.before(), $from.after())
   else tr.delete($from.before(-1), $from.after(-1))
   const behind = tr.mapping.map(after)
-  if (tr.doc.resolve(behind).nodeAfter?.type !== nodes.paragraph) tr.insert(behind, nodes.paragraph!.create())
+  if (tr.doc.resolve(behind).nodeAfter?.type !== nodes.paragraph) tr.insert(behind, nodes.paragraph.create())
   dispatch?.(tr.setSelection(TextSelection.create(tr.doc, behind + 1)).scrollIntoView())
   return true
 }

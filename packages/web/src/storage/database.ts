@@ -1,25 +1,20 @@
 /** Works in the browser's own storage: each division, the settings and each picture is a record of its own. */
 
 import type { FormulaBox } from '@steady-ledger/core/formulas/typesetter.ts'
-import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
-import type { Milestone } from '@steady-ledger/core/work/milestone.ts'
+import { currentVersion, workFromRecord } from '@steady-ledger/core/work/file/workFile.ts'
+import { type Parts, type SingleName, singleParts } from '@steady-ledger/core/work/parts/index.ts'
 import { division, titleOf } from '@steady-ledger/core/work/schema.ts'
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
-import { type Picture, type Settings, usedPictures, type Work } from '@steady-ledger/core/work/work.ts'
-import { currentVersion, documentFromJson, migratedParts } from '@steady-ledger/core/work/workFile.ts'
+import { type Picture, usedPictures, type Work } from '@steady-ledger/core/work/work.ts'
 import Dexie, { type EntityTable, type Table } from 'dexie'
+import { type EntryKey, type EntryRecord, entryRecords, registersFrom } from './entries.ts'
 
-export interface WorkRecord {
+export interface WorkRecord extends Pick<Parts, SingleName> {
   id: string
   version: number
   title: string
   kind: 'thesis' | 'paper'
   /** Ids of the divisions in reading order. */
   order: string[]
-  settings: Settings
-  scheme: Scheme
-  houseStyle: HouseStyle
-  milestones: readonly Milestone[]
   created: number
   changed: number
   pages: number
@@ -49,6 +44,7 @@ class LedgerDatabase extends Dexie {
   pictures!: Table<PictureRecord, [string, string]>
   formulas!: Table<{ key: string; box: FormulaBox }, string>
   notes!: Table<{ key: string; value: unknown }, string>
+  entries!: Table<EntryRecord, EntryKey>
 
   constructor() {
     super('steady-ledger')
@@ -59,6 +55,7 @@ class LedgerDatabase extends Dexie {
       formulas: 'key',
       notes: 'key',
     })
+    this.version(2).stores({ entries: '[work+register+id], work' })
   }
 }
 
@@ -76,17 +73,13 @@ export async function storeWork(id: string, work: Work, more: Partial<WorkRecord
     bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }),
   }))
   const size = divisions.reduce((sum, { json }) => sum + json.length, 0) + pictures.reduce((sum, { bytes }) => sum + bytes.size, 0)
-  const { settings, scheme, houseStyle, milestones } = work
   const record: WorkRecord = {
     id,
     version: currentVersion,
     title: titleOf(work.doc),
-    kind: settings.kind,
+    kind: work.settings.kind,
     order: divisions.map(record => record.id),
-    settings,
-    scheme,
-    houseStyle,
-    milestones,
+    ...singleParts(work),
     created: now,
     changed: now,
     pages: 0,
@@ -94,8 +87,10 @@ export async function storeWork(id: string, work: Work, more: Partial<WorkRecord
     size,
     ...more,
   }
-  await database.transaction('rw', database.works, database.divisions, database.pictures, async () => {
+  await database.transaction('rw', database.works, database.divisions, database.pictures, database.entries, async () => {
     await database.divisions.where('work').equals(id).delete()
+    await database.entries.where('work').equals(id).delete()
+    await database.entries.bulkPut(entryRecords(id, work))
     await database.divisions.bulkPut(divisions)
     await database.pictures.bulkPut(pictures)
     await database.works.put(record)
@@ -103,12 +98,16 @@ export async function storeWork(id: string, work: Work, more: Partial<WorkRecord
 }
 
 export async function loadWork(id: string): Promise<{ record: WorkRecord; work: Work }> {
-  const [record, divisions, stored] = await database.transaction('r', database.works, database.divisions, database.pictures, () =>
-    Promise.all([
-      database.works.get(id),
-      database.divisions.where('work').equals(id).toArray(),
-      database.pictures.where('work').equals(id).toArray(),
-    ]),
+  const [record, divisions, stored, entries] = await database.transaction(
+    'r',
+    [database.works, database.divisions, database.pictures, database.entries],
+    () =>
+      Promise.all([
+        database.works.get(id),
+        database.divisions.where('work').equals(id).toArray(),
+        database.pictures.where('work').equals(id).toArray(),
+        database.entries.where('work').equals(id).toArray(),
+      ]),
   )
   if (!record || record.deleted) throw new StorageError('This work is not on the shelf of this browser.')
   if (record.version > currentVersion) throw new StorageError('This work was written by a newer version of the program. Reload the page.')
@@ -121,14 +120,21 @@ export async function loadWork(id: string): Promise<{ record: WorkRecord; work: 
   const pictures = new Map<string, Picture>()
   for (const { work: _work, bytes, ...picture } of stored)
     pictures.set(picture.name, { ...picture, bytes: new Uint8Array(await bytes.arrayBuffer()) })
-  const { settings, scheme, houseStyle, milestones } = migratedParts(record.version, {
-    settings: record.settings,
-    scheme: record.scheme,
-    houseStyle: record.houseStyle,
-    milestones: record.milestones ?? [],
-  })
-  return { record, work: { settings, scheme, houseStyle, milestones, doc: documentFromJson({ type: 'doc', content }), pictures } }
+  // Text and parts are of one version, and are brought up to date together.
+  const whole = workFromRecord({ ...record, ...registersFrom(entries), doc: { type: 'doc', content } })
+  const work = { ...whole, pictures }
+  if (record.version < currentVersion) await storeWork(id, work, keptFacts(record))
+  return { record, work }
 }
+
+/** What a record says of a work beside its text and parts. */
+const keptFacts = ({ created, changed, pages, words, copied }: WorkRecord): Partial<WorkRecord> => ({
+  created,
+  changed,
+  pages,
+  words,
+  ...(copied === undefined ? {} : { copied }),
+})
 
 /** The card on the shelf says how many pages the work has; a full storage only leaves it as it was. */
 export async function notePages(id: string, pages: number): Promise<void> {
@@ -143,8 +149,9 @@ export async function dropPictures(id: string, work: Work): Promise<void> {
 }
 
 export async function removeWork(id: string): Promise<void> {
-  await database.transaction('rw', database.works, database.divisions, database.pictures, async () => {
+  await database.transaction('rw', database.works, database.divisions, database.pictures, database.entries, async () => {
     await database.works.delete(id)
+    await database.entries.where('work').equals(id).delete()
     await database.divisions.where('work').equals(id).delete()
     await database.pictures.where('work').equals(id).delete()
   })

@@ -1,5 +1,5 @@
 /** Pictures from files, drops and pastes: checked, WebP and see-through ones redrawn for print, and named for what they are. */
-import { PictureError, readPicture } from '@steady-ledger/core/work/pictureFile.ts'
+import { PictureError, readPicture } from '@steady-ledger/core/work/file/pictureFile.ts'
 import type { Picture } from '@steady-ledger/core/work/work.ts'
 
 /** A name no picture of the work has yet; the author's file name where it can be kept. */

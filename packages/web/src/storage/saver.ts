@@ -1,9 +1,11 @@
 /** Saves what changed, within a second: only divisions whose node is not the saved one are written, all in one transaction. */
+
+import { currentVersion } from '@steady-ledger/core/work/file/workFile.ts'
+import { type Parts, partsOf, sameParts, singleParts } from '@steady-ledger/core/work/parts/index.ts'
 import { countWords, division, titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
-import { currentVersion } from '@steady-ledger/core/work/workFile.ts'
-import type { WorkPart } from '@steady-ledger/core/work/workStep.ts'
 import { database } from './database.ts'
+import { changedEntries } from './entries.ts'
 
 const delay = 400
 
@@ -12,10 +14,12 @@ export type SaveState = { kind: 'saved'; at: number } | { kind: 'saving' } | { k
 export class Saver {
   private saved: WeakSet<object>
   private order: string
+  /** Whether something was changed since it was last said to be kept. */
+  private waiting = false
   private timer: ReturnType<typeof setTimeout> | undefined
   private writing: Promise<void> = Promise.resolve()
   private current: Work
-  private savedParts: Pick<Work, WorkPart>
+  private savedParts: Parts
 
   constructor(
     private readonly work: string,
@@ -32,6 +36,7 @@ export class Saver {
   /** Takes the newest work; it is written when the author pauses, and at the latest after `delay`. */
   changed(current: Work): void {
     this.current = current
+    this.waiting = true
     if (this.timer) return
     this.timer = setTimeout(() => void this.flush(), delay)
     // Said a moment later, so that the letter is on the screen first.
@@ -54,17 +59,30 @@ export class Saver {
     return this.writing
   }
 
+  /** Says once that what was waiting is kept. */
+  private say(): void {
+    if (this.waiting) this.onState({ kind: 'saved', at: Date.now() })
+    this.waiting = false
+  }
+
   private async write(): Promise<void> {
     const { current } = this
-    const { doc, settings, scheme, houseStyle, milestones } = current
-    const parts = { settings, scheme, houseStyle, milestones }
-    const beside = (Object.keys(parts) as WorkPart[]).some(part => parts[part] !== this.savedParts[part])
+    const { doc } = current
+    const parts = partsOf(current)
+    const beside = !sameParts(parts, this.savedParts)
+    const entries = changedEntries(this.work, this.savedParts, parts)
     const fresh = doc.children.filter(node => !this.saved.has(node))
     const ids = doc.children.map(node => division(node).id)
     const order = ids.join()
-    if (fresh.length === 0 && order === this.order && !beside) return
+    if (fresh.length === 0 && order === this.order && !beside) {
+      // What was changed and taken back is kept already.
+      this.say()
+      return
+    }
     try {
-      await database.transaction('rw', database.works, database.divisions, async () => {
+      await database.transaction('rw', database.works, database.divisions, database.entries, async () => {
+        await database.entries.bulkPut(entries.written)
+        await database.entries.bulkDelete(entries.gone)
         await database.divisions.bulkPut(
           fresh.map(node => ({ work: this.work, id: division(node).id, json: JSON.stringify(node.toJSON()) })),
         )
@@ -77,14 +95,14 @@ export class Saver {
           title: titleOf(doc),
           changed: Date.now(),
           words: countWords(doc),
-          ...(beside ? { ...parts, version: currentVersion } : {}),
+          ...(beside ? { ...singleParts(current), version: currentVersion } : {}),
           ...(this.pages() ? { pages: this.pages() } : {}),
         })
       })
       for (const node of fresh) this.saved.add(node)
       this.order = order
       this.savedParts = parts
-      if (current === this.current) this.onState({ kind: 'saved', at: Date.now() })
+      if (current === this.current) this.say()
     } catch (error) {
       this.onState({
         kind: 'failed',

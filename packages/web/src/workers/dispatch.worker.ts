@@ -1,43 +1,51 @@
-/** Writes files from a turnover of its own, made from exactly the work that was sent; ended from outside to cancel. */
+/** Writes files of exactly the work that was sent, with a turnover of its own where they hold pages; ended from outside to cancel. */
 
-import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
-import { ledgerRows } from '@steady-ledger/core/dispatch/ledgerRows.ts'
-import { writePdf } from '@steady-ledger/core/dispatch/pdf/writePdf.ts'
+import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
-import { TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
-import { openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
+import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
 import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
 import type { FromDispatch, ToDispatch } from './protocol.ts'
 
 const say = (message: FromDispatch): void => postMessage(message)
 
-async function write({ format, work, pictures, date }: ToDispatch): Promise<Uint8Array> {
+/** How many pages are written between two words about it. */
+const pagesBetween = 8
+
+async function write({ output: name, doc, parts, pictures, date }: ToDispatch): Promise<Uint8Array> {
+  const output = outputOf(name)
+  if (!output) throw new Error('This program cannot write such a file.')
+  const work: Work = {
+    ...parts,
+    doc: schema.nodeFromJSON(JSON.parse(doc)),
+    pictures: new Map(pictures.map(picture => [picture.name, picture])),
+  }
+  return output.write(
+    { work, turnOver: () => turnOver(work) },
+    {
+      date: new Date(date),
+      onProgress: (done, of) => {
+        if (done % pagesBetween === 0) say({ kind: 'progress', says: 'Writing', done, of })
+        return true
+      },
+    },
+  )
+}
+
+async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {
   const formulas = createTypesetter()
   formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
   const fonts = openFonts(await fetchFonts())
-  const steps = new TurnoverEngine(fonts, formulas).steps({
-    settings: work.settings,
-    scheme: work.scheme,
-    houseStyle: work.houseStyle,
-    milestones: [],
-    doc: schema.nodeFromJSON(JSON.parse(work.doc)),
-    pictures: new Map(pictures.map(picture => [picture.name, picture])),
-  })
+  const steps = new TurnoverEngine(fonts, formulas).steps(work)
   let step = steps.next()
   while (!step.done) {
     say({ kind: 'progress', says: 'Making up pages', ...step.value })
     step = steps.next()
   }
-  if (format === 'csv') return new TextEncoder().encode(writeLedgerCsv(ledgerRows(step.value)))
-  return writePdf(step.value, fonts, {
-    date: new Date(date),
-    onPage: (done, of) => {
-      if (done % 8 === 0) say({ kind: 'progress', says: 'Writing pages', done, of })
-      return true
-    },
-  })
+  return { turnover: step.value, fonts }
 }
 
 addEventListener('message', async ({ data }: MessageEvent<ToDispatch>) => {

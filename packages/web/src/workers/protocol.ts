@@ -3,9 +3,8 @@ import type { Finding } from '@steady-ledger/core/findings/finding.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
-import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
-import type { Picture, Settings } from '@steady-ledger/core/work/work.ts'
+import type { Parts } from '@steady-ledger/core/work/parts/index.ts'
+import type { Picture } from '@steady-ledger/core/work/work.ts'
 
 export type PictureFacts = Omit<Picture, 'bytes'>
 
@@ -14,9 +13,7 @@ export interface OpenMessage {
   /** Counts the steps applied to the document since it was opened. */
   version: number
   doc: string
-  settings: Settings
-  scheme: Scheme
-  houseStyle: HouseStyle
+  parts: Parts
   pictures: PictureFacts[]
 }
 
@@ -61,8 +58,10 @@ export type FromTurnover =
 
 export type ToDispatch = {
   kind: 'write'
-  format: 'pdf' | 'csv'
-  work: Omit<OpenMessage, 'kind' | 'version' | 'pictures'>
+  /** Name of the output. */
+  output: string
+  doc: string
+  parts: Parts
   pictures: Picture[]
   date: number
 }

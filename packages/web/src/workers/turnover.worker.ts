@@ -8,13 +8,13 @@ import { formulasToSet, worthHelp } from '@steady-ledger/core/formulas/setAhead.
 import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
 import { searchPages } from '@steady-ledger/core/pages/search.ts'
-import { nearbyReferences } from '@steady-ledger/core/turnover/nearness.ts'
-import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/notesByPage.ts'
+import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
+import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
 import { openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
+import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
-import { afterSteps } from '@steady-ledger/core/work/workStep.ts'
 import type { Step as StepType } from 'prosemirror-transform'
 import { Step } from 'prosemirror-transform'
 import { database } from '../storage/database.ts'
@@ -133,7 +133,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
       rounds,
       settled,
       findings: findingsOf(turnover),
-      nearby: nearbyReferences(turnover.work.doc).map(node => turnover.referencePages.get(node) ?? -1),
+      nearby: nearbyReferences(turnover.work.doc).map(({ occurrence }) => turnover.referencePages.get(occurrence) ?? -1),
       noteNumbers: notesCountByPage(work!.scheme) ? noteNumbersOf(turnover.ledger) : null,
       milliseconds,
     },
@@ -173,9 +173,8 @@ async function keepFormulas(): Promise<void> {
 }
 
 function open(message: OpenMessage): void {
-  const { settings, scheme, houseStyle } = message
   const pictures = new Map(message.pictures.map(picture => [picture.name, withoutBytes(picture)]))
-  work = { settings, scheme, houseStyle, milestones: [], pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
+  work = { ...message.parts, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
   version = message.version
 }
 

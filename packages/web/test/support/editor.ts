@@ -1,6 +1,9 @@
 /** Editor states as the application has them, without a browser: the plugins that keep a work whole, and undo. */
+
+import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
+import { type Scheme, thesisScheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, type Node, schema } from '@steady-ledger/core/work/schema.ts'
-import { type Scheme, thesisScheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
 import { history } from '@tiptap/pm/history'
 import { type Command, EditorState, NodeSelection, TextSelection, type Transaction } from '@tiptap/pm/state'
 import { identified } from '../../../../demo/src/builder.ts'
@@ -20,7 +23,7 @@ export function sittingOf(divisions: Node[], scheme: Scheme = thesisScheme()): S
     oneDivision(),
     stableIds(),
     lostTargets(
-      () => scheme,
+      () => ({ ...emptyParts('thesis'), scheme }) as Work,
       (old, id, isGone) => bury(graveyard, old, id, isGone),
     ),
     history({ depth: 500 }),

@@ -2,7 +2,7 @@
 import type PDFDocument from 'pdfkit'
 import type { Reference } from 'pdfkit'
 import type { FormulaBox } from '../../formulas/typesetter.ts'
-import { figure } from './pdfText.ts'
+import { numeral } from './pdfText.ts'
 
 export class PdfFormulas {
   private readonly forms = new Map<string, { name: string; reference: Reference }>()
@@ -15,13 +15,13 @@ export class PdfFormulas {
   /** Operators that draw a formula with its baseline's left end at a point, y upwards from the page's lower edge. */
   draw(formula: FormulaBox, size: number, x: number, y: number): string {
     const scale = size / 1000
-    let out = `q ${scale.toFixed(5)} 0 0 ${scale.toFixed(5)} ${figure(x)} ${figure(y)} cm`
+    let out = `q ${scale.toFixed(5)} 0 0 ${scale.toFixed(5)} ${numeral(x)} ${numeral(y)} cm`
     for (const { path, place } of formula.outlines) {
       const form = this.form(path)
       this.document.page.xobjects[form.name] = form.reference
       out += ` q ${place.map(precise).join(' ')} cm /${form.name} Do Q`
     }
-    for (const { rect, place } of formula.rules) out += ` q ${place.map(precise).join(' ')} cm ${rect.map(figure).join(' ')} re f Q`
+    for (const { rect, place } of formula.rules) out += ` q ${place.map(precise).join(' ')} cm ${rect.map(numeral).join(' ')} re f Q`
     return `${out} Q`
   }
 
@@ -49,7 +49,7 @@ export function pathOperators(path: string): string {
   let i = 0
   const next = (): number => Number(tokens[i++])
   const quadratic = (cx: number, cy: number, ex: number, ey: number): void => {
-    out += `${[x + (2 / 3) * (cx - x), y + (2 / 3) * (cy - y), ex + (2 / 3) * (cx - ex), ey + (2 / 3) * (cy - ey), ex, ey].map(figure).join(' ')} c `
+    out += `${[x + (2 / 3) * (cx - x), y + (2 / 3) * (cy - y), ex + (2 / 3) * (cx - ex), ey + (2 / 3) * (cy - ey), ex, ey].map(numeral).join(' ')} c `
     control = [cx, cy]
     x = ex
     y = ey
@@ -62,20 +62,20 @@ export function pathOperators(path: string): string {
       case 'L':
         x = next()
         y = next()
-        out += `${figure(x)} ${figure(y)} ${command === 'M' ? 'm' : 'l'} `
+        out += `${numeral(x)} ${numeral(y)} ${command === 'M' ? 'm' : 'l'} `
         if (command === 'M') command = 'L'
         break
       case 'H':
         x = next()
-        out += `${figure(x)} ${figure(y)} l `
+        out += `${numeral(x)} ${numeral(y)} l `
         break
       case 'V':
         y = next()
-        out += `${figure(x)} ${figure(y)} l `
+        out += `${numeral(x)} ${numeral(y)} l `
         break
       case 'C': {
         const points = [next(), next(), next(), next(), next(), next()]
-        out += `${points.map(figure).join(' ')} c `
+        out += `${points.map(numeral).join(' ')} c `
         x = points[4]!
         y = points[5]!
         break

@@ -4,7 +4,7 @@ import type PDFDocument from 'pdfkit'
 import type { Page, Reference } from 'pdfkit'
 import svgToPdf from 'svg-to-pdfkit'
 import type { Picture } from '../../work/work.ts'
-import { figure } from './pdfText.ts'
+import { numeral } from './pdfText.ts'
 
 export class PdfPictures {
   private readonly forms = new Map<string, { name: string; reference: Reference }>()
@@ -27,7 +27,7 @@ export class PdfPictures {
     const form = this.form(picture)
     this.document.page.xobjects[form.name] = form.reference
     const scale = [width / picture.width, height / picture.height].map(value => value.toFixed(5))
-    this.document.addContent(`q ${scale[0]} 0 0 ${scale[1]} ${figure(x)} ${figure(y)} cm /${form.name} Do Q`)
+    this.document.addContent(`q ${scale[0]} 0 0 ${scale[1]} ${numeral(x)} ${numeral(y)} cm /${form.name} Do Q`)
   }
 
   /** Draws the SVG on a page that is never shown and keeps what was drawn as a form. */

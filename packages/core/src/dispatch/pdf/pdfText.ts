@@ -3,10 +3,10 @@ import type PDFDocument from 'pdfkit'
 import type { EmbeddedFont } from 'pdfkit'
 import type { Fonts, OpenFace, Shape } from '../../type/fonts.ts'
 import type { TextPiece } from '../../type/line.ts'
-import type { FaceName } from '../../work/houseStyle.ts'
+import type { FaceName } from '../../work/parts/houseStyle.ts'
 
 /** Two decimals are a hundredth of a point: finer than any press. */
-export const figure = (value: number): string => (Math.round(value * 100) / 100).toString()
+export const numeral = (value: number): string => (Math.round(value * 100) / 100).toString()
 
 interface Embedded {
   face: OpenFace
@@ -44,7 +44,7 @@ export class PdfText {
       if (gap > size * 0.08) array += spaceBody + adjustment(gap - space.width * size, size)
       else if (Math.abs(gap) > 0.005) array += adjustment(gap, size)
     })
-    return `BT /${embedded.font.id} ${figure(size)} Tf 1 0 0 1 ${figure(x + pieces[0]!.x)} ${figure(y + rise)} Tm [${array.replaceAll('><', '')}] TJ ET`
+    return `BT /${embedded.font.id} ${numeral(size)} Tf 1 0 0 1 ${numeral(x + pieces[0]!.x)} ${numeral(y + rise)} Tm [${array.replaceAll('><', '')}] TJ ET`
   }
 
   private embed(name: FaceName): Embedded {
@@ -72,7 +72,7 @@ export class PdfText {
       )
       body += `<${own.toString(16).padStart(4, '0')}>`
       const kern = (plain - shape.advances[i]!) * 1000
-      if (Math.abs(kern) > 0.01) body += figure(kern)
+      if (Math.abs(kern) > 0.01) body += numeral(kern)
     }
     body = body.replaceAll('><', '')
     bodies.set(shape, body)
@@ -80,4 +80,4 @@ export class PdfText {
   }
 }
 
-const adjustment = (points: number, size: number): string => figure((-points * 1000) / size)
+const adjustment = (points: number, size: number): string => numeral((-points * 1000) / size)

@@ -5,18 +5,19 @@
 import type PDFDocument from 'pdfkit'
 import type { StructureElement } from 'pdfkit'
 import { toBytes } from 'pdfkit/output'
+import { identityIn } from '../../numbers/occurrences.ts'
 import type { Box, Mark, Placed, Structure } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import type { Fonts } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
-import type { FormulaPiece, Piece, TextPiece } from '../../type/line.ts'
-import type { FaceName } from '../../work/houseStyle.ts'
+import type { FormulaPiece, LinePiece, TextPiece } from '../../type/line.ts'
+import type { FaceName } from '../../work/parts/houseStyle.ts'
 import { titleOf } from '../../work/schema.ts'
 import { PdfDocument } from './pdfDocument.ts'
 import { PdfFormulas } from './pdfFormula.ts'
 import { PdfPictures } from './pdfPicture.ts'
-import { figure, PdfText } from './pdfText.ts'
+import { numeral, PdfText } from './pdfText.ts'
 
 export interface PdfOptions {
   /** Stands in the file as its date of creation; the core has no clock. */
@@ -219,14 +220,14 @@ class PdfWriter {
         this.upright(this.formulas.draw(mark.formula, mark.size, x + mark.x, this.sheet.height - y - mark.baseline))
         break
       case 'rule':
-        document.addContent(`${figure(x + mark.x)} ${figure(y + mark.y)} ${figure(mark.width)} ${figure(mark.height)} re f`)
+        document.addContent(`${numeral(x + mark.x)} ${numeral(y + mark.y)} ${numeral(mark.width)} ${numeral(mark.height)} re f`)
         break
       case 'picture':
         this.pictures.draw(mark.picture, x + mark.x, y + mark.y, mark.width, mark.height)
     }
   }
 
-  private pieces(pieces: Piece[], x: number, y: number, spaceAfter: boolean): void {
+  private pieces(pieces: LinePiece[], x: number, y: number, spaceAfter: boolean): void {
     const up = this.sheet.height - y
     let operators = ''
     for (let from = 0; from < pieces.length; ) {
@@ -247,7 +248,7 @@ class PdfWriter {
 
   /** pdfkit's pages have y downwards; text and outlines are written with y upwards. */
   private upright(operators: string): void {
-    if (operators) this.document.addContent(`q 1 0 0 -1 0 ${figure(this.sheet.height)} cm ${operators} Q`)
+    if (operators) this.document.addContent(`q 1 0 0 -1 0 ${numeral(this.sheet.height)} cm ${operators} Q`)
   }
 
   /** Bookmarks: divisions, and sections to the depth of the contents. */
@@ -255,11 +256,13 @@ class PdfWriter {
     const { ledger, work, pageIndexOf } = this.turnover
     const path: { level: number; item: PDFDocument['outline'] }[] = [{ level: -1, item: this.document.outline }]
     for (const entry of ledger.entries) {
-      const { kind, level, text } = entry.item
-      if (kind !== 'heading' || level > work.houseStyle.contents.depth || !text || !pageIndexOf.has(entry.id)) continue
+      const { item: heading, id } = entry
+      if (heading.kind !== 'heading') continue
+      const { level, text } = heading
+      if (level > work.houseStyle.contents.depth || !text || !pageIndexOf.has(id)) continue
       while (path.at(-1)!.level >= level) path.pop()
-      const item = path.at(-1)!.item.addItem(`${entry.bare} ${this.turnover.textOf(text)}`.trim() || 'Untitled')
-      item.outlineData.Dest = new String(entry.id)
+      const item = path.at(-1)!.item.addItem(`${entry.bare} ${this.turnover.textOf(text, identityIn(id, text, 0))}`.trim() || 'Untitled')
+      item.outlineData.Dest = new String(id)
       path.push({ level, item })
     }
   }
@@ -285,11 +288,11 @@ const structureType: Record<string, string> = { Title: 'H1', Lbl: 'P' }
 const attributesOf = (element: StructureElement): Record<string, unknown> =>
   (element as unknown as { dictionary: { data: Record<string, unknown> } }).dictionary.data
 const altOf = (mark: Mark): string => (mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? mark.source : '')
-const leadOf = (piece: Piece): Lead | null => ('shape' in piece ? piece.lead : null)
-const languageOf = (piece: Piece): string | undefined => ('shape' in piece ? piece.language : undefined)
+const leadOf = (piece: LinePiece): Lead | null => ('shape' in piece ? piece.lead : null)
+const languageOf = (piece: LinePiece): string | undefined => ('shape' in piece ? piece.language : undefined)
 const sameLead = (a: Lead | null, b: Lead | null): boolean =>
   a === b || (a !== null && b !== null && JSON.stringify(a) === JSON.stringify(b))
-const riseOf = (piece: Piece): number => ('shape' in piece ? piece.rise : 0)
+const riseOf = (piece: LinePiece): number => ('shape' in piece ? piece.rise : 0)
 const widthOf = (piece: TextPiece | FormulaPiece): number => ('shape' in piece ? piece.shape.width : piece.formula.width) * piece.size
-const alike = (piece: Piece, first: TextPiece): boolean =>
+const alike = (piece: LinePiece, first: TextPiece): boolean =>
   'shape' in piece && piece.shape.face === first.shape.face && piece.size === first.size && piece.rise === first.rise

@@ -1,25 +1,24 @@
 import type { Node } from 'prosemirror-model'
-import { strongOf } from '../../type/faces.ts'
-import { captionStyle } from '../../work/houseStyle.ts'
+import { captionHead } from '../../content/captions.ts'
+import { headRuns } from '../../type/inline.ts'
+import { isKind } from '../../work/kinds/index.ts'
+import { captionStyle } from '../../work/parts/houseStyle.ts'
+import { seriesRule } from '../../work/parts/scheme.ts'
 import { type Placement, seriesOf } from '../../work/schema.ts'
-import { seriesRule } from '../../work/scheme.ts'
 import { type Box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
-import { type Setting, setText, words } from '../setting.ts'
+import { type Setting, setText } from '../setting.ts'
 
 /** The caption of a figure or table as one stack of marks, from its own top left corner. `measure` in points. */
 export function captionStack(node: Node, setting: Setting, measure = setting.measure): { marks: Mark[]; height: number; notes: string[] } {
   const style = captionStyle(setting.houseStyle, seriesOf(node))
   const entry = setting.ledger.byId.get(node.attrs.id)
   const rule = seriesRule(setting.scheme, seriesOf(node))
-  const name = entry?.number ? `${entry.names.one}\u00a0${entry.number}` : ''
   const text = node.firstChild!
-  if (!name && text.content.size === 0) return { marks: [], height: 0, notes: [] }
-  const leadIn = name
-    ? [words(text.content.size ? name + rule.captionSeparator : name, style, { face: strongOf(style.face), whole: true })]
-    : []
-  const lines = setText(text, setting, { style, measure, leadIn })
   const { id } = node.attrs
-  const within = { within: [...(node.type.name === 'table' ? [`Table ${id}`] : []), `Caption ${id}`] }
+  const head = captionHead(entry, rule, text.content.size > 0)
+  if (head.length === 0 && text.content.size === 0) return { marks: [], height: 0, notes: [] }
+  const lines = setText(text, setting, { style, measure, leadIn: headRuns(head, style), identity: `${id}.0` })
+  const within = { within: [...(isKind(node, 'table') ? [`Table ${id}`] : []), `Caption ${id}`] }
   return stack(lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: id, ...within }))
 }
 
@@ -47,7 +46,7 @@ export function moved(mark: Mark, right: number, down: number): Mark {
 
 /** A figure or table as the strip takes it: a float, or, held where it is, a block between spaces that moves the break instead. */
 export function stood(block: Box, node: Node, series: string, setting: Setting): StripItem[] {
-  const { placement } = node.attrs as { placement: Placement }
+  const placement = node.attrs.placement as Placement
   const { float } = setting.houseStyle
   if (placement === 'here') return [space(float.before), block, space(float.after)]
   return [{ ...block, float: { series, placement, before: float.before, after: float.after } }]

@@ -1,5 +1,6 @@
 import { strongOf } from '../../type/faces.ts'
-import type { TextStyle } from '../../work/houseStyle.ts'
+import { isKind } from '../../work/kinds/index.ts'
+import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
 
@@ -13,15 +14,15 @@ function termStyle(body: TextStyle): TextStyle {
 }
 
 /** Terms in a heavier face, each on a line of its own over what it means. */
-export const descriptionList: BlockHandler = (node, setting) => {
+export const descriptionList: BlockHandler<'descriptionList'> = (node, setting) => {
   const { list, body } = setting.houseStyle
   const strip: StripItem[] = [space(list.between * 2)]
-  const id = node.attrs.id as string
+  const id = node.attrs.id
   node.forEach((part, _at, index) => {
     const within = [`L ${id}`, `LI ${id} ${index >> 1}`]
-    if (part.type.name === 'term') {
+    if (isKind(part, 'term')) {
       const style = termStyle(body)
-      const lines = setText(part, setting, { style, measure: setting.measure })
+      const lines = setText(part, setting, { style, measure: setting.measure, identity: `${id}.${index}` })
       const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'P', block: id, within: [...within, `Lbl ${id} ${index}`] })
       // A term never stands without the beginning of what it means.
       for (const box of boxes) box.breakAfter = Infinity

@@ -3,13 +3,13 @@ import { type Box, box, costs, type Mark, space } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 
 /** A display equation: centred, its number at the right margin; where both do not fit on one line the number goes below. */
-export const equation: BlockHandler = (node, setting) => {
+export const equation: BlockHandler<'equation'> = (node, setting) => {
   const { display } = setting.houseStyle
   return [space(display.before), { ...lineOf(node, setting), breakBefore: costs.beforeDisplay }, space(display.after)]
 }
 
 /** Equations under each other, each with the number of its line; they stay together where a page can hold them. */
-export const equationGroup: BlockHandler = (node, setting) => {
+export const equationGroup: BlockHandler<'equationGroup'> = (node, setting) => {
   const { display, body } = setting.houseStyle
   const lines = node.children.map(child => lineOf(child, setting))
   const [first] = lines
@@ -17,7 +17,7 @@ export const equationGroup: BlockHandler = (node, setting) => {
     ...(index > 0 ? [space(body.leading * lineGap)] : []),
     {
       ...line,
-      begins: line === first ? [node.attrs.id as string, ...line.begins] : line.begins,
+      begins: line === first ? [node.attrs.id, ...line.begins] : line.begins,
       breakBefore: index === 0 ? costs.beforeDisplay : 0,
       breakAfter: index < lines.length - 1 ? costs.insideGroup : 0,
     },

@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model'
+import { isKind } from '../../work/kinds/index.ts'
+import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
-import { seriesRule } from '../../work/scheme.ts'
 import { box, type Mark } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
@@ -22,7 +23,7 @@ export interface SetFigure {
 export function setFigure(node: Node, column: number, width: number, setting: Setting): SetFigure {
   const { float, caption: style } = setting.houseStyle
   const caption = captionStack(node, setting, column)
-  if (node.lastChild!.type.name === 'panel') {
+  if (node.lastChild && isKind(node.lastChild, 'panel')) {
     const gap = caption.height ? float.captionGap : 0
     const panels = setPanels(node, column, setting.height - caption.height - gap, setting)
     const notes = [...panels.notes, ...caption.notes]
@@ -48,7 +49,7 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
 
 export const captionAbove = (node: Node, setting: Setting): boolean => seriesRule(setting.scheme, seriesOf(node)).captionPlace === 'above'
 
-export const figure: BlockHandler = (node, setting) => {
+export const figure: BlockHandler<'figure'> = (node, setting) => {
   const { id, picture, caption, gap } = setFigure(node, setting.measure, setting.measure * shareOf(node), setting)
   const x = (setting.measure - picture.width) / 2
   const above = captionAbove(node, setting)

@@ -1,14 +1,23 @@
-import type { ListEntry } from '../../lists/entries.ts'
+import type { ListEntry } from '../../content/lists/entries.ts'
 import { faceWith, strongOf } from '../../type/faces.ts'
 import { dependencies, runsOf } from '../../type/inline.ts'
 import { type Line, plainLine } from '../../type/line.ts'
 import { setParagraph } from '../../type/paragraph.ts'
-import type { TextStyle } from '../../work/houseStyle.ts'
+import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { type Box, box, type Mark, type StripItem, space } from '../box.ts'
+import { nodeNumber } from '../nodeNumber.ts'
 import type { Setting } from '../setting.ts'
 
 /** Room kept free at the right for page labels, in em. */
 const labelRoom = 2.6
+
+/** Everything that the lines of a list depend on beside the house style, as one string. */
+export const listKey = (entries: readonly ListEntry[], setting: Setting): string =>
+  entries
+    .map(({ id, number, text, identity, level, line }) =>
+      [id, number, level, line ? 'line' : setting.pageOf(id), nodeNumber(text), dependencies(text, setting, identity)].join('|'),
+    )
+    .join('\n')
 
 /** The lines of a generated list: number, gap, text, leader, page label; chapters stand out. */
 export function generatedList(list: string, entries: ListEntry[], setting: Setting): StripItem[] {
@@ -69,9 +78,10 @@ function italic(style: TextStyle): TextStyle {
 
 /** The entry's text without note marks. */
 function entryLines(entry: ListEntry, style: TextStyle, measure: number, setting: Setting): Line[] {
-  const key = `${measure}|${dependencies(entry.text, setting)}`
+  const key = `${measure}|${dependencies(entry.text, setting, entry.identity)}`
   return setting.cache.listLines.get(entry.text, key, style, () => {
-    const runs = runsOf(entry.text, style, setting).filter(run => !run.note)
+    // What is said here is said by the entry where it stands: this line is not its place.
+    const runs = runsOf(entry.text, style, setting, entry.identity).flatMap(({ anchor: _anchor, ...run }) => (run.note ? [] : [run]))
     return setParagraph(runs, setting.fonts, { measure, style, indent: 0, hyphenate: false, language: setting.language })
   })
 }

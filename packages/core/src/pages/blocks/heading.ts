@@ -1,15 +1,16 @@
 import type { Node } from 'prosemirror-model'
+import { identityIn } from '../../numbers/occurrences.ts'
 import { type Run, runsOf } from '../../type/inline.ts'
-import type { HeadingStyle, TextStyle } from '../../work/houseStyle.ts'
-import type { LevelRule } from '../../work/scheme.ts'
+import type { HeadingStyle, TextStyle } from '../../work/parts/houseStyle.ts'
+import type { LevelRule } from '../../work/parts/scheme.ts'
 import { box, lineBoxes, type StripItem, space, type Tag } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 
 /** Gap between the number of a heading and its text, in em, where the scheme says a gap. */
 const numberGap = 0.8
 
-export const heading: BlockHandler = (node, setting, place) => {
-  const level = node.attrs.level as number
+export const heading: BlockHandler<'heading'> = (node, setting, place) => {
+  const { level } = node.attrs
   const { headings } = setting.houseStyle
   const style = headings[Math.min(level, headings.length) - 1]!
   // Its words open the paragraph below it.
@@ -23,7 +24,7 @@ export const heading: BlockHandler = (node, setting, place) => {
 export function divisionTitle(title: Node, id: string, role: string, setting: Setting): StripItem[] {
   const { headings, part, titlePage, sink, opens } = setting.houseStyle
   if (role === 'titlePage') {
-    const lines = setText(title, setting, { style: titlePage.title, measure: setting.measure })
+    const lines = setText(title, setting, { style: titlePage.title, measure: setting.measure, identity: `${id}.0` })
     const boxes = lineBoxes(lines, { ...titlePage.title, x: 0, tag: 'Title', block: id, begins: [id] })
     return [fixedSpace(titlePage.title.before), ...boxes, space(titlePage.title.after)]
   }
@@ -59,7 +60,7 @@ function numberedTitle(node: Node, id: string, style: HeadingStyle, tag: Tag, se
     offset = style.textAt === null ? Math.max(0, end) : Math.max(style.textAt, end)
     ;[numberLine] = lineBoxes([line!], { ...style, x: numberAt, tag, block: id })
   }
-  const lines = setText(node, setting, { style, measure: setting.measure - offset, leadIn })
+  const lines = setText(node, setting, { style, measure: setting.measure - offset, leadIn, identity: identityIn(id, node, 0) })
   const text = lineBoxes(lines, { ...style, x: offset, tag, block: id, begins: [id] })
   if (numberLine?.kind === 'box' && text[0]) text[0] = { ...text[0], marks: [...numberLine.marks, ...text[0].marks] }
   strip.push(...text)
@@ -70,8 +71,9 @@ function numberedTitle(node: Node, id: string, style: HeadingStyle, tag: Tag, se
 
 function followsNumber(id: string, { ledger, scheme }: Setting): LevelRule['follows'] {
   const entry = ledger.byId.get(id)
-  const rule = entry && scheme.levels[entry.item.rules].find(found => found.level === entry.item.level)
-  return rule?.follows ?? 'gap'
+  const item = entry?.item
+  if (item?.kind !== 'heading') return 'gap'
+  return scheme.levels[item.rules].find(({ level }) => level === item.level)?.follows ?? 'gap'
 }
 
 const numberRuns = (number: string, follows: LevelRule['follows'], style: TextStyle): Run[] => [

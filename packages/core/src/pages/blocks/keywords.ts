@@ -1,19 +1,15 @@
-import { strongOf } from '../../type/faces.ts'
-import type { Node } from '../../work/schema.ts'
-import { wordsIn } from '../../work/words.ts'
-import { lineBoxes, type StripItem, space } from '../box.ts'
-import { type Setting, setWords, words } from '../setting.ts'
+import { keywordsLine } from '../../content/captions.ts'
+import { headRuns } from '../../type/inline.ts'
+import { lineBoxes, space } from '../box.ts'
+import { type BlockHandler, setWords } from '../setting.ts'
 import { pinned } from './paragraph.ts'
 
 /** The keywords of the work behind what they are called; nothing where it has none. */
-export function keywords(node: Node, setting: Setting): StripItem[] {
+export const keywords: BlockHandler<'keywords'> = (node, setting) => {
   const { body, paragraphGap } = setting.houseStyle
   if (setting.keywords.length === 0) return []
   const style = { ...body, align: 'left' as const }
-  const runs = [
-    words(`${wordsIn(setting.language).keywords} `, style, { face: strongOf(style.face) }),
-    words(setting.keywords.join(', '), style),
-  ]
+  const runs = headRuns(keywordsLine(setting.keywords, setting.words), style).map(({ whole: _whole, ...run }) => run)
   const boxes = lineBoxes(setWords(runs, setting, style, setting.measure), {
     ...style,
     x: 0,

@@ -1,19 +1,22 @@
 import type { Node } from 'prosemirror-model'
 import type { Line } from '../../type/line.ts'
-import { listLookOf } from '../../work/scheme.ts'
+import { isKind, type NodeOfKind } from '../../work/kinds/index.ts'
+import { listMarkingOf } from '../../work/parts/scheme.ts'
 import { costs, lineBoxes, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 
 /** Gap between the sign of an item and its text, in em. */
 const signGap = 0.6
 
-export const list: BlockHandler = (node, setting) => {
+export const list: BlockHandler<'bulletedList' | 'numberedList'> = (node, setting) => {
   const { between } = setting.houseStyle.list
   return [space(between * 2), ...items(node, setting, 0, 0, []), space(between * 2)]
 }
 
+type ListNode = Node & NodeOfKind<'bulletedList' | 'numberedList'>
+
 /** `outer` is the left edge of the text around the list, in points. */
-function items(node: Node, setting: Setting, depth: number, outer: number, outside: Structure): StripItem[] {
+function items(node: ListNode, setting: Setting, depth: number, outer: number, outside: Structure): StripItem[] {
   const { list: look, body } = setting.houseStyle
   const signs = node.children.map(item => signOf(node, item, depth, setting))
   // Signs stand to the right of their room; where one is too wide for it, the whole list moves in.
@@ -25,7 +28,7 @@ function items(node: Node, setting: Setting, depth: number, outer: number, outsi
     const within = [...outside, list, `LI ${list} ${index}`]
     const held = [...within, `LBody ${within.at(-1)}`]
     item.forEach((block, _at, order) => {
-      if (block.type.name !== 'paragraph') {
+      if (isKind(block, 'bulletedList') || isKind(block, 'numberedList')) {
         strip.push(space(look.between), ...items(block, setting, depth + 1, left, held))
         return
       }
@@ -50,10 +53,10 @@ function items(node: Node, setting: Setting, depth: number, outer: number, outsi
 }
 
 /** The number of an item as the ledger has it, or the sign that its list shows at this depth. */
-function signOf(node: Node, item: Node, depth: number, setting: Setting): Line | undefined {
+function signOf(node: ListNode, item: Node, depth: number, setting: Setting): Line | undefined {
   const { body } = setting.houseStyle
-  const kind = node.type.name as 'numberedList' | 'bulletedList'
-  const { levels } = listLookOf(setting.scheme, kind, node.attrs.look)
+  const kind = node.type.name
+  const { levels } = listMarkingOf(setting.scheme, kind, node.attrs.look)
   const sign =
     kind === 'numberedList'
       ? (setting.ledger.byId.get(item.attrs.id)?.number ?? '')

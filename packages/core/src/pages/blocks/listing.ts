@@ -1,7 +1,7 @@
 import { type Line, plainLine } from '../../type/line.ts'
-import type { TextStyle } from '../../work/houseStyle.ts'
+import type { TextStyle } from '../../work/parts/houseStyle.ts'
+import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
-import { seriesRule } from '../../work/scheme.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stack, stood } from './caption.ts'
@@ -10,12 +10,12 @@ import { captionStack, moved, stack, stood } from './caption.ts'
 const gutter = 3
 const tabStop = 4
 /** How far the rest of a line that is too long is set in, in letters. */
-const turnover = 4
+const overrun = 4
 
 /** Text set as it stands: every line a line, nothing hyphenated, all letters of one width. It breaks between lines where it is not held. */
-export const listing: BlockHandler = (node, setting) => {
+export const listing: BlockHandler<'listing'> = (node, setting) => {
   const { float, listing: style } = setting.houseStyle
-  const id = node.attrs.id as string
+  const id = node.attrs.id
   const caption = captionStack(node, setting)
   const above = seriesRule(setting.scheme, seriesOf(node)).captionPlace !== 'below'
   const boxes = codeBoxes(node.lastChild!.textContent, id, style, setting)
@@ -72,7 +72,7 @@ function wrapped(source: string, columns: number): string[] {
   let rest = ''
   for (const sign of source) rest += sign === '\t' ? ' '.repeat(tabStop - (rest.length % tabStop)) : sign
   const parts: string[] = []
-  const indent = (/^ */.exec(rest)![0].length % Math.max(1, columns >> 1)) + turnover
+  const indent = (/^ */.exec(rest)![0].length % Math.max(1, columns >> 1)) + overrun
   while (rest.length > columns) {
     const space = rest.lastIndexOf(' ', columns)
     const cut = space > columns * 0.6 && rest.slice(0, space).trim() ? space + 1 : columns

@@ -1,6 +1,9 @@
 import type { Node } from 'prosemirror-model'
+import { panelHead } from '../../content/captions.ts'
+import { headRuns } from '../../type/inline.ts'
+import { isKind } from '../../work/kinds/index.ts'
 import { lineBoxes, type Mark } from '../box.ts'
-import { type Setting, setText, words } from '../setting.ts'
+import { type Setting, setText } from '../setting.ts'
 import { moved, stack } from './caption.ts'
 import { missing, missingShape } from './figure.ts'
 
@@ -12,7 +15,7 @@ const gap = 1.6
  * than `most`, in points: pictures are set smaller, and where words alone would be too high, each panel has the whole width for them.
  */
 export function setPanels(figure: Node, column: number, most: number, setting: Setting): SetPanels {
-  const panels = figure.children.filter(child => child.type.name === 'panel')
+  const panels = figure.children.filter(child => isKind(child, 'panel'))
   const beside = layOut(linesOf(panels, column, setting), column, 1, setting)
   if (beside.height <= most) return beside
   const words = beside.height - beside.pictures
@@ -106,9 +109,9 @@ function setPanel(
     ? [{ kind: 'picture', x: 0, y: 0, width: printed, height: picture, picture: found.name, alternative: panel.attrs.alternative }]
     : missing(printed, picture)
   const entry = setting.ledger.byId.get(panel.attrs.id)
-  const sign = entry?.number ? entry.bare.slice(entry.prefix.length) : ''
-  if (!sign && !panel.content.size) return { pictureMarks, picture, words: { marks: [], height: 0, notes: [] } }
-  const leadIn = sign ? [words(panel.content.size ? `${sign}\u00a0` : sign, style, { whole: true })] : []
+  const head = panelHead(entry, panel.content.size > 0)
+  if (head.length === 0 && !panel.content.size) return { pictureMarks, picture, words: { marks: [], height: 0, notes: [] } }
+  const leadIn = headRuns(head, style).map(run => ({ ...run, whole: true as const }))
   const lines = setText(panel, setting, { style: centred(style), measure, leadIn })
   const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: panel.attrs.id, within: [`Caption ${panel.attrs.id}`] })
   return { pictureMarks, picture, words: stack(boxes) }

@@ -1,14 +1,14 @@
-import type { TextStyle } from '../../work/houseStyle.ts'
+import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { type Box, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
 import { runInHeading, runsIn } from './heading.ts'
 
 /** A paragraph is indented where it follows another; after a heading or a display it begins flush. */
-export const paragraph: BlockHandler = (node, setting, place) => {
+export const paragraph: BlockHandler<'paragraph'> = (node, setting, place) => {
   const { body, titlePage, indent, paragraphGap } = setting.houseStyle
   const own = place.role === 'titlePage' ? titlePage.line : body
   const style = node.attrs.align ? aligned(own, node.attrs.align) : own
-  const flush = place.role === 'titlePage' || node.attrs.align || place.after !== 'paragraph'
+  const flush = place.role === 'titlePage' || node.attrs.align || (place.after !== 'paragraph' && place.after !== 'keywords')
   const opener = place.opener && runsIn(place.opener, setting) ? runInHeading(place.opener, setting) : null
   const lines = setText(node, setting, {
     style,

@@ -1,9 +1,13 @@
 import type { Node } from 'prosemirror-model'
+import { identityIn } from '../../numbers/occurrences.ts'
+import { faceWith } from '../../type/faces.ts'
+import { isKind } from '../../work/kinds/index.ts'
+import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { type Box, costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
 
 /** Words of another, set in from both sides. */
-export const quotation: BlockHandler = (node, setting) => {
+export const quotation: BlockHandler<'quotation'> = (node, setting) => {
   const { quotation: style } = setting.houseStyle
   const strip: StripItem[] = [space(style.before)]
   node.forEach((paragraph, _at, index) => {
@@ -16,18 +20,18 @@ export const quotation: BlockHandler = (node, setting) => {
 const inQuotation = (node: Node, index: number): string[] => [`BlockQuote ${node.attrs.id}`, `P ${node.attrs.id} ${index}`]
 
 /** How far the rest of a line of verse that is too long is set in, in em. */
-const turnover = 1.6
+const overrun = 1.6
 
 /** Every paragraph a line, as the poet broke it; what is too long turns over, set in. A stanza is kept together if that can be. */
-export const verse: BlockHandler = (node, setting) => {
+export const verse: BlockHandler<'verse'> = (node, setting) => {
   const { verse: style } = setting.houseStyle
   const boxes: Box[] = []
   node.forEach((paragraph, _at, index) => {
-    const measure = setting.measure - style.indent * 2 - turnover * style.size
+    const measure = setting.measure - style.indent * 2 - overrun * style.size
     const lines = setText(paragraph, setting, { style, measure })
     const set = lineBoxes(lines, { ...style, x: style.indent, tag: 'P', block: paragraph.attrs.id, within: inQuotation(node, index) })
     set.slice(1).forEach(box => {
-      box.marks = box.marks.map(mark => ({ ...mark, x: mark.x + turnover * style.size }))
+      box.marks = box.marks.map(mark => ({ ...mark, x: mark.x + overrun * style.size }))
     })
     for (const box of set.slice(0, -1)) box.breakAfter = Infinity
     boxes.push(...set)
@@ -35,17 +39,30 @@ export const verse: BlockHandler = (node, setting) => {
   return [space(style.before), ...held(boxes), space(style.after)]
 }
 
+const uprights = new WeakMap<TextStyle, TextStyle>()
+
+/** The same face the other way up: upright under a slanted motto, slanted under an upright one. The same object every time. */
+function uprightOf(style: TextStyle): TextStyle {
+  let found = uprights.get(style)
+  if (!found) uprights.set(style, (found = { ...style, face: faceWith(style.face, { emphasis: true, strong: false, code: false }) }))
+  return found
+}
+
 /** A motto under a title and where it is from; never parted, and never parted from what follows. */
-export const epigraph: BlockHandler = (node, setting) => {
+export const epigraph: BlockHandler<'epigraph'> = (node, setting) => {
   const { epigraph: style } = setting.houseStyle
-  const upright = { ...style, face: 'serif' as const }
+  const upright = uprightOf(style)
   const boxes: Box[] = []
   node.forEach((part, _at, index) => {
-    const attribution = part.type.name === 'attribution'
+    const attribution = isKind(part, 'attribution')
     // A motto of which nobody says where it is from has no empty line for it.
     if (attribution && part.content.size === 0) return
     const look = attribution ? upright : style
-    const lines = setText(part, setting, { style: look, measure: setting.measure - style.indent })
+    const lines = setText(part, setting, {
+      style: look,
+      measure: setting.measure - style.indent,
+      identity: identityIn(node.attrs.id, part, index),
+    })
     boxes.push(...lineBoxes(lines, { ...style, x: style.indent, tag: 'P', block: node.attrs.id, within: inQuotation(node, index) }))
   })
   for (const box of boxes) box.breakAfter = Infinity

@@ -11,7 +11,7 @@ const columnGap = 1.6
 const leastColumn = 8
 
 /** Figures side by side; what would make columns too narrow goes on in a further line of figures below. */
-export const row: BlockHandler = (node, setting) => {
+export const row: BlockHandler<'row'> = (node, setting) => {
   const { body, caption, float } = setting.houseStyle
   const gutter = columnGap * body.size
   const most = Math.max(1, Math.floor((setting.measure + gutter) / (leastColumn * caption.size + gutter)))
@@ -27,7 +27,7 @@ export const row: BlockHandler = (node, setting) => {
     notes.push(...line.notes)
     height += line.height
   }
-  const begins = [node.attrs.id as string, ...node.children.flatMap(idsOf)]
+  const begins = [node.attrs.id, ...node.children.flatMap(idsOf)]
   return stood(box(height, marks, { block: node.attrs.id, begins, notes }), node, seriesOf(node.firstChild!), setting)
 }
 

@@ -6,7 +6,7 @@ const share = 0.5
 const roomAbove = 2
 
 /** A line to sign on, and under it who signs; the two are never parted. */
-export const signature: BlockHandler = (node, setting, place) => {
+export const signature: BlockHandler<'signature'> = (node, setting, place) => {
   const { body, titlePage } = setting.houseStyle
   const style = place.role === 'titlePage' ? titlePage.line : body
   const measure = setting.measure * share

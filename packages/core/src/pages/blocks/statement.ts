@@ -1,11 +1,12 @@
 import type { Node } from 'prosemirror-model'
-import { faceWith, strongOf } from '../../type/faces.ts'
-import type { Run } from '../../type/inline.ts'
-import type { TextStyle } from '../../work/houseStyle.ts'
-import { seriesRule } from '../../work/scheme.ts'
-import { wordsIn } from '../../work/words.ts'
+import { proofHead, statementHead } from '../../content/captions.ts'
+import { faceWith } from '../../type/faces.ts'
+import { headRuns, type Run } from '../../type/inline.ts'
+import { type BlockKind, isKind, kindOf } from '../../work/kinds/index.ts'
+import type { TextStyle } from '../../work/parts/houseStyle.ts'
+import { seriesRule } from '../../work/parts/scheme.ts'
 import { type Box, box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
-import { type BlockHandler, type Setting, setText, words } from '../setting.ts'
+import { type BlockHandler, type Place, type Setting, setText } from '../setting.ts'
 import { equation, equationGroup } from './equation.ts'
 import { list } from './list.ts'
 
@@ -13,18 +14,16 @@ import { list } from './list.ts'
 const around = 0.55
 
 /** A theorem and its like: the head runs into the first line; its words are set as the series says. */
-export const statement: BlockHandler = (node, setting, place) => {
+export const statement: BlockHandler<'statement'> = (node, setting, place) => {
   const { body } = setting.houseStyle
   const { id, series } = node.attrs
   const rule = seriesRule(setting.scheme, series)
   const style = rule.statement === 'italic' ? italic(body) : body
   const entry = setting.ledger.byId.get(id)
-  const strong = { face: strongOf(body.face), whole: true as const }
-  const named = node.firstChild!.type.name === 'statementName' && node.firstChild!.content.size > 0
-  const head = `${rule.names.one}${entry?.number ? `\u00a0${entry.number}` : ''}`
-  const leadIn = named
-    ? [words(`${head} `, body, strong), words('(', body), ...nameRuns(node.firstChild!, body), words('). ', body)]
-    : [words(`${head}. `, body, strong)]
+  const name = node.firstChild && isKind(node.firstChild, 'statementName') ? node.firstChild : null
+  // Without notes or references: it is said in lists as well.
+  const said = name ? name.children.map(child => ({ text: child.text ?? '' })) : []
+  const leadIn = headRuns(statementHead(entry, rule, said), body)
   const strip = textOf(node, leadIn, style, setting, place)
   const first = strip.find((item): item is Box => item.kind === 'box')
   if (first) first.begins = [id, ...first.begins]
@@ -32,10 +31,9 @@ export const statement: BlockHandler = (node, setting, place) => {
 }
 
 /** A proof ends with an open square at the right end of its last line, or on a line of its own where that is full. */
-export const proof: BlockHandler = (node, setting, place) => {
+export const proof: BlockHandler<'proof'> = (node, setting, place) => {
   const { body } = setting.houseStyle
-  const said = wordsIn(setting.language).proof
-  const leadIn = [words(`${said}. `, body, { face: faceWith(body.face, { emphasis: true, strong: false, code: false }) })]
+  const leadIn = headRuns(proofHead(setting.words), body)
   const strip = textOf(node, leadIn, body, setting, place)
   endMark(strip, node, setting)
   return framed(strip, setting)
@@ -47,30 +45,24 @@ const framed = (strip: StripItem[], { houseStyle: { body } }: Setting): StripIte
   space(body.leading * around),
 ]
 
-/** The name of a statement, without notes or references: it is said in lists as well. */
-const nameRuns = (name: Node, style: TextStyle): Run[] =>
-  name.children.filter(child => child.isText).map(child => words(child.text!, style, { divisible: true }))
-
 /** The text that a block holds beside its name or caption. */
-export function textOf(node: Node, leadIn: Run[], style: TextStyle, setting: Setting, place: Parameters<BlockHandler>[2]): StripItem[] {
+export function textOf(node: Node, leadIn: Run[], style: TextStyle, setting: Setting, place: Place): StripItem[] {
   const strip: StripItem[] = []
-  let after = ''
+  let after: Place['after'] | '' = ''
   for (const part of node.children) {
-    const kind = part.type.name
-    if (['statementName', 'caption', 'shortCaption'].includes(kind)) continue
-    if (kind === 'equation' || kind === 'equationGroup') strip.push(...blockHandlerOf[kind](part, setting, place))
-    else if (kind === 'paragraph') {
+    if (isKind(part, 'equation')) strip.push(...equation(part, setting, place))
+    else if (isKind(part, 'equationGroup')) strip.push(...equationGroup(part, setting, place))
+    else if (isKind(part, 'bulletedList') || isKind(part, 'numberedList')) strip.push(...list(part, setting, place))
+    else if (isKind(part, 'paragraph')) {
       const opening = after === ''
       const indent = after === 'paragraph' ? setting.houseStyle.indent : 0
       const lines = setText(part, setting, { style, measure: setting.measure, indent, ...(opening ? { leadIn } : {}) })
       strip.push(...lineBoxes(lines, { ...style, x: 0, tag: 'P', block: part.attrs.id }))
-    } else strip.push(...list(part, setting, { ...place, after }))
-    after = kind
+    } else continue
+    after = kindOf(part) as BlockKind
   }
   return strip
 }
-
-const blockHandlerOf = { equation, equationGroup }
 
 const italics = new WeakMap<TextStyle, TextStyle>()
 

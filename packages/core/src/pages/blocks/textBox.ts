@@ -1,5 +1,5 @@
+import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
-import { seriesRule } from '../../work/scheme.ts'
 import { box, type Mark, type StripItem, space } from '../box.ts'
 import type { BlockHandler, Setting } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
@@ -10,7 +10,7 @@ const padding = 0.9
 const thick = 0.5
 
 /** Text in a frame under a caption of its own. One that no page can hold is set between two rules, and pages turn within it. */
-export const textBox: BlockHandler = (node, setting, place) => {
+export const textBox: BlockHandler<'box'> = (node, setting, place) => {
   const pad = setting.houseStyle.body.size * padding
   const inner: Setting = { ...setting, measure: setting.measure - 2 * pad }
   const caption = captionStack(node, inner, inner.measure)

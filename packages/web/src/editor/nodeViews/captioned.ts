@@ -1,4 +1,4 @@
-import { seriesRule } from '@steady-ledger/core/work/scheme.ts'
+import { seriesRule } from '@steady-ledger/core/work/parts/scheme.ts'
 import type { Node } from '@tiptap/pm/model'
 import { element, type Hosts, numberColumn, outside, type ViewMaker } from './common.ts'
 
@@ -53,6 +53,16 @@ export const captionedView = (hosts: Hosts): ViewMaker =>
     content: 'captions',
     write: (number, id) => `${hosts.live.ledger.byId.get(id)?.names.shortOne ?? ''} ${number}`,
     mark: (dom, node) => void dom.classList.toggle('uncaptioned', node.firstChild!.content.size === 0),
+  })
+
+/** One of several grids of a table, its words first; its sign stands in the number column. */
+export const tablePanelView = (hosts: Hosts): ViewMaker =>
+  numberedView(hosts, {
+    tag: 'div',
+    block: () => 'table-panel',
+    content: 'captions',
+    write: (number, id) => hosts.live.ledger.byId.get(id)?.own ?? number,
+    mark: () => {},
   })
 
 /** Equations under one number. */

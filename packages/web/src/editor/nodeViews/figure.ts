@@ -15,7 +15,7 @@ export const figureView =
       () => node.attrs.id,
       number =>
         isPanel
-          ? (live.ledger.byId.get(node.attrs.id)?.bare ?? number).slice(live.ledger.byId.get(node.attrs.id)?.prefix.length)
+          ? (live.ledger.byId.get(node.attrs.id)?.own ?? number)
           : `${live.ledger.byId.get(node.attrs.id)?.names.shortOne ?? ''} ${number}`,
     )
     const frame = element('div', 'picture')

@@ -23,7 +23,7 @@ export const headingView =
       const at = getPos()
       const own = at === undefined || isTitle ? null : view.state.doc.nodeAt(at)
       const said = [
-        item?.startAt != null && `set to ${item.startAt}`,
+        item?.kind === 'heading' && item.startAt !== null && `set to ${item.startAt}`,
         own?.attrs.numbered === false && 'no number',
         own?.attrs.listed === false && 'not listed',
       ]

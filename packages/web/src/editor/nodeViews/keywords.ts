@@ -1,4 +1,3 @@
-import { wordsIn } from '@steady-ledger/core/work/words.ts'
 import { element, type Hosts, say, type ViewMaker } from './common.ts'
 import { selectNode } from './figure.ts'
 
@@ -13,7 +12,7 @@ export const keywordsView =
     const list = dom.appendChild(element('span', ''))
     const stop = live.follow(() => {
       const { keywords } = live.settings
-      say(name, wordsIn(live.language).keywords)
+      say(name, live.words.keywords)
       say(list, ` ${keywords.join(', ') || 'none yet; they are written in the slip'}`)
       dom.classList.toggle('unwritten', keywords.length === 0)
     })

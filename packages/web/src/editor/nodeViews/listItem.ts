@@ -1,4 +1,4 @@
-import { listLookOf } from '@steady-ledger/core/work/scheme.ts'
+import { listMarkingOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { element, type Hosts, outside, say, type ViewMaker } from './common.ts'
 
 /** An item of a list: its number, or the sign of its look, stands before its words and is never text. */
@@ -16,7 +16,7 @@ export const listItemView =
       const kind = $at.parent.type.name
       if (kind !== 'numberedList' && kind !== 'bulletedList') return
       const depth = Array.from({ length: $at.depth }, (_, i) => $at.node(i + 1).type.name).filter(name => /edList$/.test(name)).length
-      const { levels } = listLookOf(live.ledger.scheme, kind, $at.parent.attrs.look)
+      const { levels } = listMarkingOf(live.ledger.scheme, kind, $at.parent.attrs.look)
       const own = levels[(depth - 1) % levels.length]!.pattern.map(tile => ('text' in tile ? tile.text : '')).join('')
       say(sign, kind === 'numberedList' ? live.number($at.nodeAfter?.attrs.id ?? node.attrs.id) : own)
     }

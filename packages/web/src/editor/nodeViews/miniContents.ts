@@ -1,4 +1,4 @@
-import { sectionEntries } from '@steady-ledger/core/lists/entries.ts'
+import { sectionEntries } from '@steady-ledger/core/content/lists/entries.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { element, type Hosts, say, type ViewMaker } from './common.ts'
 import { selectNode } from './figure.ts'

@@ -1,14 +1,20 @@
+import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
 import { element, type Hosts, say, type ViewMaker } from './common.ts'
 
 /** A reference says what it computes; a press with Ctrl, or Enter on it, follows it. */
 export const referenceView =
   ({ live, follow }: Hosts): ViewMaker =>
-  first => {
+  (first, view, getPos) => {
     let node = first
+    /** A place in a document that is being drawn anew may be gone before it is asked for. */
+    const occurrence = (): string => {
+      const at = getPos()
+      return at === undefined || at > view.state.doc.content.size ? '' : occurrenceAt(view.state.doc.resolve(at))
+    }
     const dom = element('span', 'reference')
     dom.setAttribute('role', 'link')
     const paint = (): void => {
-      const parts = live.wording(node)
+      const parts = live.wording(node, occurrence())
       const text = parts.map(part => part.text).join('')
       say(dom, text)
       dom.classList.toggle(

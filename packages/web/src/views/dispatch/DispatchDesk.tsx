@@ -1,6 +1,8 @@
 /** Where a work leaves the house: what must be mended first, then the files. */
 
-import { writeBundle } from '@steady-ledger/core/work/bundle.ts'
+import type { Output } from '@steady-ledger/core/dispatch/output.ts'
+import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
+import { partsOf } from '@steady-ledger/core/work/parts/index.ts'
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
@@ -10,33 +12,11 @@ import type { FromDispatch, ToDispatch } from '../../workers/protocol.ts'
 import { download, fileName } from '../download.ts'
 import { dayOf } from '../ledger/SinceMilestone.tsx'
 
-type Format = 'pdf' | 'csv' | 'bundle'
-const formats: Record<Format, { name: string; says: string; ending: string; type: string }> = {
-  pdf: {
-    name: 'PDF',
-    says: 'The pages as they stand, with links, bookmarks, page labels and structure.',
-    ending: '.pdf',
-    type: 'application/pdf',
-  },
-  csv: {
-    name: 'Ledger as CSV',
-    says: 'Every number with its label, caption, page and references.',
-    ending: '-ledger.csv',
-    type: 'text/csv',
-  },
-  bundle: {
-    name: 'The work itself',
-    says: 'Text and pictures in one file, to keep or to open elsewhere.',
-    ending: '.ledger.zip',
-    type: 'application/zip',
-  },
-}
-
 type State =
   | { kind: 'idle' }
-  | { kind: 'writing'; format: Format; says: string; done: number; of: number }
-  | { kind: 'done'; format: Format; size: number; seconds: number }
-  | { kind: 'failed'; format: Format; message: string }
+  | { kind: 'writing'; output: Output; says: string; done: number; of: number }
+  | { kind: 'done'; output: Output; size: number; seconds: number }
+  | { kind: 'failed'; output: Output; message: string }
 
 export function DispatchDesk() {
   const session = useSession()
@@ -53,10 +33,10 @@ export function DispatchDesk() {
   const [milestone, setMilestone] = useState<string | null>(null)
   const writer = useView(view => view.writer)
   const milestoneName = milestone ?? `Dispatched on ${dayOf(new Date().toISOString())}`
-  const write = (format: Format): void => {
+  const write = (output: Output): void => {
     stop()
     // The PDF is what leaves the house: the numbers and pages it has go on record when it is written.
-    const recorded = format === 'pdf' && writer && milestoneName.trim() !== ''
+    const recorded = output.recorded && writer && milestoneName.trim() !== ''
     const records = recorded ? session.records() : null
     if (recorded && !records)
       notify({
@@ -66,41 +46,33 @@ export function DispatchDesk() {
     const began = performance.now()
     const work = session.current()
     const finish = (bytes: Uint8Array): void => {
-      const { type, ending } = formats[format]
-      download(bytes, type, fileName(titleOf(work.doc)) + ending)
+      download(bytes, output.mediaType, fileName(titleOf(work.doc)) + output.ending)
       if (records) session.takeMilestone(milestoneName.trim().slice(0, 200), records)
-      setState({ kind: 'done', format, size: bytes.length, seconds: (performance.now() - began) / 1000 })
+      setState({ kind: 'done', output, size: bytes.length, seconds: (performance.now() - began) / 1000 })
     }
-    setState({ kind: 'writing', format, says: 'Starting', done: 0, of: 1 })
-    if (format === 'bundle') {
-      try {
-        finish(writeBundle(work))
-      } catch (error) {
-        setState({ kind: 'failed', format, message: (error as Error).message })
-      }
-      return
-    }
+    setState({ kind: 'writing', output, says: 'Starting', done: 0, of: 1 })
     const made = new Worker(new URL('../../workers/dispatch.worker.ts', import.meta.url), { type: 'module' })
     worker.current = made
-    made.addEventListener('error', event => setState({ kind: 'failed', format, message: event.message || 'The writer could not start.' }))
+    made.addEventListener('error', event => setState({ kind: 'failed', output, message: event.message || 'The writer could not start.' }))
     made.addEventListener('message', ({ data }: MessageEvent<FromDispatch>) => {
       if (data.kind === 'ready') {
-        const { settings, scheme, houseStyle, doc, pictures } = work
+        const { doc, pictures } = work
         const message: ToDispatch = {
           kind: 'write',
-          format,
-          work: { settings, scheme, houseStyle, doc: JSON.stringify(doc.toJSON()) },
+          output: output.name,
+          doc: JSON.stringify(doc.toJSON()),
+          parts: partsOf(work),
           pictures: [...pictures.values()],
           date: Date.now(),
         }
         made.postMessage(message)
-      } else if (data.kind === 'progress') setState({ kind: 'writing', format, says: data.says, done: data.done, of: data.of })
+      } else if (data.kind === 'progress') setState({ kind: 'writing', output, says: data.says, done: data.done, of: data.of })
       else if (data.kind === 'written') {
         stop()
         finish(data.bytes)
       } else {
         stop()
-        setState({ kind: 'failed', format, message: data.message })
+        setState({ kind: 'failed', output, message: data.message })
       }
     })
   }
@@ -132,13 +104,13 @@ export function DispatchDesk() {
         <section>
           <h2>Files</h2>
           <ul className="formats">
-            {(Object.keys(formats) as Format[]).map(format => {
-              const { name, says } = formats[format]
-              const own = state.kind !== 'idle' && state.format === format ? state : null
+            {outputs.map(output => {
+              const { name, title, says } = output
+              const own = state.kind !== 'idle' && state.output === output ? state : null
               return (
-                <li key={format}>
+                <li key={name}>
                   <div>
-                    <h3>{name}</h3>
+                    <h3>{title}</h3>
                     <p>{says}</p>
                     <div aria-live="polite">
                       {own?.kind === 'writing' && (
@@ -167,7 +139,7 @@ export function DispatchDesk() {
                       Cancel
                     </button>
                   ) : (
-                    <button type="button" className="button primary" disabled={writing} onClick={() => write(format)}>
+                    <button type="button" className="button primary" disabled={writing} onClick={() => write(output)}>
                       Write
                     </button>
                   )}

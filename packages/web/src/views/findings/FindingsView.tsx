@@ -1,7 +1,7 @@
 /** What the checks found, by weight, each with its place and, where one step mends it, its remedy. */
 
 import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
-import { type Finding, type Weight, weights } from '@steady-ledger/core/findings/finding.ts'
+import { type Finding, weightNames, weights } from '@steady-ledger/core/findings/finding.ts'
 import { checks } from '@steady-ledger/core/findings/index.ts'
 import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
@@ -45,14 +45,14 @@ export function FindingsView() {
             <p>{checks.length} checks looked at every heading, figure, table, equation, reference and paragraph.</p>
           </div>
         )}
-        {(Object.keys(weights) as Weight[]).map(weight => {
+        {weights.map(weight => {
           const own = turnover.findings.filter(finding => finding.weight === weight)
           if (own.length === 0) return null
           const kinds = [...new Set(own.map(finding => finding.check))]
           return (
-            <section key={weight} aria-label={weights[weight]}>
+            <section key={weight} aria-label={weightNames[weight]}>
               <h2 className={`weight ${weight}`}>
-                {weights[weight]} <small>{own.length}</small>
+                {weightNames[weight]} <small>{own.length}</small>
               </h2>
               {kinds.map(kind => {
                 const found = own.filter(finding => finding.check === kind)

@@ -1,5 +1,6 @@
 /** The “+” beside the block that holds the cursor: what can be added after it. */
 
+import { type BlockKind, offeredKinds } from '@steady-ledger/core/work/kinds/index.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { wrapInList } from '@tiptap/pm/schema-list'
 import { addColumnAfter, addRowAfter, isInTable } from '@tiptap/pm/tables'
@@ -8,8 +9,12 @@ import { DropdownMenu } from 'radix-ui'
 import { useEffect, useState } from 'react'
 import { act } from '../../app/acts.ts'
 import { useSession } from '../../app/sessionContext.ts'
-import { insertDivision, insertTable, insertText, setHeading } from '../../editor/insert.ts'
+import { insertBlock, insertDivision, insertTable, setHeading } from '../../editor/insert.ts'
 import { insertProof, insertStatement } from '../../editor/statements.ts'
+import { nameOffered } from './kindNames.ts'
+
+/** What to type instead. */
+const typed: { [Kind in BlockKind]?: string } = { quotation: '> space' }
 
 export function AddButton({ view }: { view: EditorView }) {
   const session = useSession()
@@ -32,7 +37,7 @@ export function AddButton({ view }: { view: EditorView }) {
   }, [view, session])
   if (top === null) return null
   const item = (name: string, keys: string, run: () => void) => (
-    <DropdownMenu.Item className="menu-item" onSelect={() => setTimeout(run)}>
+    <DropdownMenu.Item key={name} className="menu-item" onSelect={() => setTimeout(run)}>
       {name}
       {keys && <kbd>{keys}</kbd>}
     </DropdownMenu.Item>
@@ -52,14 +57,9 @@ export function AddButton({ view }: { view: EditorView }) {
           {item('Figure', 'Ctrl Alt F', () => act.figure(session))}
           {item('Table', 'Ctrl Alt T', () => session.run(insertTable()))}
           {item('Equation', 'Ctrl Alt E', () => act.equation(session))}
-          {item('Bulleted list', '- space', () => session.run(wrapInList(schema.nodes.bulletedList!)))}
-          {item('Numbered list', '1. space', () => session.run(wrapInList(schema.nodes.numberedList!)))}
-          {item('Description list', '', () => session.run(insertText('descriptionList')))}
-          {item('Quotation', '> space', () => session.run(insertText('quotation')))}
-          {item('Verse', '', () => session.run(insertText('verse')))}
-          {item('Epigraph', '', () => session.run(insertText('epigraph')))}
-          {item('Box of text', '', () => session.run(insertText('box')))}
-          {item('Listing', '', () => session.run(insertText('listing')))}
+          {item('Bulleted list', '- space', () => session.run(wrapInList(schema.nodes.bulletedList)))}
+          {item('Numbered list', '1. space', () => session.run(wrapInList(schema.nodes.numberedList)))}
+          {offeredKinds.map(({ kind, name }) => item(nameOffered(name), typed[kind] ?? '', () => session.run(insertBlock(kind))))}
           {item('Theorem', '', () => session.run(insertStatement('theorem')))}
           {item('Proof', '', () => session.run(insertProof))}
           <DropdownMenu.Separator className="menu-rule" />

@@ -1,6 +1,7 @@
 /** Fields of single kinds of blocks: figures and their panels, captions, lists, headings, statements. */
+
+import { listMarkingOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { type Node, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
-import { listLookOf } from '@steady-ledger/core/work/scheme.ts'
 import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
 import { useSession, useView } from '../../app/sessionContext.ts'
@@ -65,8 +66,6 @@ export function FigureFields({
   )
 }
 
-export const captioned = ['figure', 'table', 'listing', 'box']
-
 /** What a caption counts as: the series of its kind, another, or one of the author's own that is made here. */
 export function SeriesField({ node, set }: { node: Node; set(name: string, value: unknown): void }) {
   const session = useSession()
@@ -86,7 +85,7 @@ export function SeriesField({ node, set }: { node: Node; set(name: string, value
 export function ListLookField({ node, set }: { node: Node; set(name: string, value: unknown): void }) {
   const scheme = useView(view => view.scheme)
   const looks = node.type.name === 'numberedList' ? scheme.lists.numbered : scheme.lists.bulleted
-  const look = listLookOf(scheme, node.type.name as 'numberedList', node.attrs.look)
+  const look = listMarkingOf(scheme, node.type.name as 'numberedList', node.attrs.look)
   return (
     <>
       <Choice
@@ -103,13 +102,23 @@ export function ListLookField({ node, set }: { node: Node; set(name: string, val
   )
 }
 
+/** Headings are in the contents, but for those of the front matter; what is not as usual is said. */
+export function HeadingListed({ node, front, set }: { node: Node; front: boolean; set(name: string, value: unknown): void }) {
+  return (
+    <Check
+      label="Listed in the contents"
+      value={node.attrs.listed ?? !front}
+      onChange={value => set('listed', value === !front ? null : value)}
+    />
+  )
+}
+
 /** Numbered or not, and what is an exception to the rule of its level. */
 export function HeadingFields({ node, set, inChapter }: { node: Node; set(name: string, value: unknown): void; inChapter: boolean }) {
-  const { numbered, startAt, level, appendix, listed } = node.attrs
+  const { numbered, startAt, level, appendix } = node.attrs
   return (
     <>
       <Check label="Numbered" value={numbered} onChange={value => set('numbered', value)} />
-      {node.type.name === 'heading' && <Check label="Listed in the contents" value={listed} onChange={value => set('listed', value)} />}
       {inChapter && level === 2 && (
         <Check label="An appendix of this chapter" value={appendix} onChange={value => set('appendix', value)} />
       )}
@@ -158,7 +167,7 @@ export function ShortCaption({ node, at }: { node: Node; at: number }) {
       value={has}
       onChange={value => {
         const { tr } = session.state
-        if (value) tr.insert(after, schema.nodes.shortCaption!.create(null, schema.text('Short caption')))
+        if (value) tr.insert(after, schema.nodes.shortCaption.create(null, schema.text('Short caption')))
         else tr.delete(after, after + node.child(1).nodeSize)
         session.dispatch(tr)
       }}

@@ -1,7 +1,6 @@
 /** The writing view: spine, sheet, slip. */
 
-import { findBlock, setAttributes } from '@steady-ledger/core/work/commands.ts'
-import { wordsIn } from '@steady-ledger/core/work/words.ts'
+import { findBlock, setAttributes } from '@steady-ledger/core/work/commands/sections.ts'
 import { NodeSelection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
 import { type CSSProperties, useCallback, useEffect, useRef, useState } from 'react'
@@ -14,17 +13,8 @@ import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { Composer } from '../../composer/Composer.tsx'
 import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
-import { captionedView, equationGroupView, statementView } from '../../editor/nodeViews/captioned.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
-import { divisionView } from '../../editor/nodeViews/division.ts'
-import { figureView } from '../../editor/nodeViews/figure.ts'
-import { equationView, formulaView } from '../../editor/nodeViews/formula.ts'
-import { headingView } from '../../editor/nodeViews/heading.ts'
-import { keywordsView } from '../../editor/nodeViews/keywords.ts'
-import { listItemView } from '../../editor/nodeViews/listItem.ts'
-import { miniContentsView } from '../../editor/nodeViews/miniContents.ts'
-import { noteView } from '../../editor/nodeViews/note.ts'
-import { referenceView } from '../../editor/nodeViews/reference.ts'
+import { nodeViews } from '../../editor/nodeViews/index.ts'
 import type { Session } from '../../session.ts'
 import { newId } from '../../storage/database.ts'
 import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
@@ -83,30 +73,12 @@ export function Galley() {
         class: 'sheet-text',
         spellcheck: 'true',
         lang: session.work.settings.language,
-        style: `--proof-word: "${wordsIn(session.work.settings.language).proof}. "`,
+        style: `--proof-word: "${session.live.words.proof}. "`,
         'aria-label': 'Text of the work',
         role: 'textbox',
         'aria-multiline': 'true',
       }),
-      nodeViews: {
-        division: divisionView(hosts),
-        title: headingView(hosts),
-        heading: headingView(hosts),
-        figure: figureView(hosts),
-        table: captionedView(hosts),
-        listing: captionedView(hosts),
-        box: captionedView(hosts),
-        statement: statementView(hosts),
-        panel: figureView(hosts),
-        equation: equationView(hosts),
-        equationGroup: equationGroupView(hosts),
-        listItem: listItemView(hosts),
-        miniContents: miniContentsView(hosts),
-        keywords: keywordsView(hosts),
-        formula: formulaView(hosts),
-        note: noteView(hosts),
-        reference: referenceView(hosts),
-      },
+      nodeViews: nodeViews(hosts),
       // A line break that is pasted parts words and nothing more; those of notes stay what they are.
       transformPastedHTML: html => html.replace(/<br(?![^>]*data-kind)[^>]*>/gi, ' '),
       handleDOMEvents: {

@@ -1,11 +1,11 @@
 /** The look of a level, a caption or a list is one thing: what it is, where else it stands, and a heading's own look made that of its level. */
 
 import { faceWith } from '@steady-ledger/core/type/faces.ts'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
-import { captionStyle, type FaceName, type HeadingStyle, type HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { captionStyle, type FaceName, type HeadingStyle, type HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import { listMarkingOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { type Node, plainText, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
-import { listLookOf } from '@steady-ledger/core/work/scheme.ts'
-import { setPart } from '@steady-ledger/core/work/workStep.ts'
+import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
@@ -82,7 +82,7 @@ export function CaptionLook({ node }: { node: Node }) {
   const houseStyle = useView(view => view.houseStyle)
   const series = seriesOf(node)
   const caption = captionStyle(houseStyle, series)
-  const same = ledger.entries.filter(({ item }) => item.series === series && item.kind === 'series')
+  const same = ledger.entries.filter(({ item }) => item.kind === 'series' && item.series === series)
   return (
     <section className="slip-part">
       <h3>Look of the caption</h3>
@@ -100,7 +100,7 @@ export function ListPlaces({ kind, look }: { kind: string; look: string }) {
   const scheme = useView(view => view.scheme)
   const places: { id: string; says: string }[] = []
   doc.descendants(node => {
-    if (node.type.name === kind && node.attrs.id && listLookOf(scheme, kind as 'numberedList', node.attrs.look).key === look)
+    if (node.type.name === kind && node.attrs.id && listMarkingOf(scheme, kind as 'numberedList', node.attrs.look).key === look)
       places.push({ id: node.attrs.id, says: plainText(node).slice(0, 40) || 'An empty list' })
     return !node.isTextblock
   })

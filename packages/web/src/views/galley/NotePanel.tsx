@@ -1,6 +1,6 @@
 /** A footnote open for writing under its line. Esc, or a press elsewhere, goes back to where the cursor was. */
 
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { useCallback, useLayoutEffect, useRef } from 'react'

@@ -1,6 +1,9 @@
 /** The fields of a reference: what it says, where it leads, and what can be done about a target that is lost. */
-import { referenceText, type Wording, wordings } from '@steady-ledger/core/references/wordReference.ts'
-import { makePlain, mergeReferences, nextReference, splitReference } from '@steady-ledger/core/work/referenceCommands.ts'
+
+import { referenceText, type Wording, wordings } from '@steady-ledger/core/content/references/wordReference.ts'
+import { entryName } from '@steady-ledger/core/content/titles.ts'
+import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
+import { makePlain, mergeReferences, nextReference, splitReference } from '@steady-ledger/core/work/commands/references.ts'
 import type { Node } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { NodeSelection, type Transaction } from '@tiptap/pm/state'
@@ -40,7 +43,9 @@ export function ReferenceFields({ node, at, set, onReference }: Props) {
     const { targets: own, was } = current().attrs as { targets: string[]; was: Record<string, string> }
     const { byId } = session.live.ledger
     const lost = own.filter(id => !byId.has(id))
-    const words = lost.length ? lost.flatMap(id => was[id] || []).join(', ') : referenceText(session.live.wording(current()))
+    const words = lost.length
+      ? lost.flatMap(id => was[id] || []).join(', ')
+      : referenceText(session.live.wording(current(), occurrenceAt(session.state.doc.resolve(at))))
     change(tr => makePlain(tr, at, words))
   }
   return (
@@ -55,16 +60,9 @@ export function ReferenceFields({ node, at, set, onReference }: Props) {
               <li key={id}>
                 {entry ? (
                   <>
-                    <Link to={`../galley/${id}`}>
-                      {entry.names.one} {entry.bare}
-                    </Link>{' '}
+                    <Link to={`../galley/${id}`}>{entryName(entry)}</Link>{' '}
                     {targets.length > 1 && (
-                      <button
-                        type="button"
-                        className="quiet-link"
-                        onClick={() => takeOut(id)}
-                        aria-label={`Take ${entry.names.one} ${entry.bare} out`}
-                      >
+                      <button type="button" className="quiet-link" onClick={() => takeOut(id)} aria-label={`Take ${entryName(entry)} out`}>
                         take out
                       </button>
                     )}
@@ -82,7 +80,11 @@ export function ReferenceFields({ node, at, set, onReference }: Props) {
           Choose targets
         </button>
         {targets.length > 1 && (
-          <button type="button" className="button" onClick={() => change(tr => splitReference(tr, at, session.work.settings.language))}>
+          <button
+            type="button"
+            className="button"
+            onClick={() => change(tr => splitReference(tr, at, session.work.scheme, session.work.settings.language))}
+          >
             Split into {targets.length}
           </button>
         )}

@@ -1,9 +1,11 @@
 /** Choose what a reference leads to: a list of everything numbered, searched by number, kind, caption or label, several at once. */
 
+import { type Wording, wordings, wordReference } from '@steady-ledger/core/content/references/wordReference.ts'
+import { entryName } from '@steady-ledger/core/content/titles.ts'
+import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
-import { saysFormula, scanDivision } from '@steady-ledger/core/numbers/scan.ts'
-import { type Wording, wordings, wordReference } from '@steady-ledger/core/references/wordReference.ts'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import type { EditorView } from '@tiptap/pm/view'
 import { useMemo, useRef, useState } from 'react'
@@ -77,7 +79,7 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
   if (!place) return null
   const preview = wordReference(
     { targets: targets.length ? targets : found[row] ? [found[row].id] : [], wording, was: {} },
-    { ledger, language: session.work.settings.language, pageOf: session.live.pageLabel, opensSentence: false },
+    { ledger, language: session.work.settings.language, pageOf: session.live.pageOf, before: '' },
   )
   return (
     <div
@@ -139,9 +141,7 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
             onKeyDown={() => {}}
           >
             <span className="picker-tick">{targets.includes(entry.id) ? '✓' : ''}</span>
-            <span className="picker-number">
-              {entry.names.one} {entry.brackets ? entry.number : entry.bare}
-            </span>
+            <span className="picker-number">{entryName(entry)}</span>
             <span className="picker-caption">
               {saysFormula(entry.item) ? (
                 <FormulaText source={entry.item.text!.attrs.formula} />

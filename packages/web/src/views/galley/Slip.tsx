@@ -1,13 +1,17 @@
 /** The panel at the right: the fields of whatever is selected, the account of its number, where it is referred to, what to mend. */
 
+import { entryName } from '@steady-ledger/core/content/titles.ts'
 import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
 import type { Remedy } from '@steady-ledger/core/findings/finding.ts'
+import { capital } from '@steady-ledger/core/languages/capital.ts'
 import { accountOf } from '@steady-ledger/core/numbers/account.ts'
+import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
-import { findBlock, removeBlock } from '@steady-ledger/core/work/commands.ts'
+import { findBlock, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { isCaptioned } from '@steady-ledger/core/work/kinds/index.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
-import { countWords, type Node, type Placement, plainText, roles } from '@steady-ledger/core/work/schema.ts'
-import type { Settings } from '@steady-ledger/core/work/work.ts'
+import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
+import { countWords, matterOf, type Node, type Placement, plainText, roles } from '@steady-ledger/core/work/schema.ts'
 import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
 import { languages } from '../../app/languages.ts'
@@ -16,7 +20,8 @@ import { useSession, useView } from '../../app/sessionContext.ts'
 import { leadElsewhere } from '../../app/workCommands.ts'
 import { addEquationLine } from '../../editor/groups.ts'
 import { AccountSteps } from '../AccountSteps.tsx'
-import { captioned, FigureFields, HeadingFields, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
+import { FigureFields, HeadingFields, HeadingListed, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
+import { kindName } from './kindNames.ts'
 import { CaptionLook, HeadingLook } from './LookFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
 
@@ -42,7 +47,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   const set = (name: string, value: unknown): void => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   return (
     <aside className="slip" aria-label="Slip: what is selected">
-      <Heading node={node} id={ownId} />
+      <Heading node={node} id={ownId} at={at} />
       {node.type.name === 'paragraph' && (
         <>
           <Choice
@@ -57,9 +62,9 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       {(node.type.name === 'figure' || node.type.name === 'panel') && (
         <FigureFields node={node} at={at} set={set} onPicture={onPicture} inRow={rowAt >= 0} />
       )}
-      {captioned.includes(node.type.name) && node.type.name !== 'figure' && <ShortCaption node={node} at={at} />}
-      {captioned.includes(node.type.name) && <SeriesField node={node} set={set} />}
-      {node.type.name === 'figure' && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
+      {isCaptioned(node) && node.type.name !== 'figure' && <ShortCaption node={node} at={at} />}
+      {isCaptioned(node) && <SeriesField node={node} set={set} />}
+      {isCaptioned(node) && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
       {node.type.name === 'fill' && (
         <Field
           label="Height, in mm; nothing for all that its page has left"
@@ -79,7 +84,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           onChange={value => session.dispatch(session.state.tr.setNodeAttribute(rowAt, 'placement', value))}
         />
       )}
-      {rowAt < 0 && captioned.includes(node.type.name) && (
+      {rowAt < 0 && isCaptioned(node) && (
         <Choice
           label="Where it stands"
           value={node.attrs.placement as Placement}
@@ -97,6 +102,14 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
             Another line under it
           </button>
           <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
+          {node.attrs.numbered && doc.resolve(at).parent.type.name !== 'equationGroup' && (
+            <Field
+              label="A sign of its own in the place of the number"
+              value={node.attrs.tag}
+              check={value => (value.trim().length > 40 ? 'At most 40 letters.' : '')}
+              onChange={value => set('tag', value.trim())}
+            />
+          )}
         </>
       )}
       {node.type.name === 'formula' && (
@@ -122,9 +135,26 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       {node.type.name === 'division' && (
         <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />
       )}
+      {node.type.name === 'heading' && <HeadingListed node={node} front={matterOf(doc.resolve(at).node(1)) === 'front'} set={set} />}
+      {(node.type.name === 'heading' || node.type.name === 'division') && (
+        <Field
+          label="Short title, for contents and running heads"
+          value={node.attrs.shortTitle}
+          check={value => (value.length > 500 ? 'At most 500 letters.' : '')}
+          onChange={value => set('shortTitle', value.trim())}
+        />
+      )}
       {(node.type.name === 'numberedList' || node.type.name === 'bulletedList') && <ListLookField node={node} set={set} />}
       {node.type.name === 'numberedList' && (
-        <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />
+        <>
+          <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />
+          <Field
+            label="Starts at (empty: where it would by itself)"
+            value={node.attrs.startAt === null ? '' : String(node.attrs.startAt)}
+            check={value => (/^\s*\d{0,5}\s*$/.test(value) ? '' : 'A whole number, or nothing.')}
+            onChange={value => set('startAt', value.trim() === '' ? null : Number(value))}
+          />
+        </>
       )}
       {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
       {node.type.name === 'keywords' && (
@@ -140,7 +170,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       {(node.type.name === 'heading' || (node.type.name === 'division' && ['part', 'chapter', 'appendix'].includes(node.attrs.role))) && (
         <HeadingLook node={node} id={ownId} />
       )}
-      {captioned.includes(node.type.name) && <CaptionLook node={node} />}
+      {isCaptioned(node) && <CaptionLook node={node} />}
       <PageTurnFields />
       {ownId && <ReferredFrom id={ownId} />}
       {ownId && <Found id={ownId} />}
@@ -158,50 +188,19 @@ const placements: Record<Placement, string> = {
   page: 'On a page of its own',
 }
 
-const kinds: Record<string, string> = {
-  paragraph: 'Paragraph',
-  figure: 'Figure',
-  table: 'Table',
-  listing: 'Listing',
-  box: 'Box',
-  equation: 'Equation',
-  formula: 'Formula',
-  heading: 'Section',
-  note: 'Footnote',
-  reference: 'Reference',
-  numberedList: 'Numbered list',
-  bulletedList: 'List',
-  listItem: 'Item of a list',
-  panel: 'Panel of a figure',
-  equationGroup: 'Group of equations',
-  miniContents: 'Contents of this division',
-  statement: 'Statement',
-  row: 'Figures side by side',
-  fill: 'Empty space',
-  keywords: 'Keywords',
-  quotation: 'Quotation',
-  verse: 'Verse',
-  epigraph: 'Epigraph',
-  descriptionList: 'List of descriptions',
-  signature: 'Line to sign on',
-  proof: 'Proof',
-}
-
-const capitalised = (name: string): string => name.charAt(0).toLocaleUpperCase() + name.slice(1)
-
-function Heading({ node, id }: { node: Node; id: string }) {
+function Heading({ node, id, at }: { node: Node; id: string; at: number }) {
   const session = useSession()
   const entry = useView(view => view.ledger.byId.get(id))
   useView(view => view.turnover)
-  const kind = node.type.name === 'division' ? roles[node.attrs.role as 'chapter'].name : (kinds[node.type.name] ?? '')
+  const kind = node.type.name === 'division' ? roles[node.attrs.role as 'chapter'].name : kindName(node)
   const name =
     node.type.name === 'reference'
       ? session.live
-          .wording(node)
+          .wording(node, occurrenceAt(session.state.doc.resolve(at)))
           .map(part => part.text)
           .join('')
       : entry?.number
-        ? capitalised(`${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
+        ? capital(`${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
         : node.type.name === 'division'
           ? plainText(node.firstChild!) || 'Untitled'
           : kind
@@ -223,7 +222,7 @@ function LabelField({ id, label, onChange }: { id: string; label: string; onChan
       onChange={value => onChange(value.trim())}
       check={value => {
         const other = ledger.entries.find(entry => entry.item.label === value.trim() && entry.id !== id)
-        return value.trim() && other ? `${other.names.one} ${other.bare} has this label already.` : ''
+        return value.trim() && other ? `${entryName(other)} has this label already.` : ''
       }}
     />
   )
@@ -248,10 +247,10 @@ function ReferredFrom({ id }: { id: string }) {
   const places = doc.children.flatMap(node =>
     scanDivision(node)
       .references.filter(({ targets }) => targets.includes(id))
-      .map(({ holder, node: reference }) => ({
+      .map(({ holder, node: reference, occurrence }) => ({
         holder,
         says: session.live
-          .wording(reference)
+          .wording(reference, occurrence)
           .map(part => part.text)
           .join(''),
       })),
@@ -390,7 +389,7 @@ function PageTurnFields() {
   if (floats && unbroken.includes(node.type.name)) return null
   return (
     <section className="slip-part">
-      <h3>{kinds[node.type.name] ?? 'This block'} and page turns</h3>
+      <h3>{kindName(node) || 'This block'} and page turns</h3>
       {!unbroken.includes(node.type.name) && (
         <Check label="Keep it together on one page" value={node.attrs.keepTogether} onChange={value => set('keepTogether', value)} />
       )}

@@ -1,6 +1,6 @@
 /** The outline: matter, divisions, sections. Drag, or use the keys of the galley, to move, promote and demote with all that is held. */
 
-import { type Destination, demote, moveSection, moveStep, promote } from '@steady-ledger/core/work/commands.ts'
+import { type Destination, demote, moveSection, moveStep, promote } from '@steady-ledger/core/work/commands/sections.ts'
 import { division, type Matter, matterOf, plainText } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'

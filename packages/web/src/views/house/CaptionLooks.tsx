@@ -1,6 +1,6 @@
 /** Captions of a series may look otherwise than the rest: given a look of their own, and taken back. */
-import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
+import type { HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
 
 interface Props {
   style: HouseStyle

@@ -1,6 +1,7 @@
 /** Where the number and the words of headings stand, by level, and whether the text goes on on their line. */
-import type { HeadingStyle, HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
+
 import { readSignedLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
+import type { HeadingStyle, HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { Cell } from './Cell.tsx'
 
 const levels = ['Title of a part', 'Chapter title', 'Heading of level 2', 'Heading of level 3', 'Heading of level 4']

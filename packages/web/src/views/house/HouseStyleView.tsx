@@ -1,19 +1,21 @@
 /** How the work looks on paper: every rule a field, a page of the work beside them, set anew after each change. */
-import { type HouseStyle, pageProblem, readyStyles } from '@steady-ledger/core/work/houseStyle.ts'
-import { readLength, type Unit, writeLength } from '@steady-ledger/core/work/lengths.ts'
+
+import { houseStyleFromJson, houseStyleToJson } from '@steady-ledger/core/work/file/workFile.ts'
+import type { HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import { readyStyles } from '@steady-ledger/core/work/parts/readyStyles.ts'
+import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
-import { houseStyleFromJson, houseStyleToJson } from '@steady-ledger/core/work/workFile.ts'
-import { setPart } from '@steady-ledger/core/work/workStep.ts'
+import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import { DropdownMenu } from 'radix-ui'
 import { useRef } from 'react'
 import { Link } from 'react-router'
-import { Check, Choice, Field } from '../../app/fields.tsx'
+import { Choice, Field } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { newId } from '../../storage/database.ts'
 import { download, fileName } from '../download.ts'
 import { CaptionLooks } from './CaptionLooks.tsx'
+import { CheckFields, DefinedFields } from './DefinedFields.tsx'
 import { HeadingPlaces } from './HeadingPlaces.tsx'
 import { ListLooks } from './ListLooks.tsx'
 import { OpeningPages } from './OpeningPages.tsx'
@@ -44,8 +46,8 @@ export function HouseStyleView() {
     const restart = place !== 'foot' && scheme.notes.restart === 'page' ? 'chapter' : scheme.notes.restart
     const tr = setPart(session.state.tr, session.work, 'scheme', { ...scheme, notes: { ...scheme.notes, place, restart } })
     if (place === 'work' && !tr.doc.children.some(node => division(node).role === 'endnotes')) {
-      const title = schema.nodes.title!.create(null, schema.text('Notes'))
-      tr.insert(tr.doc.content.size, schema.nodes.division!.create({ id: newId(), role: 'endnotes' }, title))
+      const title = schema.nodes.title.create(null, schema.text('Notes'))
+      tr.insert(tr.doc.content.size, schema.nodes.division.create({ id: newId(), role: 'endnotes' }, title))
     }
     session.dispatch(tr)
   }
@@ -61,19 +63,6 @@ export function HouseStyleView() {
     }
   }
   const page = (more: Partial<HouseStyle['page']>): void => change({ ...style, page: { ...style.page, ...more } })
-  const length = (label: string, value: number, unit: Unit, set: (points: number) => HouseStyle, most = 2000) => (
-    <Field
-      label={`${label}, in ${unit}`}
-      value={writeLength(value, unit)}
-      check={text => {
-        const points = readLength(text, unit)
-        if (points === null) return 'A length, such as 25 mm, 2.5 cm, 1 in or 70 pt.'
-        if (points > most) return `At most ${writeLength(most, unit)} ${unit}.`
-        return pageProblem(set(points).page)
-      }}
-      onChange={text => change(set(readLength(text, unit)!))}
-    />
-  )
   return (
     <main className="house">
       <div className="tools">
@@ -144,56 +133,13 @@ export function HouseStyleView() {
                   if (w && h) page({ width: w * millimetre, height: h * millimetre })
                 }}
               />
-              <Choice
-                label="Printed on"
-                value={style.page.twoSided ? 'two' : 'one'}
-                options={{ one: 'One side', two: 'Both sides' }}
-                onChange={value => page({ twoSided: value === 'two' })}
-              />
-              <Choice
-                label="A chapter opens"
-                value={style.opens}
-                options={{ page: 'On a new page', recto: 'On a right-hand page', runOn: 'Where the text stands' }}
-                onChange={opens => change({ ...style, opens })}
-              />
-              {(['top', 'bottom', 'inner', 'outer'] as const).map(margin => (
-                <div key={margin}>
-                  {length(
-                    { top: 'Top margin', bottom: 'Bottom margin', inner: 'Inner margin', outer: 'Outer margin' }[margin],
-                    style.page[margin],
-                    'mm',
-                    points => ({ ...style, page: { ...style.page, [margin]: points } }),
-                  )}
-                </div>
-              ))}
-              {length('Space above a chapter', style.sink, 'mm', sink => ({ ...style, sink }), 600)}
-              <Choice
-                label="Feet of full pages"
-                value={style.evenFeet ? 'even' : 'ragged'}
-                options={{ even: 'All at one height', ragged: 'Where the text ends' }}
-                onChange={value => change({ ...style, evenFeet: value === 'even' })}
-              />
+              <DefinedFields style={style} change={change} group="page" />
             </div>
           </section>
           <section>
             <h2>Text</h2>
             <div className="house-grid">
-              {length('First-line indent', style.indent, 'pt', indent => ({ ...style, indent }), 200)}
-              {length('Space between paragraphs', style.paragraphGap, 'pt', paragraphGap => ({ ...style, paragraphGap }), 200)}
-              {length('Indent of lists', style.list.indent, 'pt', indent => ({ ...style, list: { ...style.list, indent } }), 200)}
-              {length(
-                'Space between list items',
-                style.list.between,
-                'pt',
-                between => ({ ...style, list: { ...style.list, between } }),
-                200,
-              )}
-              <Check label="Hyphenate" value={style.hyphenate} onChange={hyphenate => change({ ...style, hyphenate })} />
-              <Check
-                label="Points and quotation marks hang over the edges"
-                value={style.opticalMargins}
-                onChange={opticalMargins => change({ ...style, opticalMargins })}
-              />
+              <DefinedFields style={style} change={change} group="text" />
             </div>
             <StyleTable style={style} scheme={scheme} change={change} />
             <CaptionLooks style={style} scheme={scheme} change={change} />
@@ -203,34 +149,12 @@ export function HouseStyleView() {
             <h2>Running heads</h2>
             <RunningHeads style={style} change={change} />
             <div className="house-grid">
-              {length(
-                'Size of heads',
-                style.runningHead.size,
-                'pt',
-                size => ({ ...style, runningHead: { ...style.runningHead, size: Math.max(3, size) } }),
-                40,
-              )}
-              <Check
-                label="A rule under the head"
-                value={style.runningHead.rule}
-                onChange={rule => change({ ...style, runningHead: { ...style.runningHead, rule } })}
+              <DefinedFields
+                style={style}
+                change={change}
+                group="heads"
+                without={style.lineNumbers.by === 'none' ? ['lineNumbers.every'] : []}
               />
-              <Choice
-                label="Line numbers"
-                value={style.lineNumbers.by}
-                options={{ none: 'None', page: 'On each page', division: 'Through each division', work: 'Through the work' }}
-                onChange={by => change({ ...style, lineNumbers: { ...style.lineNumbers, by } })}
-              />
-              {style.lineNumbers.by !== 'none' && (
-                <Field
-                  label="Number every … lines"
-                  value={String(style.lineNumbers.every)}
-                  check={text =>
-                    /^\s*\d{1,3}\s*$/.test(text) && Number(text) >= 1 && Number(text) <= 100 ? '' : 'A whole number from 1 to 100.'
-                  }
-                  onChange={text => change({ ...style, lineNumbers: { ...style.lineNumbers, every: Number(text) } })}
-                />
-              )}
             </div>
           </section>
           <section>
@@ -255,82 +179,19 @@ export function HouseStyleView() {
             <h2>Contents and lists</h2>
             <ListLooks style={style} change={change} />
             <div className="house-grid">
-              {length(
-                'Between number and words',
-                style.contents.gap,
-                'pt',
-                gap => ({ ...style, contents: { ...style.contents, gap } }),
-                200,
-              )}
-              <Field
-                label="Line above appendices in the contents"
-                value={style.contents.appendices}
-                onChange={appendices => change({ ...style, contents: { ...style.contents, appendices: appendices.trim().slice(0, 100) } })}
-              />
-              <Choice
-                label="Contents go down to level"
-                value={String(style.contents.depth)}
-                options={{ '1': '1', '2': '2', '3': '3', '4': '4', '5': '5', '6': '6' }}
-                onChange={depth => change({ ...style, contents: { ...style.contents, depth: Number(depth) } })}
-              />
-              {length(
-                'Indent by level in contents',
-                style.contents.indent,
-                'pt',
-                indent => ({ ...style, contents: { ...style.contents, indent } }),
-                200,
-              )}
+              <DefinedFields style={style} change={change} group="contents" />
             </div>
           </section>
           <section>
             <h2>Displays and pictures</h2>
             <div className="house-grid">
-              {length(
-                'Space above an equation',
-                style.display.before,
-                'pt',
-                before => ({ ...style, display: { ...style.display, before } }),
-                200,
-              )}
-              {length(
-                'Space below an equation',
-                style.display.after,
-                'pt',
-                after => ({ ...style, display: { ...style.display, after } }),
-                200,
-              )}
-              {length(
-                'Space above a figure or table',
-                style.float.before,
-                'pt',
-                before => ({ ...style, float: { ...style.float, before } }),
-                200,
-              )}
-              {length(
-                'Space below a figure or table',
-                style.float.after,
-                'pt',
-                after => ({ ...style, float: { ...style.float, after } }),
-                200,
-              )}
-              {length(
-                'Between a picture and its caption',
-                style.float.captionGap,
-                'pt',
-                captionGap => ({ ...style, float: { ...style.float, captionGap } }),
-                200,
-              )}
-              <Field
-                label="Lowest resolution of pictures, in dots per inch"
-                value={String(style.pictureResolution)}
-                check={text => (/^\s*\d{1,4}\s*$/.test(text) ? '' : 'A whole number from 0 to 5000.')}
-                onChange={text => change({ ...style, pictureResolution: Math.min(5000, Number(text)) })}
-              />
-              <Check
-                label="Number the lines of listings"
-                value={style.listing.numbered}
-                onChange={numbered => change({ ...style, listing: { ...style.listing, numbered } })}
-              />
+              <DefinedFields style={style} change={change} group="displays" />
+            </div>
+          </section>
+          <section>
+            <h2>Rules for the checks</h2>
+            <div className="house-grid">
+              <CheckFields style={style} change={change} />
             </div>
           </section>
         </fieldset>

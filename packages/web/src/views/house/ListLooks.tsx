@@ -1,14 +1,15 @@
 /** How the entries of the contents look, a row a level; what a list of one level looks like is the last row. */
-import type { HouseStyle, ListLook } from '@steady-ledger/core/work/houseStyle.ts'
+
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
+import type { HouseStyle, ListEntryLook } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { Cell } from './Cell.tsx'
 
 const mostLevels = 6
 
 export function ListLooks({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
   const { looks, part } = style.contents
-  const set = (next: ListLook[]): void => change({ ...style, contents: { ...style.contents, looks: next } })
-  const rows: { name: string; look: ListLook; alter(more: Partial<ListLook>): void }[] = [
+  const set = (next: ListEntryLook[]): void => change({ ...style, contents: { ...style.contents, looks: next } })
+  const rows: { name: string; look: ListEntryLook; alter(more: Partial<ListEntryLook>): void }[] = [
     {
       name: 'Parts',
       look: part,
@@ -17,7 +18,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
     ...looks.map((look, index) => ({
       name: index < looks.length - 1 ? `Level ${index + 1}` : index === 0 ? 'All levels' : `Level ${index + 1} and below, other lists`,
       look,
-      alter: (more: Partial<ListLook>) => set(looks.map((other, i) => (i === index ? { ...look, ...more } : other))),
+      alter: (more: Partial<ListEntryLook>) => set(looks.map((other, i) => (i === index ? { ...look, ...more } : other))),
     })),
   ]
   return (

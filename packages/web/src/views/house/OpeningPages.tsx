@@ -1,10 +1,11 @@
 /** The divisions before and after the text, in their order: moved, added and taken out, each as one step. */
 
-import { appendixList } from '@steady-ledger/core/lists/entries.ts'
-import { moveStep, removeBlock } from '@steady-ledger/core/work/commands.ts'
+import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
+import { listTitle } from '@steady-ledger/core/languages/index.ts'
+import type { Words } from '@steady-ledger/core/languages/language.ts'
+import { moveStep, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { listedSeries, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, type Matter, matterOf, plainText, type Role, roles } from '@steady-ledger/core/work/schema.ts'
-import { listedSeries } from '@steady-ledger/core/work/scheme.ts'
-import { listTitle } from '@steady-ledger/core/work/schemeNames.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
 import { notify } from '../../app/notice.ts'
@@ -17,12 +18,12 @@ interface Kind {
   series?: string
 }
 /** What can stand before and after the text, with the title it begins with. */
-const plainKinds: Kind[] = [
+const plainKinds = ({ abstract, contents, names, notes }: Words): Kind[] => [
   { role: 'titlePage', title: '' },
-  { role: 'abstract', title: 'Abstract' },
-  { role: 'contents', title: 'Contents' },
-  { role: 'appendix', title: 'Appendix' },
-  { role: 'endnotes', title: 'Notes' },
+  { role: 'abstract', title: abstract },
+  { role: 'contents', title: contents },
+  { role: 'appendix', title: names.appendix.one },
+  { role: 'endnotes', title: notes },
 ]
 const matters: [Matter, string][] = [
   ['front', 'Before the text'],
@@ -34,11 +35,12 @@ export function OpeningPages() {
   const doc = useView(view => view.doc)
   const turnover = useView(view => view.turnover)
   const scheme = useView(view => view.scheme)
+  const words = wordsOf(scheme, scheme.language)
   const kinds: Kind[] = [
-    ...plainKinds,
-    { role: 'seriesList', title: listTitle(scheme.levels.appendix[0]!.names.many, scheme.language), series: appendixList },
+    ...plainKinds(words),
+    { role: 'seriesList', title: listTitle(scheme.levels.appendix[0]!.names.many, words, scheme.language), series: appendixList },
     ...listedSeries(scheme).map(
-      ({ key, names }): Kind => ({ role: 'seriesList', title: listTitle(names.many, scheme.language), series: key }),
+      ({ key, names }): Kind => ({ role: 'seriesList', title: listTitle(names.many, words, scheme.language), series: key }),
     ),
   ]
   const run = (change: (tr: Transform) => boolean): boolean => {

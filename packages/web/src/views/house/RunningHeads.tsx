@@ -1,5 +1,5 @@
 /** Running heads and feet as tiles: for right-hand pages, left-hand pages and the pages on which divisions open. */
-import type { HeadField, HeadLine, Heads, HouseStyle, PageFrame } from '@steady-ledger/core/work/houseStyle.ts'
+import type { HeadField, HeadLine, Heads, HouseStyle, PageFrame } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { type Role, roles } from '@steady-ledger/core/work/schema.ts'
 import { useState } from 'react'
 import { Check, Choice } from '../../app/fields.tsx'

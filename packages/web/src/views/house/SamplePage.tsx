@@ -1,6 +1,7 @@
 /** A page of the work itself, set anew after every change, with its margins to be dragged. */
-import { type HouseStyle, pageProblem } from '@steady-ledger/core/work/houseStyle.ts'
+
 import { writeLength } from '@steady-ledger/core/work/lengths.ts'
+import { type HouseStyle, pageProblem } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { type PointerEvent, useEffect, useRef, useState } from 'react'
 import { useSession, useView } from '../../app/sessionContext.ts'
 import { PageSheet } from '../pages/PageSheet.tsx'

@@ -1,7 +1,8 @@
 /** Type and spacing of every kind of text, a row a kind. */
-import type { FaceName, HouseStyle, TextStyle } from '@steady-ledger/core/work/houseStyle.ts'
+
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
-import { type Scheme, seriesRule } from '@steady-ledger/core/work/scheme.ts'
+import type { FaceName, HouseStyle, TextStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import { type Scheme, seriesRule } from '@steady-ledger/core/work/parts/scheme.ts'
 import { Cell } from './Cell.tsx'
 
 const faces: Record<FaceName, string> = {

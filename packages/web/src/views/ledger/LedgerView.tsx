@@ -1,12 +1,15 @@
 /** The ledger: one row an entry, with its number, caption, label, page and where it is referred to. */
 
+import { entryName } from '@steady-ledger/core/content/titles.ts'
 import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
+import { seriesIn } from '@steady-ledger/core/dispatch/ledgerRows.ts'
 import type { MilestoneChange } from '@steady-ledger/core/milestones/compareMilestones.ts'
+import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
-import { saysFormula, scanDivision } from '@steady-ledger/core/numbers/scan.ts'
-import { findBlock } from '@steady-ledger/core/work/commands.ts'
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Popover } from 'radix-ui'
 import { lazy, memo, type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -42,7 +45,7 @@ const kindsOf = (scheme: Scheme): Kind[] => [
   { key: 'all', name: 'All', fits: ({ item }) => item.kind !== 'note' && item.kind !== 'listItem' },
   ...scheme.series
     .filter(({ statement }) => statement === null)
-    .map(({ key, names }): Kind => ({ key, name: names.many, fits: ({ item }) => item.series === key && item.kind === 'series' })),
+    .map(({ key, names }): Kind => ({ key, name: names.many, fits: ({ item }) => item.kind === 'series' && item.series === key })),
   { key: 'statements', name: 'Statements', fits: ({ item }) => item.block === 'statement' },
   { key: 'headings', name: 'Headings', fits: ({ item }) => item.kind === 'heading' },
   { key: 'items', name: 'Items', fits: ({ item }) => item.kind === 'listItem' },
@@ -177,7 +180,7 @@ function Entries({ views }: { views: ReactNode }) {
       found.map(entry => ({
         id: entry.id,
         kind: entry.item.block,
-        series: entry.item.series,
+        series: seriesIn(entry.item, session.live.ledger),
         number: entry.number,
         bare: entry.bare,
         reference: entry.number ? `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}` : '',
@@ -335,14 +338,14 @@ const EntryRow = memo(function EntryRow({ entry, start, current, page, referred,
         if ((event.target as HTMLElement).tagName === 'INPUT') return
         event.dataTransfer.effectAllowed = 'copy'
         event.dataTransfer.setData(entryType, entry.id)
-        event.dataTransfer.setData('text/plain', `${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
+        event.dataTransfer.setData('text/plain', entryName(entry))
       }}
     >
       <span role="cell" className="ledger-number">
         <AccountButton entry={entry} />
         <Link to={`../galley/${entry.id}`}>{series ? `${entry.names.one} ${entry.number}` : entry.bare || '–'}</Link>
       </span>
-      <span role="cell" className={`ledger-caption level-${item.level}`}>
+      <span role="cell" className={`ledger-caption level-${item.kind === 'heading' ? item.level : 0}`}>
         {saysFormula(item) ? <FormulaText source={item.text!.attrs.formula} /> : <CaptionField entry={entry} />}
       </span>
       <span role="cell">
@@ -378,7 +381,7 @@ const EntryRow = memo(function EntryRow({ entry, start, current, page, referred,
 function AccountButton({ entry }: { entry: Entry }) {
   return (
     <Popover.Root>
-      <Popover.Trigger className="account-button" aria-label={`Account of ${entry.names.one} ${entry.bare}`} />
+      <Popover.Trigger className="account-button" aria-label={`Account of ${entryName(entry)}`} />
       <Popover.Portal>
         <Popover.Content className="account-panel" side="right" align="start" collisionPadding={12}>
           <h3>Account of the number</h3>
@@ -412,7 +415,7 @@ function CaptionField({ entry }: { entry: Entry }) {
   }
   return (
     <input
-      aria-label={`Caption of ${entry.names.one} ${entry.bare}`}
+      aria-label={`Caption of ${entryName(entry)}`}
       value={draft ?? said}
       placeholder="No caption"
       onChange={event => setDraft(event.target.value)}
@@ -433,8 +436,7 @@ function LabelField({ entry }: { entry: Entry }) {
     setDraft(null)
     if (label === entry.item.label) return
     const other = label && session.live.ledger.entries.find(found => found.item.label === label)
-    if (other)
-      notify({ kind: 'wrong', text: `${other.names.one} ${other.bare} has the label “${label}” already. The label was not changed.` })
+    if (other) notify({ kind: 'wrong', text: `${entryName(other)} has the label “${label}” already. The label was not changed.` })
     else {
       const at = findBlock(session.state.doc, entry.id)
       if (at >= 0) session.dispatch(session.state.tr.setNodeAttribute(at, 'label', label))
@@ -442,7 +444,7 @@ function LabelField({ entry }: { entry: Entry }) {
   }
   return (
     <input
-      aria-label={`Label of ${entry.names.one} ${entry.bare}`}
+      aria-label={`Label of ${entryName(entry)}`}
       value={draft ?? entry.item.label}
       onChange={event => setDraft(event.target.value)}
       onBlur={commit}

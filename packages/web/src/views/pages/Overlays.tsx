@@ -1,7 +1,7 @@
 /** What can be drawn over a page: its margins, its baselines, the numbers of its lines, and what was looked for. */
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
-import type { HouseStyle } from '@steady-ledger/core/work/houseStyle.ts'
+import type { HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
 
 export type Overlay = 'margins' | 'baselines' | 'lines'
 export const overlayNames: Record<Overlay, string> = { margins: 'Margins', baselines: 'Baselines', lines: 'Line numbers' }

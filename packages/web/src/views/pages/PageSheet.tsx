@@ -1,7 +1,7 @@
 /** One page proof as SVG, from the drawing that the turnover made: the same places as in the PDF. */
 
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
-import type { FaceName } from '@steady-ledger/core/work/houseStyle.ts'
+import type { FaceName } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { memo, type ReactNode } from 'react'
 
 const faces: Record<FaceName, { family: string; weight?: number; style?: string }> = {

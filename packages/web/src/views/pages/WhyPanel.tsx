@@ -1,4 +1,5 @@
 /** Why the page in sight ends where it does: what that cost, what else was considered, why each float stands where it stands. */
+import { entryName } from '@steady-ledger/core/content/titles.ts'
 import type { CostPart } from '@steady-ledger/core/pages/why.ts'
 import { useEffect } from 'react'
 import { Link } from 'react-router'
@@ -36,7 +37,7 @@ export function WhyPanel({ page, label, onClose }: { page: number; label: string
                   const entry = ledger.byId.get(block)
                   return (
                     <li key={block}>
-                      <Link to={`../galley/${block}`}>{entry ? `${entry.names.one} ${entry.bare}` : 'It'}</Link>: {says}
+                      <Link to={`../galley/${block}`}>{entry ? entryName(entry) : 'It'}</Link>: {says}
                     </li>
                   )
                 })}

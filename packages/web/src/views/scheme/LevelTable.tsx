@@ -1,7 +1,14 @@
 /** The levels of a set of rules: how each number is written, where it begins, what it begins again after, and how it looks in the work. */
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
+import {
+  type CounterForm,
+  countersIn,
+  type LevelRule,
+  type RuleSet,
+  type Scheme,
+  type Tile,
+} from '@steady-ledger/core/work/parts/scheme.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
-import type { CounterForm, LevelRule, RuleSet, Scheme, Tile } from '@steady-ledger/core/work/scheme.ts'
 import { useState } from 'react'
 import { Check, Choice } from '../../app/fields.tsx'
 import { Segments } from '../../app/Segments.tsx'
@@ -150,7 +157,25 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
                 value={rule.forceArabic}
                 onChange={forceArabic => alter({ forceArabic })}
               />
+              <Check
+                label="References and lists say a pattern of their own"
+                value={rule.bare !== null}
+                onChange={own => alter({ bare: own ? [...countersIn(rule.pattern)] : null })}
+              />
             </div>
+            {rule.bare && (
+              <CounterTiles
+                name={`${name} in references`}
+                pattern={rule.bare}
+                level={level}
+                first={first}
+                form={rule.form}
+                formAt={formAt}
+                language={language}
+                onPattern={bare => alter({ bare })}
+                onForm={form => alter({ form })}
+              />
+            )}
           </td>
         </tr>
       )}

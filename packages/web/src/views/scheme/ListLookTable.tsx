@@ -1,5 +1,5 @@
 /** Looks of lists: named, reused by any list, written by the same tiles as the numbers of headings. */
-import { deeperLook, deepestList, type ListLevel, type ListLook, type Scheme, type Tile } from '@steady-ledger/core/work/scheme.ts'
+import { deeperLook, deepestList, type ListLevel, type ListMarking, type Scheme, type Tile } from '@steady-ledger/core/work/parts/scheme.ts'
 import { useState } from 'react'
 import { Field } from '../../app/fields.tsx'
 import { Segments } from '../../app/Segments.tsx'
@@ -19,8 +19,8 @@ interface Props {
 export function ListLookTable({ scheme, change, used }: Props) {
   const [kind, setKind] = useState<Kind>('numbered')
   const looks = scheme.lists[kind]
-  const put = (next: ListLook[]): void => change({ ...scheme, lists: { ...scheme.lists, [kind]: next } })
-  const add = (from: ListLook): void => put([...looks, { ...structuredClone(from), key: newId(), name: `${from.name} (copy)` }])
+  const put = (next: ListMarking[]): void => change({ ...scheme, lists: { ...scheme.lists, [kind]: next } })
+  const add = (from: ListMarking): void => put([...looks, { ...structuredClone(from), key: newId(), name: `${from.name} (copy)` }])
   return (
     <section>
       <div className="scheme-head">
@@ -123,7 +123,7 @@ interface DepthProps {
   name: string
   level: ListLevel
   depth: number
-  look: ListLook
+  look: ListMarking
   language: string
   onChange(next: ListLevel): void
 }

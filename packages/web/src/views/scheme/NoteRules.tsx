@@ -1,7 +1,7 @@
 /** How the marks of notes are counted and written. Where notes stand is a matter of the house style. */
-import type { Scheme } from '@steady-ledger/core/work/scheme.ts'
+import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { Link } from 'react-router'
-import { Choice } from '../../app/fields.tsx'
+import { Check, Choice } from '../../app/fields.tsx'
 import { formNames } from './forms.ts'
 
 export function NoteRules({ scheme, change }: { scheme: Scheme; change(next: Scheme): void }) {
@@ -22,6 +22,11 @@ export function NoteRules({ scheme, change }: { scheme: Scheme; change(next: Sch
           onChange={restart => set({ restart: restart as Scheme['notes']['restart'] })}
         />
         <Choice label="Their marks are" value={notes.form} options={formNames} onChange={form => set({ form })} />
+        <Check
+          label="A reference from another chapter says the chapter"
+          value={notes.sayChapter}
+          onChange={sayChapter => set({ sayChapter })}
+        />
         <p className="quiet-note note-place">
           Where they stand is said in the <Link to="../house-style">house style</Link>.
         </p>

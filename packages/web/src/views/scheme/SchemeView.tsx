@@ -1,12 +1,13 @@
 /** How everything is numbered: levels and series as patterns of tiles. A change is tried first; it is applied as one step. */
+
+import { changedWordings } from '@steady-ledger/core/content/references/changedWordings.ts'
 import { changedNumbers } from '@steady-ledger/core/numbers/compareLedgers.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
-import { changedWordings } from '@steady-ledger/core/references/changedWordings.ts'
-import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/notesByPage.ts'
-import { readySchemeFor, readySchemes } from '@steady-ledger/core/work/readySchemes.ts'
+import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
+import { readySchemeFor, readySchemes } from '@steady-ledger/core/work/parts/readySchemes.ts'
+import { listMarkingOf, type Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
+import { schemeInLanguage } from '@steady-ledger/core/work/parts/schemeInLanguage.ts'
 import type { Node } from '@steady-ledger/core/work/schema.ts'
-import { listLookOf, type Scheme } from '@steady-ledger/core/work/scheme.ts'
-import { schemeInLanguage } from '@steady-ledger/core/work/schemeNames.ts'
 import { DropdownMenu } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { languages } from '../../app/languages.ts'
@@ -16,6 +17,7 @@ import type { Session } from '../../session.ts'
 import { LevelTable } from './LevelTable.tsx'
 import { ListLookTable } from './ListLookTable.tsx'
 import { NoteRules } from './NoteRules.tsx'
+import { OwnWords } from './OwnWords.tsx'
 import { SeriesTable } from './SeriesTable.tsx'
 import { WhatWouldChange } from './WhatWouldChange.tsx'
 
@@ -52,7 +54,10 @@ export function SchemeView() {
   }, [doc, draft, ledger])
   const numbers = useMemo(() => (draft ? changedNumbers(ledger, tryLedger) : []), [draft, ledger, tryLedger])
   const wordings = useMemo(
-    () => (draft ? changedWordings(doc, ledger, tryLedger, (node, under) => session.live.wordingUnder(node, under)) : []),
+    () =>
+      draft
+        ? changedWordings(doc, ledger, tryLedger, ({ node, occurrence }, under) => session.live.wordingUnder(node, occurrence, under))
+        : [],
     [doc, draft, ledger, tryLedger, session],
   )
   const apply = (): void => {
@@ -106,6 +111,7 @@ export function SchemeView() {
           <LevelTable scheme={scheme} change={change} ledger={tryLedger} />
           <SeriesTable scheme={scheme} change={change} ledger={tryLedger} />
           <NoteRules scheme={scheme} change={change} />
+          <OwnWords scheme={scheme} language={language} change={change} />
           <ListLookTable scheme={scheme} change={change} used={(kind, key) => listsOf(doc, kind, key, scheme)} />
         </div>
         <WhatWouldChange
@@ -126,7 +132,7 @@ function listsOf(doc: Node, kind: 'numbered' | 'bulleted', key: string, scheme: 
   const type = kind === 'numbered' ? 'numberedList' : 'bulletedList'
   let count = 0
   doc.descendants(node => {
-    if (node.type.name === type && listLookOf(scheme, type, node.attrs.look).key === key) count++
+    if (node.type.name === type && listMarkingOf(scheme, type, node.attrs.look).key === key) count++
     return !node.isTextblock
   })
   return count

@@ -1,10 +1,11 @@
 /** The series: how each number is written, what it is called, where its caption stands, and how it looks in the work. */
 
+import { listTitle } from '@steady-ledger/core/languages/index.ts'
+import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
-import { saysFormula } from '@steady-ledger/core/numbers/scan.ts'
+import { seriesOfKinds } from '@steady-ledger/core/work/kinds/index.ts'
+import { type CounterForm, countingRule, newSeries, type Scheme, type SeriesRule, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, plainText } from '@steady-ledger/core/work/schema.ts'
-import { type CounterForm, countingRule, newSeries, type Scheme, type SeriesRule } from '@steady-ledger/core/work/scheme.ts'
-import { listTitle } from '@steady-ledger/core/work/schemeNames.ts'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
@@ -104,12 +105,10 @@ interface RowProps {
 
 const levelChoices = { none: 'The whole work', '0': 'Level 0, the part', '1': 'Level 1', '2': 'Level 2', '3': 'Level 3' }
 const asLevel = (value: string): number | null => (value === 'none' ? null : Number(value))
-/** Series that blocks of the program stand in, and so can be altered and not taken out. */
-const fixed = ['figure', 'table', 'equation', 'listing', 'box']
 
 function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowProps) {
   const counting = countingRule(scheme, rule)
-  const own = ledger.entries.filter(({ item, number }) => item.series === rule.key && number)
+  const own = ledger.entries.filter(({ item, number }) => item.kind === 'series' && item.series === rule.key && number)
   const sample = own[Math.min(2, own.length - 1)]
   const { names } = rule
   const tile = (text: string, says = ''): React.ReactNode => (
@@ -136,7 +135,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                 {counting.separator && tile(counting.separator)}
               </>
             )}
-            {tile(lastOf(sample?.bare, counting) || '1', counting === rule ? 'count' : `count with ${counting.names.many.toLowerCase()}`)}
+            {tile(sample?.own || '1', counting === rule ? 'count' : `count with ${counting.names.many.toLowerCase()}`)}
             {rule.brackets && tile(')')}
           </span>
         </td>
@@ -185,9 +184,9 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                     onChange={value => alter({ prefixLevel: asLevel(value) })}
                   />
                   <Field
-                    label="Between that and the count"
+                    label="Between that and the count (nothing: they stand together)"
                     value={rule.separator}
-                    check={text => (text ? '' : 'Something has to part the two: a point, a dash.')}
+                    check={text => (text.length > 40 ? 'At most 40 letters.' : '')}
                     onChange={separator => alter({ separator })}
                   />
                   <Choice
@@ -226,6 +225,11 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                     onChange={captionPlace => alter({ captionPlace })}
                   />
                   <Field
+                    label="In captions it is called (nothing: as in the text)"
+                    value={rule.captionName}
+                    onChange={text => alter({ captionName: text.trim().slice(0, 200) })}
+                  />
+                  <Field
                     label="Between number and caption"
                     value={rule.captionSeparator}
                     onChange={captionSeparator => alter({ captionSeparator })}
@@ -234,7 +238,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
               )}
             </div>
             {rule.countsWith === null && <ListOfSeries rule={rule} language={scheme.language} />}
-            {!fixed.includes(rule.key) && (
+            {!seriesOfKinds.has(rule.key) && (
               <button
                 type="button"
                 className="button quiet"
@@ -274,7 +278,7 @@ function ListOfSeries({ rule, language }: { rule: SeriesRule; language: string }
       className="button quiet"
       onClick={() => {
         const { tr } = session.state
-        const title = listTitle(rule.names.many, language)
+        const title = listTitle(rule.names.many, wordsOf(session.work.scheme, language), language)
         addDivision(tr, 'seriesList', title, rule.key)
         session.dispatch(tr)
         notify({ kind: 'done', text: `“${title}” stands before the text.`, action: { says: 'Undo', run: () => session.undo() } })
@@ -284,7 +288,3 @@ function ListOfSeries({ rule, language }: { rule: SeriesRule; language: string }
     </button>
   )
 }
-
-/** What the count prints, without the prefix. */
-const lastOf = (bare: string | undefined, rule: SeriesRule): string =>
-  !bare ? '' : rule.prefixLevel === null ? bare : bare.slice(bare.lastIndexOf(rule.separator) + rule.separator.length)

@@ -1,6 +1,7 @@
 /** What a scheme that is being tried would change, before it is applied. */
+
+import type { WordingChange } from '@steady-ledger/core/content/references/changedWordings.ts'
 import type { NumberChange } from '@steady-ledger/core/numbers/compareLedgers.ts'
-import type { WordingChange } from '@steady-ledger/core/references/changedWordings.ts'
 import { useState } from 'react'
 
 interface Props {

@@ -1,5 +1,5 @@
 /** How counter forms are called, by what they print. */
-import type { CounterForm } from '@steady-ledger/core/work/scheme.ts'
+import type { CounterForm } from '@steady-ledger/core/work/parts/scheme.ts'
 
 export const formNames: Record<CounterForm, string> = {
   arabic: '1 2 3',

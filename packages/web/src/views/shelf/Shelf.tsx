@@ -1,6 +1,6 @@
 /** The shelf: the works kept in this browser. */
 
-import { readBundle, writeBundle } from '@steady-ledger/core/work/bundle.ts'
+import { readBundle, writeBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'

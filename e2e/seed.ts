@@ -1,0 +1,93 @@
+/** The storage of a browser in which the demo works stand on the shelf and their formulas are kept: made once, and put into each test’s browser. */
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+
+const file = new URL('../test-results/seed.json', import.meta.url)
+
+interface StoreDump {
+  name: string
+  keyPath: string | string[]
+  indexes: { name: string; keyPath: string | string[]; unique: boolean }[]
+  rows: unknown[]
+}
+interface Dump {
+  version: number
+  stores: StoreDump[]
+}
+
+/** Reads the whole database of a page, bytes as base64. */
+export async function takeSeed(page: Page): Promise<void> {
+  const dump = await page.evaluate(async (): Promise<Dump> => {
+    const asked = <T>(request: IDBRequest<T>): Promise<T> =>
+      new Promise((resolve, reject) => {
+        request.onsuccess = () => resolve(request.result)
+        request.onerror = () => reject(request.error)
+      })
+    const base64 = (bytes: Uint8Array): string => {
+      let text = ''
+      for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192))
+      return btoa(text)
+    }
+    const plain = async (value: unknown): Promise<unknown> => {
+      if (value instanceof Blob) return { ' blob': base64(new Uint8Array(await value.arrayBuffer())), type: value.type }
+      if (ArrayBuffer.isView(value))
+        return { ' array': value.constructor.name, of: base64(new Uint8Array(value.buffer, value.byteOffset, value.byteLength)) }
+      if (Array.isArray(value)) return Promise.all(value.map(plain))
+      if (typeof value !== 'object' || value === null) return value
+      return Object.fromEntries(await Promise.all(Object.entries(value).map(async ([key, inner]) => [key, await plain(inner)])))
+    }
+    const database = await asked(indexedDB.open('steady-ledger'))
+    const stores = await Promise.all(
+      [...database.objectStoreNames].map(async name => {
+        const store = database.transaction(name).objectStore(name)
+        const indexes = [...store.indexNames].map(index => store.index(index))
+        const told = indexes.map(({ name: own, keyPath, unique }) => ({ name: own, keyPath: keyPath as string | string[], unique }))
+        const { keyPath } = store
+        const rows = await asked(store.getAll())
+        return { name, keyPath: keyPath as string | string[], indexes: told, rows: (await plain(rows)) as unknown[] }
+      }),
+    )
+    const { version } = database
+    database.close()
+    return { version, stores }
+  })
+  writeFileSync(file, JSON.stringify(dump))
+}
+
+let seed: string | undefined
+
+/** Puts what was taken into the storage of a page’s browser; the page is on the address of the application already. */
+export async function putSeed(page: Page): Promise<void> {
+  if (!existsSync(file)) throw new Error('There is no seed: the set-up of the browser tests did not run.')
+  seed ??= readFileSync(file, 'utf8')
+  await page.evaluate(async (text: string) => {
+    const { version, stores } = JSON.parse(text) as Dump
+    const bytesOf = (base64: string): Uint8Array<ArrayBuffer> => Uint8Array.from(atob(base64), letter => letter.charCodeAt(0))
+    const whole = (value: unknown): unknown => {
+      if (Array.isArray(value)) return value.map(whole)
+      if (typeof value !== 'object' || value === null) return value
+      const given = value as Record<string, string>
+      if (given[' blob'] !== undefined) return new Blob([bytesOf(given[' blob'])], { type: given.type ?? '' })
+      if (given[' array'] !== undefined) {
+        const made = (globalThis as unknown as Record<string, new (buffer: ArrayBuffer) => unknown>)[given[' array']]
+        return made ? new made(bytesOf(given.of ?? '').buffer) : null
+      }
+      return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, whole(inner)]))
+    }
+    await new Promise<void>((resolve, reject) => {
+      const request = indexedDB.open('steady-ledger', version)
+      request.onerror = () => reject(request.error)
+      request.onupgradeneeded = () => {
+        for (const { name, keyPath, indexes, rows } of stores) {
+          const store = request.result.createObjectStore(name, { keyPath })
+          for (const index of indexes) store.createIndex(index.name, index.keyPath, { unique: index.unique })
+          for (const row of rows) store.put(whole(row))
+        }
+      }
+      request.onsuccess = () => {
+        request.result.close()
+        resolve()
+      }
+    })
+  }, seed)
+}

@@ -1,0 +1,37 @@
+/** Before the browser tests: the program is opened once as on a new machine, and what its browser then keeps is taken for all of them. */
+import { mkdirSync } from 'node:fs'
+import { chromium, expect, type FullConfig } from '@playwright/test'
+import { takeSeed } from './seed.ts'
+import { inBalance } from './support.ts'
+
+export default async function setUp({ projects }: FullConfig): Promise<void> {
+  const { baseURL, launchOptions, viewport } = projects[0]?.use ?? {}
+  mkdirSync('test-results', { recursive: true })
+  const browser = await chromium.launch(launchOptions)
+  const page = await browser.newPage({ ...(baseURL ? { baseURL } : {}), ...(viewport ? { viewport } : {}) })
+  await page.goto('/')
+  await expect(page.locator('.work-card')).toHaveCount(3, { timeout: 60_000 })
+  for (const work of ['demo-thesis', 'demo-paper']) {
+    await page.goto(`/work/${work}/galley`)
+    await inBalance(page)
+  }
+  // Formulas are kept after the pages stand.
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<number>(resolve => {
+            const request = indexedDB.open('steady-ledger')
+            request.onsuccess = () => {
+              const count = request.result.transaction('formulas').objectStore('formulas').count()
+              count.onsuccess = () => resolve(count.result)
+            }
+          }),
+      ),
+    )
+    .toBeGreaterThan(150)
+  await page.goto('/')
+  await expect(page.locator('.work-card')).toHaveCount(3)
+  await takeSeed(page)
+  await browser.close()
+}

@@ -1,0 +1,29 @@
+/** What every output is: a name, what it is called in files, and how it is written. */
+import type { Turnover } from '../turnover/turnover.ts'
+import type { Fonts } from '../type/fonts.ts'
+import type { Work } from '../work/work.ts'
+
+/** What is written: a work, and its pages for those who ask. What needs none can be written whatever becomes of them. */
+export interface Source {
+  work: Work
+  turnOver(): Promise<{ turnover: Turnover; fonts: Fonts }>
+}
+
+export interface Writing {
+  /** Stands in files that carry one: the same work and date give the same bytes. */
+  date: Date
+  /** Told how far writing has come; ends it by answering false. */
+  onProgress?(done: number, of: number): boolean
+}
+
+export interface Output {
+  name: string
+  title: string
+  /** What is in it, in one sentence. */
+  says: string
+  ending: string
+  mediaType: string
+  /** Leaves the house with page numbers in it: a milestone is taken with it. */
+  recorded: boolean
+  write(source: Source, writing: Writing): Promise<Uint8Array>
+}

@@ -1,0 +1,44 @@
+/** The registry of outputs: command line, worker and desk offer what stands here. A new one is a file or folder beside this one and a line here. */
+import { strToU8 } from 'fflate'
+import { writeBundle } from '../work/file/bundle.ts'
+import { writeLedgerCsv } from './csv/writeLedgerCsv.ts'
+import { ledgerRows } from './ledgerRows.ts'
+import type { Output } from './output.ts'
+
+const pdf: Output = {
+  name: 'pdf',
+  title: 'PDF',
+  says: 'The pages as they stand, with links, bookmarks, page labels and structure.',
+  ending: '.pdf',
+  mediaType: 'application/pdf',
+  recorded: true,
+  // Large, and wanted where a file is written and nowhere else.
+  write: async ({ turnOver }, { date, onProgress }) => {
+    const { writePdf } = await import('./pdf/writePdf.ts')
+    const { turnover, fonts } = await turnOver()
+    return writePdf(turnover, fonts, { date, ...(onProgress ? { onPage: onProgress } : {}) })
+  },
+}
+
+const ledgerCsv: Output = {
+  name: 'csv',
+  title: 'Ledger as CSV',
+  says: 'Every number with its label, caption, page and references.',
+  ending: '-ledger.csv',
+  mediaType: 'text/csv',
+  recorded: false,
+  write: async ({ turnOver }) => strToU8(writeLedgerCsv(ledgerRows((await turnOver()).turnover))),
+}
+
+const bundle: Output = {
+  name: 'bundle',
+  title: 'The work itself',
+  says: 'Text and pictures in one file, to keep or to open elsewhere.',
+  ending: '.ledger.zip',
+  mediaType: 'application/zip',
+  recorded: false,
+  write: async ({ work }) => writeBundle(work),
+}
+
+export const outputs: readonly Output[] = [pdf, ledgerCsv, bundle]
+export const outputOf = (name: string): Output | undefined => outputs.find(output => output.name === name)

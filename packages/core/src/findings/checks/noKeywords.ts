@@ -1,0 +1,18 @@
+import { isKind } from '../../work/kinds/index.ts'
+import { divisionCheck } from '../check.ts'
+
+export const noKeywords = divisionCheck('noKeywords', {
+  title: 'Keywords that are not written yet',
+  weight: 'shouldMend',
+  *look({ division, turnover: { work } }) {
+    if (work.settings.keywords.length > 0) return
+    for (const block of division.children)
+      if (isKind(block, 'keywords'))
+        yield {
+          message: 'The keywords are to be printed here, and the work has none yet.',
+          advice: 'Write them in the slip, or remove the line.',
+          place: block.attrs.id,
+          remedy: { does: 'removeBlock', block: block.attrs.id, expected: '', says: 'Remove the line' },
+        }
+  },
+})

@@ -1,0 +1,54 @@
+import { capital } from '../../languages/capital.ts'
+import type { Turnover } from '../../turnover/turnover.ts'
+import { whole } from '../../work/definition.ts'
+import { isKind } from '../../work/kinds/index.ts'
+import type { Node } from '../../work/schema.ts'
+import { divisionCheck, type FoundIn } from '../check.ts'
+
+/** Narrowest share of the measure that a picture is offered to be set to. */
+const leastShare = 0.1
+/** Points in an inch. */
+const inch = 72
+
+export const pictureResolution = divisionCheck('pictureResolution', {
+  title: 'Pictures that are missing or too coarse',
+  weight: 'shouldMend',
+  options: { least: whole({ from: 0, to: 5000, usual: 200, title: 'Lowest resolution of pictures, in dots per inch' }) },
+  look: ({ division, turnover, options: { least } }) => {
+    const found: FoundIn[] = []
+    division.descendants((block, _at, parent) => {
+      const shows = isKind(block, 'panel') || (isKind(block, 'figure') && !isKind(block.child(block.childCount - 1), 'panel'))
+      if (!shows) return !block.isTextblock
+      // In a row widths are shares of the row, and what a picture prints at is known there only when it is set.
+      const inRow = parent !== null && isKind(parent, 'row')
+      found.push(...problemsOf(block, inRow, least, turnover))
+      return false
+    })
+    return found
+  },
+})
+
+function problemsOf(block: Node, inRow: boolean, least: number, { work, ledger }: Turnover): FoundIn[] {
+  const { id, picture: file, width } = block.attrs as { id: string; picture: string; width: number }
+  const entry = ledger.byId.get(id)
+  const name = entry?.number ? `${entry.names.one} ${entry.number}` : 'a figure'
+  const picture = work.pictures.get(file)
+  if (!picture) return [{ weight: 'mustMend', message: `${capital(name)} has no picture.`, advice: 'Choose or drop a picture.', place: id }]
+  if (picture.type === 'image/svg+xml' || inRow) return []
+  const { page } = work.houseStyle
+  const measure = (page.width - page.inner - page.outer) / inch
+  const resolution = Math.round(picture.width / (measure * width))
+  if (resolution >= least) return []
+  const share = Math.floor((picture.width / least / measure) * 100) / 100
+  const says = `Set to ${Math.round(share * 100)} % of the measure`
+  return [
+    {
+      message: `The picture of ${name} prints at ${resolution} dots per inch; the house rule is ${least}.`,
+      advice: 'Use a finer picture, or print it smaller.',
+      place: id,
+      ...(share >= leastShare
+        ? { remedy: { does: 'setAttribute', block: id, attribute: 'width', expected: width, value: share, says } }
+        : {}),
+    },
+  ]
+}

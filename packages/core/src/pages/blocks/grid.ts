@@ -1,0 +1,148 @@
+/** The grid of a table: columns as wide as their texts want, cells, and the rules between rows. */
+import type { Node } from 'prosemirror-model'
+import { strongOf } from '../../type/faces.ts'
+import type { Line } from '../../type/line.ts'
+import { attributesOf, isKind } from '../../work/kinds/index.ts'
+import { lineBoxes, type Mark, type Structure } from '../box.ts'
+import { type Setting, setText } from '../setting.ts'
+import { moved, stack } from './caption.ts'
+
+const padding = { across: 5, down: 3 }
+const thickRule = 0.9
+const thinRule = 0.45
+
+export interface Row {
+  height: number
+  marks: Mark[]
+  notes: string[]
+  heads: boolean
+}
+
+/** Rows of a grid, set; `width` is that of all columns. Lengths in points. */
+export interface SetGrid {
+  rows: Row[]
+  width: number
+}
+
+/** The rules of a row, from its own top left corner. */
+export function rulesOf(rows: Row[], index: number, width: number): Mark[] {
+  const rule = (y: number, height: number): Mark => ({ kind: 'rule', x: 0, y, width, height })
+  const marks: Mark[] = []
+  if (index === 0) marks.push(rule(0, thickRule))
+  if (rows[index]!.heads && !rows[index + 1]?.heads) marks.push(rule(rows[index]!.height - thinRule, thinRule))
+  if (index === rows.length - 1) marks.push(rule(rows[index]!.height - thickRule, thickRule))
+  return marks
+}
+
+interface Cell {
+  node: Node
+  column: number
+  columns: number
+}
+
+/** Sets a grid; `id` is that of the table or panel it belongs to. */
+export function setGrid(grid: Node, id: string, setting: Setting): SetGrid {
+  const layout = placeCells(grid)
+  const columns = Math.max(1, ...layout.map(row => Math.max(0, ...row.map(cell => cell.column + cell.columns))))
+  const widths = columnWidths(layout, columns, setting)
+  const at = [0]
+  for (const width of widths) at.push(at.at(-1)! + width)
+  const rows = layout.map((cells, index): Row => {
+    const set = cells.map(cell =>
+      setCell(cell, at[cell.column]!, at[cell.column + cell.columns]! - at[cell.column]!, [`Table ${id}`, `TR ${id} ${index}`], setting),
+    )
+    const height = Math.max(setting.houseStyle.table.leading, ...set.map(part => part.height)) + padding.down * 2
+    return { height, marks: set.flatMap(part => part.marks), notes: set.flatMap(part => part.notes), heads: isHeadRow(grid.child(index)) }
+  })
+  return { rows, width: at.at(-1)! }
+}
+
+const isHeadRow = (row: Node): boolean => row.childCount > 0 && row.children.every(cell => isKind(cell, 'gridHead'))
+
+/** Which column each cell begins in, cells that reach down from rows above taken into account. */
+function placeCells(grid: Node): Cell[][] {
+  const reaching: number[] = []
+  return grid.children.map(row => {
+    let column = 0
+    const cells = row.children.map((node): Cell => {
+      while (reaching[column]) column++
+      const cell = { node, column, columns: attributesOf(node, 'gridCell').colspan }
+      for (let i = 0; i < cell.columns; i++) reaching[column + i] = attributesOf(node, 'gridCell').rowspan
+      column += cell.columns
+      return cell
+    })
+    for (let i = 0; i < reaching.length; i++) reaching[i] = Math.max(0, (reaching[i] ?? 0) - 1)
+    return cells
+  })
+}
+
+const endless = 1e4
+
+/** Every column gets its natural width; where the sum is too wide, the wide ones give way in proportion to what they exceed. */
+function columnWidths(layout: Cell[][], columns: number, setting: Setting): number[] {
+  const natural = new Array<number>(columns).fill(setting.houseStyle.table.size * 2)
+  for (const cells of layout)
+    for (const { node, column, columns: spanned } of cells) {
+      if (spanned > 1) continue
+      const width = Math.max(
+        ...node.children.flatMap(paragraph =>
+          setText(paragraph, setting, { style: cellStyle(node, setting), measure: endless }).map(lineWidth),
+        ),
+      )
+      natural[column] = Math.max(natural[column]!, width + padding.across * 2 + 0.5)
+    }
+  const sum = natural.reduce((a, b) => a + b, 0)
+  if (sum <= setting.measure) return natural
+  const fair = setting.measure / columns
+  const wide = natural.map(width => Math.max(0, width - fair))
+  const over = wide.reduce((a, b) => a + b, 0)
+  return natural.map((width, i) => width - ((sum - setting.measure) * wide[i]!) / over)
+}
+
+/** Width of a line from its first piece on, whatever its alignment did with the endless measure. */
+const lineWidth = (line: Line): number => line.end - line.start
+
+const styles = new WeakMap<object, Record<string, Setting['houseStyle']['table']>>()
+
+/** The table style with the alignment or weight of a cell; the same object every time, so that set lines can be found again. */
+function cellStyle(cell: Node, setting: Setting): Setting['houseStyle']['table'] {
+  const base = setting.houseStyle.table
+  let variants = styles.get(base)
+  if (!variants) styles.set(base, (variants = {}))
+  const align = attributesOf(cell, 'gridCell').align ?? base.align
+  const heads = isKind(cell, 'gridHead')
+  return (variants[`${align} ${heads}`] ??= { ...base, align, face: heads ? strongOf(base.face) : base.face })
+}
+
+/** The one line that was measured for the column's width is the one that is printed, where it fits and its place does not depend on the width. */
+function setInColumn(paragraph: Node, setting: Setting, style: Setting['houseStyle']['table'], measure: number): Line[] {
+  if (style.align === 'left') {
+    const natural = setText(paragraph, setting, { style, measure: endless })
+    if (natural.length === 1 && lineWidth(natural[0]!) <= measure) return natural
+  }
+  return setText(paragraph, setting, { style, measure })
+}
+
+function setCell(
+  { node, column, columns }: Cell,
+  left: number,
+  width: number,
+  row: Structure,
+  setting: Setting,
+): { height: number; marks: Mark[]; notes: string[] } {
+  const style = cellStyle(node, setting)
+  const tag = isKind(node, 'gridHead') ? 'TH' : 'TD'
+  const within = [...row, `${tag} ${row.at(-1)} ${column}`]
+  const measure = width - padding.across * 2
+  const boxes = node.children.flatMap(paragraph =>
+    lineBoxes(columns === 1 ? setInColumn(paragraph, setting, style, measure) : setText(paragraph, setting, { style, measure }), {
+      ...style,
+      x: left + padding.across,
+      tag,
+      within,
+      block: paragraph.attrs.id,
+    }),
+  )
+  const { marks, height, notes } = stack(boxes)
+  return { height, notes, marks: marks.map(mark => moved(mark, 0, padding.down)) }
+}

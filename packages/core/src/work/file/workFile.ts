@@ -1,0 +1,139 @@
+/** The file of a work: `work.json`, brought up to date, each part checked against its definition and the text against its kinds. */
+import { problemWith } from '../definition.ts'
+import { type HouseStyle, houseStyle as houseStylePart } from '../parts/houseStyle.ts'
+import { type PartName, type Parts, partNames, parts, partsOf } from '../parts/index.ts'
+import type { Part } from '../parts/part.ts'
+import { registerNames } from '../registers/index.ts'
+import type { Entries } from '../registers/register.ts'
+import { type Node, schema } from '../schema.ts'
+import type { Picture, Work } from '../work.ts'
+import { currentVersion, migrated, migratedHouseStyle } from './migrations/index.ts'
+
+export { currentVersion }
+
+/** A file that is not a work this program can open; the message says why, in plain words. Nothing was changed. */
+export class WorkFileError extends Error {}
+
+const format = 'steady-ledger-work'
+const styleFormat = 'steady-ledger-house-style'
+
+/** What a reader of the file calls a part: “houseStyle” is its house style. */
+const titleOf = (name: PartName): string => name.replace(/[A-Z]/g, letter => ` ${letter.toLowerCase()}`)
+
+/** Entries by id, whatever the order in which they were made. */
+const inOrder = (entries: Entries<unknown>): Entries<unknown> =>
+  Object.fromEntries(Object.entries(entries).sort(([a], [b]) => (a < b ? -1 : 1)))
+
+export function workToJson(work: Work): string {
+  const file = {
+    format,
+    version: currentVersion,
+    ...partsOf(work),
+    ...Object.fromEntries(registerNames.map(name => [name, inOrder(work[name])])),
+    pictures: [...work.pictures.keys()].sort(),
+    doc: work.doc.toJSON(),
+  }
+  return `${JSON.stringify(file, null, 1)}\n`
+}
+
+export function workFromJson(text: string, pictures: Map<string, Picture>): Work {
+  const file = parsed(text, format, 'The work’s file is damaged: it is not readable as JSON.', 'This is not a work of Steady Ledger.')
+  return { ...workFromRecord(file), pictures }
+}
+
+/** Text and parts of a work of any version, from its file or from the browser's storage. */
+export function workFromRecord(file: Record<string, unknown>): Omit<Work, 'pictures'> {
+  const current = broughtUpToDate(file, 'The work')
+  return { ...partsFrom(current), doc: documentFromJson(current.doc) }
+}
+
+/** Parts that a file does not know are as in an empty work: to add a part needs no new version. */
+function partsFrom(file: Record<string, unknown>): Parts {
+  const { settings } = file as { settings?: { kind?: unknown } }
+  const kind = settings?.kind === 'paper' ? 'paper' : 'thesis'
+  const found = partNames.map(name => {
+    const part: Part<never> = parts[name] as never
+    const value = file[name] === undefined ? part.empty(kind) : file[name]
+    refuseWrong(part, value, titleOf(name))
+    return [name, value]
+  })
+  return Object.fromEntries(found)
+}
+
+function refuseWrong<Value>(part: Part<Value>, value: unknown, title: string): void {
+  const wrong = problemWith(part.definition, value)
+  if (wrong) throw new WorkFileError(`The ${title} cannot be used: ${wrong.place.join(' › ') || 'it'} ${wrong.problem}.`)
+  const problem = part.problem?.(value as Value)
+  if (problem) throw new WorkFileError(`The ${title} cannot be used: ${problem.replace(/\.$/, '')}.`)
+}
+
+/** A house style as a file of its own. */
+export const houseStyleToJson = (houseStyle: HouseStyle): string =>
+  `${JSON.stringify({ format: styleFormat, version: currentVersion, houseStyle }, null, 1)}\n`
+
+export function houseStyleFromJson(text: string): HouseStyle {
+  const file = parsed(
+    text,
+    styleFormat,
+    'This is not a house style: the file is not readable as JSON.',
+    'This is not a house style. Choose a file that was saved from the House style view.',
+  )
+  refuseNewer(file, 'The house style')
+  const style = reformed(() => migratedHouseStyle(file.houseStyle, Number(file.version)))
+  refuseWrong(houseStylePart, style, 'house style')
+  return style as HouseStyle
+}
+
+function parsed(text: string, expected: string, damaged: string, foreign: string): Record<string, unknown> {
+  let file: unknown
+  try {
+    file = JSON.parse(text)
+  } catch {
+    throw new WorkFileError(damaged)
+  }
+  if (typeof file !== 'object' || file === null || (file as { format?: unknown }).format !== expected) throw new WorkFileError(foreign)
+  return file as Record<string, unknown>
+}
+
+function broughtUpToDate(file: Record<string, unknown>, what: string): Record<string, unknown> {
+  refuseNewer(file, what)
+  if (!Number.isInteger(file.version) || Number(file.version) < 1)
+    throw new WorkFileError(
+      `${what} was written in version ${String(file.version)} of its form, which this program cannot bring up to date.`,
+    )
+  return file.version === currentVersion ? file : reformed(() => migrated(file))
+}
+
+function refuseNewer({ version }: Record<string, unknown>, what: string): void {
+  if (Number(version) > currentVersion)
+    throw new WorkFileError(`${what} was written by a newer version of Steady Ledger. Update the program to open it.`)
+}
+
+/** A step from one version to the next, of a file that may not be what it says it is. */
+function reformed<Made>(step: () => Made): Made {
+  try {
+    return step()
+  } catch {
+    throw new WorkFileError('The file does not keep to the form of its version, so it cannot be brought up to date.')
+  }
+}
+
+/** A document from its JSON: every node, attribute and id checked. */
+export function documentFromJson(json: unknown): Node {
+  let doc: Node
+  try {
+    doc = schema.nodeFromJSON(json)
+    doc.check()
+  } catch (error) {
+    throw new WorkFileError(`The text of the work is damaged: ${(error as Error).message}.`)
+  }
+  if (doc.type !== schema.topNodeType) throw new WorkFileError('The text of the work is damaged: it does not begin with divisions.')
+  const seen = new Set<string>()
+  doc.descendants(node => {
+    const { id } = node.attrs
+    if (!id) return
+    if (seen.has(id)) throw new WorkFileError(`The text of the work is damaged: two things carry the id “${id}”.`)
+    seen.add(id)
+  })
+  return doc
+}

@@ -1,0 +1,29 @@
+/** Divisions and their titles. */
+import { flag, oneOf, ruleKey, words } from '../definition.ts'
+import { type Role, roleNames } from '../roles.ts'
+import { innerKind } from './kind.ts'
+import { labelled, numbered, restarted } from './shared.ts'
+
+export const division = innerKind('division', {
+  content: 'title block*',
+  attributes: {
+    ...labelled,
+    role: oneOf<Role>(roleNames, 'chapter'),
+    ...numbered,
+    listed: flag(true),
+    ...restarted,
+    /** Of a list of a series: which one. */
+    series: ruleKey(),
+    /** For contents and running heads; empty where the title is short enough. */
+    shortTitle: words({ most: 500 }),
+  },
+  traits: { numbering: 'heading' },
+  markup: { tag: 'section' },
+  editing: { isolating: true, defining: true, selectable: false },
+})
+
+export const title = innerKind('title', {
+  content: 'inline*',
+  markup: { tag: 'h1', common: true },
+  editing: { defining: true },
+})

@@ -1,0 +1,43 @@
+/** What stands in a line of text beside letters: formulas, notes, references. */
+import { oneOf, Type, words } from '../definition.ts'
+import { inlineKind, innerKind } from './kind.ts'
+import { holdsFormula, labelled } from './shared.ts'
+
+export const formula = inlineKind('formula', {
+  attributes: holdsFormula,
+  markup: { tag: 'span' },
+  editing: { atom: true },
+})
+
+export const note = inlineKind('note', {
+  content: '(text | formula | reference | noteBreak)*',
+  attributes: labelled,
+  traits: { numbering: 'note', aside: true },
+  markup: { tag: 'span' },
+  editing: { atom: true, isolating: true },
+})
+
+/** Where a paragraph of a note ends and the next one begins. Read in notes alone: a line break elsewhere must not make a note around itself. */
+export const noteBreak = innerKind('noteBreak', {
+  editing: {
+    inline: true,
+    atom: true,
+    parseDOM: [{ tag: 'br', context: 'note/' }],
+    toDOM: () => ['br', { 'data-kind': 'noteBreak' }],
+  },
+})
+
+/** What a reference says of its targets. */
+export const wordingNames = ['number', 'nameAndNumber', 'page', 'nameNumberAndPage', 'nearby', 'title'] as const
+export type Wording = (typeof wordingNames)[number]
+
+export const reference = inlineKind('reference', {
+  attributes: {
+    targets: Type.Array(Type.String({ maxLength: 100 }), { maxItems: 1000, default: [] }),
+    wording: oneOf(wordingNames, 'nameAndNumber'),
+    /** By target, what it was called when it was deleted: history, never a cached number. */
+    was: Type.Record(Type.String(), words({ most: 300 }), { default: {} }),
+  },
+  markup: { tag: 'a' },
+  editing: { atom: true },
+})

@@ -1,0 +1,21 @@
+/** Blocks whose words the program writes. */
+import { whole } from '../definition.ts'
+import { deepestLevel } from './heading.ts'
+import { blockKind } from './kind.ts'
+import { identified, kept, pinned } from './shared.ts'
+
+/** What stands in this division: its headings down to a level. */
+export const miniContents = blockKind('miniContents', {
+  attributes: { ...identified, depth: whole({ from: 2, to: deepestLevel }) },
+  traits: { generated: true },
+  markup: { tag: 'nav' },
+  editing: { atom: true },
+})
+
+/** The keywords of the work, in words of its language; like a paragraph it can be held at a line of its page. */
+export const keywords = blockKind('keywords', {
+  attributes: { ...identified, ...kept, ...pinned },
+  traits: { generated: true },
+  markup: { tag: 'p' },
+  editing: { atom: true },
+})

@@ -1,0 +1,69 @@
+/** A work that was edited, and the same work opened afresh, are the same: pages, ledger, findings. */
+import fc from 'fast-check'
+import { Transform } from 'prosemirror-transform'
+import { generateWork } from '../../../demo/src/generate.ts'
+import { ledgerRows } from '../src/dispatch/ledgerRows.ts'
+import { findingsOf } from '../src/findings/index.ts'
+import { drawPage } from '../src/pages/drawing.ts'
+import type { Turnover } from '../src/turnover/turnover.ts'
+import { schema } from '../src/work/schema.ts'
+import type { Work } from '../src/work/work.ts'
+import { edited, editNames, randomFrom } from './support/edits.ts'
+import { wideWorks } from './support/randomWorks.ts'
+import { saidIn } from './support/saying.ts'
+import { newEngine } from './support/work.ts'
+
+const everything = (turnover: Turnover) => ({
+  said: saidIn(turnover),
+  ledger: ledgerRows(turnover),
+  findings: findingsOf(turnover),
+  rounds: turnover.rounds,
+  pages: JSON.stringify(turnover.pages.map(drawPage)),
+})
+const afresh = (work: Work): Work => ({ ...work, doc: schema.nodeFromJSON(work.doc.toJSON()) })
+
+const edits = fc.array(fc.tuple(fc.constantFrom(...editNames, 'undo', 'redo'), fc.nat()), { minLength: 1, maxLength: 7 })
+
+/** Edits a work with one engine, and compares it after each edit with the same work in an engine that knows nothing of it. */
+function follow(base: Work, names: [string, number][]): void {
+  const engine = newEngine()
+  let work = base
+  engine.run(work)
+  const undone: Work[] = []
+  const done: { undo: ReturnType<typeof edited>['undo'] }[] = []
+  for (const [name, seed] of names) {
+    if (name === 'redo') work = undone.pop() ?? work
+    else if (name === 'undo') {
+      const { undo = [] } = done.pop() ?? {}
+      const tr = new Transform(work.doc)
+      for (const step of undo) if (tr.maybeStep(step).failed) break
+      undone.push(work)
+      work = { ...work, doc: tr.doc }
+    } else {
+      const made = edited(work, name, randomFrom(seed))
+      done.push(made)
+      work = made.work
+    }
+    expect(everything(engine.run(work))).toEqual(everything(newEngine().run(afresh(work))))
+  }
+}
+
+const runs = Number(process.env.RUNS ?? 0)
+
+test(
+  'over every kind of edit, on random works with every kind in them',
+  () =>
+    fc.assert(
+      fc.property(wideWorks, edits, (base, names) => follow(base, names)),
+      { numRuns: runs || 40 },
+    ),
+  1_200_000,
+)
+
+test('and on a generated work', () => {
+  const base = generateWork(6, 3)
+  fc.assert(
+    fc.property(edits, names => follow(base, names)),
+    { numRuns: runs || 12 },
+  )
+}, 1_200_000)

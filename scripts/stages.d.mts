@@ -1,0 +1,2 @@
+export const stages: readonly string[]
+export const outside: readonly string[]
