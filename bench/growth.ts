@@ -5,7 +5,7 @@
  */
 import { generateWork } from '../demo/src/generate.ts'
 import { readFonts } from '../packages/cli/src/host.ts'
-import { createTypesetter } from '../packages/core/src/formulas/typesetter.ts'
+import { createTypesetter } from '../packages/core/src/formulas/converter.ts'
 import { TurnoverEngine } from '../packages/core/src/turnover/turnover.ts'
 import { openFonts } from '../packages/core/src/type/fonts.ts'
 import { schema } from '../packages/core/src/work/schema.ts'

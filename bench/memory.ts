@@ -1,7 +1,7 @@
 /** Peak memory of a process that does what the worker does with the 300-page work: opens it, turns it over, and again after each of some keys. */
 import { generateWork } from '../demo/src/generate.ts'
 import { readFonts } from '../packages/cli/src/host.ts'
-import { createTypesetter } from '../packages/core/src/formulas/typesetter.ts'
+import { createTypesetter } from '../packages/core/src/formulas/converter.ts'
 import { TurnoverEngine } from '../packages/core/src/turnover/turnover.ts'
 import { openFonts } from '../packages/core/src/type/fonts.ts'
 import { typing } from './typing.ts'

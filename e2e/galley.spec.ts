@@ -86,6 +86,23 @@ test('what is typed while the composer is still being loaded is not lost', async
   await expect(page.locator('.composer')).toHaveCount(0)
 })
 
+test('a key acts where the cursor is seen, though the browser tells of it late', async ({ page }) => {
+  // As under load: what the browser itself says of a moved cursor comes only after the keys.
+  await page.addInitScript(() =>
+    document.addEventListener('selectionchange', event => event.isTrusted && event.stopImmediatePropagation(), true),
+  )
+  await openDemo(page)
+  await openChapter(page, '3')
+  const first = page.locator('.division.open > p').first()
+  await first.click()
+  await page.keyboard.press('Control+End')
+  await first.click()
+  await page.keyboard.press('Control+Alt+n')
+  await page.keyboard.type('Here.')
+  await page.keyboard.press('Escape')
+  await expect(first.locator('.note-mark')).toHaveCount(1)
+})
+
 test('promote and demote a section with the keys; a title becomes a chapter and goes back', async ({ page }) => {
   await openDemo(page)
   await openChapter(page, '2')

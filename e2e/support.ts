@@ -96,8 +96,6 @@ export async function withFile(
 
 /** Runs a command by its name from the command box. */
 export async function command(page: Page, name: string): Promise<void> {
-  // The browser tells the editor of a cursor that was moved a moment later.
-  await atRest(page)
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox').fill(name)
   await page.keyboard.press('Enter')

@@ -1,7 +1,8 @@
 /** What every call of the command line is given, and what they share. */
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
-import { createTypesetter, type FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+import { createTypesetter } from '@steady-ledger/core/formulas/converter.ts'
+import type { FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { assemble, readBundle } from '@steady-ledger/core/work/file/bundle.ts'

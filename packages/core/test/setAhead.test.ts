@@ -1,7 +1,10 @@
-import { formula, p, plainEq } from '../../../demo/src/builder.ts'
+import { formula, note, p, plainEq } from '../../../demo/src/builder.ts'
+import { createTypesetter, setFormula } from '../src/formulas/converter.ts'
 import { type FormulaHelper, formulasToSet, setAhead } from '../src/formulas/setAhead.ts'
-import { createTypesetter, type FormulaToSet } from '../src/formulas/typesetter.ts'
-import { chapter, workOf } from './support/work.ts'
+import { type FormulaToSet, typesetterOver } from '../src/formulas/typesetter.ts'
+import { drawPage } from '../src/pages/drawing.ts'
+import { type Turnover, TurnoverEngine } from '../src/turnover/turnover.ts'
+import { chapter, fonts, workOf } from './support/work.ts'
 
 const sources = Array.from({ length: 90 }, (_, i) => `u_{${i}} = \\sqrt{${i}} z`)
 const { doc } = workOf([
@@ -64,4 +67,28 @@ test('what a helper that breaks had taken is left to be set when it is asked for
   expect(typesetter.set(left!.source, left!.display).error).toBe('')
   expect(formulasToSet(doc, typesetter)).not.toContainEqual(left)
   expect(said).toContain('The thread is gone.')
+})
+
+test('pages that had to wait for a formula are begun again, and come out as if none had been missing', () => {
+  const work = workOf([
+    chapter('a', 'Mixing', p`With ${formula('u_1')} here.`, plainEq('u_2'), p`And ${formula('u_3')}${note`So ${formula('u_4')}.`}.`),
+  ])
+  let there = new Set<string>()
+  let missed = 0
+  const late = typesetterOver((source, display) => {
+    if (there.has(source)) return setFormula(source, display)
+    missed++
+    there = new Set([...there, source])
+    throw new Error('Not yet.')
+  })
+  const engine = new TurnoverEngine(fonts, late)
+  let turnover: Turnover | undefined
+  for (let tries = 0; !turnover && tries < 9; tries++)
+    try {
+      turnover = engine.run(work)
+    } catch {
+      // Begun again: what was done stays in the caches.
+    }
+  expect(missed).toBe(4)
+  expect(turnover!.pages.map(drawPage)).toEqual(new TurnoverEngine(fonts, createTypesetter()).run(work).pages.map(drawPage))
 })

@@ -22,6 +22,7 @@ import { tableEditing } from '@tiptap/pm/tables'
 import { AttrStep } from '@tiptap/pm/transform'
 import type { EditorView } from '@tiptap/pm/view'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
+import { cursorFirst } from './editor/cursorFirst.ts'
 import { editingKeys, typedStructure } from './editor/keys.ts'
 import { LiveNumbers } from './editor/live.ts'
 import { lostTargets } from './editor/lostTargets.ts'
@@ -117,6 +118,7 @@ export class Session {
         ),
         history({ depth: historyDepth }),
         keymap({ 'Mod-z': undo, 'Mod-y': redo, 'Mod-Shift-z': redo }),
+        cursorFirst(),
         typedStructure(),
         editingKeys(),
         tableEditing(),

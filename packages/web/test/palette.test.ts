@@ -1,5 +1,5 @@
+import { createTypesetter } from '@steady-ledger/core/formulas/converter.ts'
 import { mathMl } from '@steady-ledger/core/formulas/mathml.ts'
-import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { palette } from '../src/composer/palette.ts'
 
 const typesetter = createTypesetter()

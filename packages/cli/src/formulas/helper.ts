@@ -1,6 +1,7 @@
 /** A thread that sets formulas and nothing else. */
 import { parentPort } from 'node:worker_threads'
-import { createTypesetter, type FormulaToSet } from '@steady-ledger/core/formulas/typesetter.ts'
+import { createTypesetter } from '@steady-ledger/core/formulas/converter.ts'
+import type { FormulaToSet } from '@steady-ledger/core/formulas/typesetter.ts'
 
 const formulas = createTypesetter()
 parentPort!.on('message', (wanted: FormulaToSet[]) => {

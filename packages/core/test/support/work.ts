@@ -2,7 +2,7 @@
 
 import { div, identified } from '../../../../demo/src/builder.ts'
 import { readFonts } from '../../../cli/src/host.ts'
-import { createTypesetter } from '../../src/formulas/typesetter.ts'
+import { createTypesetter } from '../../src/formulas/converter.ts'
 import { TurnoverEngine } from '../../src/turnover/turnover.ts'
 import { type Fonts, openFonts } from '../../src/type/fonts.ts'
 import { emptyParts } from '../../src/work/parts/index.ts'

@@ -1,5 +1,6 @@
 /** A thread that sets formulas and nothing else. */
-import { createTypesetter, type FormulaToSet } from '@steady-ledger/core/formulas/typesetter.ts'
+import { createTypesetter } from '@steady-ledger/core/formulas/converter.ts'
+import type { FormulaToSet } from '@steady-ledger/core/formulas/typesetter.ts'
 
 const formulas = createTypesetter()
 addEventListener('message', ({ data }: MessageEvent<FormulaToSet[]>) => {

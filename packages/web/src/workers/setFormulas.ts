@@ -1,6 +1,7 @@
 /** Sets formulas that no cache knows on the processors that the page and this thread leave free. */
 import { type FormulaHelper, helperOver, setAhead } from '@steady-ledger/core/formulas/setAhead.ts'
 import type { FormulaBox, FormulaToSet, FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+import { fetchConverter } from './lateFormulas.ts'
 
 const mostHelpers = 3
 
@@ -9,6 +10,7 @@ export async function setFormulas(wanted: FormulaToSet[], formulas: FormulaTypes
   const count = Math.max(1, Math.min(mostHelpers, navigator.hardwareConcurrency - 2))
   const workers = Array.from({ length: count }, () => new Worker(new URL('./formulas.worker.ts', import.meta.url), { type: 'module' }))
   try {
+    await fetchConverter()
     await setAhead(wanted, formulas, { helpers: workers.map(helperOf), pause: nextMessage, tell, failed })
   } finally {
     for (const worker of workers) worker.terminate()

@@ -5,7 +5,6 @@
 
 import { findingsOf } from '@steady-ledger/core/findings/index.ts'
 import { formulasToSet, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
-import { createTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
 import { searchPages } from '@steady-ledger/core/pages/search.ts'
 import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
@@ -19,6 +18,7 @@ import type { Step as StepType } from 'prosemirror-transform'
 import { Step } from 'prosemirror-transform'
 import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
+import { ConverterMissing, createLateTypesetter, fetchConverter } from './lateFormulas.ts'
 import type { FromTurnover, OpenMessage, PictureFacts, ToTurnover } from './protocol.ts'
 import { setFormulas } from './setFormulas.ts'
 
@@ -34,7 +34,7 @@ const say = (message: FromTurnover): void => postMessage(message)
 const noBytes = new Uint8Array()
 const withoutBytes = (picture: PictureFacts) => ({ ...picture, bytes: noBytes })
 
-const formulas = createTypesetter()
+const formulas = createLateTypesetter()
 let engine: TurnoverEngine
 let work: Work | null = null
 let version = 0
@@ -91,6 +91,25 @@ function beginSoon(): void {
   running = null
 }
 
+function fail({ message }: Error): void {
+  running = null
+  say({ kind: 'failed', message })
+}
+
+/** The first formula that no cache knows: what was done before it stays in the caches. */
+async function converterThenPages(): Promise<void> {
+  running = null
+  settingFormulas++
+  try {
+    await fetchConverter()
+    settingFormulas--
+    begin()
+  } catch (error) {
+    settingFormulas--
+    fail(error as Error)
+  }
+}
+
 /** Works for a few milliseconds, then lets messages in. */
 function slice(): void {
   if (!running || !work) return
@@ -110,8 +129,8 @@ function slice(): void {
       if (now > until) break
     }
   } catch (error) {
-    running = null
-    say({ kind: 'failed', message: (error as Error).message })
+    if (error instanceof ConverterMissing) void converterThenPages()
+    else fail(error as Error)
     return
   }
   soon()

@@ -1,0 +1,157 @@
+/** Sets formulas by MathJax with the STIX Two fonts. All of MathJax comes with this file and with no other. */
+
+import type { LiteElement } from '@mathjax/src/js/adaptors/lite/Element.js'
+import { liteAdaptor } from '@mathjax/src/js/adaptors/liteAdaptor.js'
+import { RegisterHTMLHandler } from '@mathjax/src/js/handlers/html.js'
+import '@mathjax/src/js/input/tex/ams/AmsConfiguration.js'
+import '@mathjax/src/js/input/tex/base/BaseConfiguration.js'
+import '@mathjax/src/js/input/tex/boldsymbol/BoldsymbolConfiguration.js'
+import '@mathjax/src/js/input/tex/configmacros/ConfigMacrosConfiguration.js'
+import { MathJaxStix2Font } from '@mathjax/mathjax-stix2-font/js/svg.js'
+import { TeX } from '@mathjax/src/js/input/tex.js'
+import { mathjax } from '@mathjax/src/js/mathjax.js'
+import { SVG } from '@mathjax/src/js/output/svg.js'
+import './mathFont.ts'
+import { notationMacros, notationPackages } from './notation.ts'
+
+import type { Affine, FormulaBox, FormulaTypesetter, SetFormula } from './typesetter.ts'
+import { typesetterOver } from './typesetter.ts'
+
+type Convert = (source: string, display: boolean) => LiteElement
+
+function startConverter(): Convert {
+  mathjax.asyncLoad = () => ({})
+  mathjax.asyncIsSynchronous = true
+  const adaptor = liteAdaptor()
+  RegisterHTMLHandler(adaptor)
+  const output = new SVG({ fontCache: 'none', fontData: MathJaxStix2Font, linebreaks: { inline: false } })
+  const input = new TeX({
+    packages: notationPackages,
+    macros: notationMacros,
+    formatError: (_: unknown, error: Error) => {
+      throw error
+    },
+  })
+  const document = mathjax.document('', { InputJax: input, OutputJax: output })
+  output.font.loadDynamicFilesSync()
+  return (source, display) => {
+    const root = document.convert(source, { display, em: 12, ex: 5.7, containerWidth: 1e5 }) as LiteElement
+    return adaptor.tags(root, 'svg')[0] as LiteElement
+  }
+}
+
+let convert: Convert | undefined
+
+/** Sets a formula anew; MathJax starts up on the first. */
+export const setFormula: SetFormula = (source, display) => {
+  convert ??= startConverter()
+  return typeset(convert, source, display)
+}
+
+/** A typesetter that can set every formula itself, at once. */
+export const createTypesetter = (): FormulaTypesetter => typesetterOver(setFormula)
+
+function typeset(convert: Convert, source: string, display: boolean): FormulaBox {
+  if (!source.trim()) return failed('The formula is empty.')
+  try {
+    const root = convert(source, display)
+    const [, top, width, height] = numbers(root.attributes.viewBox as string)
+    const box: FormulaBox = {
+      width: width! / 1000,
+      height: -top! / 1000,
+      depth: (height! + top!) / 1000,
+      outlines: [],
+      rules: [],
+      breaks: [],
+      error: '',
+    }
+    collect(root, [1, 0, 0, -1, 0, 0], box, display ? noNodes : afterRelations(root), true)
+    return box
+  } catch (error) {
+    return failed((error as Error).message)
+  }
+}
+
+const failed = (error: string): FormulaBox => ({ width: 1, height: 0.7, depth: 0.2, outlines: [], rules: [], breaks: [], error })
+
+const numbers = (text: string): number[] => (text.match(/-?[\d.]+(e-?\d+)?/g) ?? []).map(Number)
+
+const times = (m: Affine, n: Affine): Affine => [
+  m[0] * n[0] + m[2] * n[1],
+  m[1] * n[0] + m[3] * n[1],
+  m[0] * n[2] + m[2] * n[3],
+  m[1] * n[2] + m[3] * n[3],
+  m[0] * n[4] + m[2] * n[5] + m[4],
+  m[1] * n[4] + m[3] * n[5] + m[5],
+]
+
+/** The space that stands on each side of a relation, in em. */
+const relationSpace = 5 / 18
+const codeOf = (sign: string): string => sign.codePointAt(0)!.toString(16).toUpperCase()
+const relations = new Set([...'=<>≤≥≪≫≈≃≅∼≡≠∝→←↔⇒⇔↦∈∋⊂⊃⊆⊇≺≻∥⊥⩽⩾≲≳'].map(codeOf))
+const opening = new Set([...'([{⟨'].map(codeOf))
+const closing = new Set([...')]}⟩'].map(codeOf))
+const noNodes: ReadonlySet<LiteElement> = new Set()
+
+const elementsOf = (node: LiteElement): LiteElement[] => (node.children ?? []).filter(child => 'attributes' in child) as LiteElement[]
+const kindOf = (node: LiteElement): string => (node.attributes as Record<string, string>)['data-mml-node'] ?? ''
+
+/** The elements of the outermost row that come straight after a relation. */
+function afterRelations(root: LiteElement): ReadonlySet<LiteElement> {
+  let row = elementsOf(root)
+  while (row.length === 1 && ['', 'math', 'mrow', 'mstyle', 'TeXAtom'].includes(kindOf(row[0]!))) row = elementsOf(row[0]!)
+  const found = new Set<LiteElement>()
+  let depth = 0
+  for (let i = 0; i + 1 < row.length; i++) {
+    const [glyph, more] = elementsOf(row[i]!)
+    const sign = glyph && !more ? (glyph.attributes as Record<string, string>)['data-c'] : undefined
+    if (kindOf(row[i]!) !== 'mo' || !sign) continue
+    if (opening.has(sign)) depth++
+    else if (closing.has(sign)) depth--
+    else if (i > 0 && depth <= 0 && relations.has(sign)) found.add(row[i + 1]!)
+  }
+  return found
+}
+
+/** Walks the drawing and gathers outlines and rectangles with their whole transform. */
+function collect(node: LiteElement, outer: Affine, box: FormulaBox, breaks: ReadonlySet<LiteElement>, root = false): void {
+  const attributes = node.attributes as Record<string, string> | undefined
+  if (!attributes) return
+  let place = outer
+  if (attributes.transform) place = times(place, transformOf(attributes.transform))
+  if (breaks.has(node)) {
+    const begin = place[4] / 1000
+    box.breaks.push({ begin, end: Math.max(0, begin - relationSpace), outline: box.outlines.length, rule: box.rules.length })
+  }
+  if (node.kind === 'svg' && !root && attributes.viewBox) {
+    const [left, top, width, height] = numbers(attributes.viewBox) as [number, number, number, number]
+    const across = Number(attributes.width) / width
+    const down = Number(attributes.height) / height
+    place = times(place, [across, 0, 0, down, Number(attributes.x ?? 0) - left * across, Number(attributes.y ?? 0) - top * down])
+  }
+  if (node.kind === 'path' && attributes.d) box.outlines.push({ path: attributes.d, place: rounded(place) })
+  else if (node.kind === 'rect')
+    box.rules.push({
+      rect: [attributes.x, attributes.y, attributes.width, attributes.height].map(value => Number(value ?? 0)) as [
+        number,
+        number,
+        number,
+        number,
+      ],
+      place: rounded(place),
+    })
+  for (const child of node.children ?? []) collect(child as LiteElement, place, box, breaks)
+}
+
+const rounded = (place: Affine): Affine => place.map(value => Math.round(value * 1e4) / 1e4) as Affine
+
+function transformOf(text: string): Affine {
+  let place: Affine = [1, 0, 0, 1, 0, 0]
+  for (const [, name, list] of text.matchAll(/(\w+)\(([^)]*)\)/g)) {
+    const [a = 0, b] = numbers(list!)
+    if (name === 'translate') place = times(place, [1, 0, 0, 1, a, b ?? 0])
+    else if (name === 'scale') place = times(place, [a, 0, 0, b ?? a, 0, 0])
+    else if (name === 'matrix') place = times(place, numbers(list!) as Affine)
+  }
+  return place
+}
