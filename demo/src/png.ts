@@ -17,7 +17,7 @@ export function grainPng(width: number, height: number): Uint8Array {
   const parts = [
     Uint8Array.of(137, 80, 78, 71, 13, 10, 26, 10),
     chunk('IHDR', header),
-    chunk('IDAT', zlibSync(rows, { level: 9 })),
+    chunk('IDAT', zlibSync(rows, { level: 6 })),
     chunk('IEND', new Uint8Array()),
   ]
   const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))

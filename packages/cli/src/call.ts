@@ -1,7 +1,6 @@
 /** What every call of the command line is given, and what they share. */
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
-import { createTypesetter } from '@steady-ledger/core/formulas/converter.ts'
 import type { FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
@@ -43,6 +42,8 @@ export function openWork({ positionals }: CallArguments): Work {
 }
 
 export async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts; formulas: FormulaTypesetter }> {
+  // All of MathJax: a call that needs no pages does not wait for it.
+  const { createTypesetter } = await import('@steady-ledger/core/formulas/converter.ts')
   const formulas = createTypesetter()
   await setFormulas(work, formulas)
   const fonts = openFonts(readFonts())
