@@ -1,6 +1,6 @@
 /** Panels, groups of equations, items of lists, series of the author's own, exceptions, and references that are mended. */
 
-import { command, inBalance, newThesis, openChapter, openDemo, pageText, saved } from './support.ts'
+import { atRest, command, inBalance, newThesis, openChapter, openDemo, pageText, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 const spaced = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')
@@ -17,12 +17,14 @@ test('a figure is made panels, a panel is referred to by keyboard, and both page
   await expect(page.locator('.slip-name')).toHaveText('Figure 3.1(c)')
   await page.getByRole('button', { name: 'Take this panel out' }).click()
   await expect(page.locator('.division.open .panel')).toHaveCount(2)
-  await page.locator('.division.open > p').first().click()
+  await atRest(page)
+  const first = page.locator('.division.open > p').first()
+  await first.click()
   await page.keyboard.press('End')
   await page.keyboard.press('Control+Alt+r')
   await page.getByRole('combobox', { name: /Search by number/ }).fill('3.1(a)')
   await page.keyboard.press('Enter')
-  await expect(page.locator('.division.open .reference', { hasText: '3.1(a)' })).toBeVisible()
+  await expect(first.locator('.reference', { hasText: '3.1(a)' })).toBeVisible()
   await inBalance(page)
   // Pages are made anew a moment after the reference was put in.
   await expect.poll(async () => spaced(await pageText(page, '16'))).toContain('Figure 3.1(a)')

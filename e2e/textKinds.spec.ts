@@ -47,8 +47,11 @@ test('quotation, verse, epigraph, descriptions and listing are put in by name an
 
   await command(page, 'Insert a listing')
   await page.keyboard.type('A program of two lines')
+  await expect(page.locator('.division.open .listing-block figcaption')).toContainText('A program of two lines')
+  await atRest(page)
   await page.locator('.division.open .listing-block pre').click()
   await page.keyboard.type('begin')
+  await expect(page.locator('.division.open .listing-block pre')).toHaveText('begin')
   await page.keyboard.press('Enter')
   await page.keyboard.press('Tab')
   await page.keyboard.type('end')
