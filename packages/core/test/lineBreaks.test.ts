@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { opportunitiesIn } from '../src/type/paragraph.ts'
+import { opportunitiesIn } from '../src/type/runItems.ts'
 
 interface Case {
   text: string

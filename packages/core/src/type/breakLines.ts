@@ -181,94 +181,21 @@ export interface BreakLimits {
   scrap: number
 }
 
-/** Candidates from which a line may still begin, in the order of their places, and the best one by fitness for the break at hand. */
+/** Candidates from which a line may still begin, in the order of their places, and how many they are. */
 const active: number[] = []
+let running = 0
+/** For the break at hand, by fitness: the candidate from which the line that ends there has the fewest demerits, and how many. */
 const best = [-1, -1, -1, -1]
 const least = new Float64Array(4)
 
 /** Break positions (item indices, the last one the end) with the fewest demerits, or null where none keep the limits. */
-export function breakLines(items: Items, measure: number, { tolerance, emergency, hyphenate, scrap }: BreakLimits): number[] | null {
+export function breakLines(items: Items, measure: number, limits: BreakLimits): number[] | null {
   candidates.count = 0
-  let running = 1
   active[0] = candidates.add(-1, 1, 0, 0, 0, 0, -1)
+  running = 1
   for (let i = 0; i < items.count; i++) {
-    if (!items.mayBreak(i)) continue
-    const flagged = items.flagged[i] === 1
-    if (flagged && !hyphenate) continue
-    const penalty = items.isPenalty(i)
-    const cost = penalty ? items.cost[i]! : 0
-    const forced = cost <= -forbidden
-    const width = items.width[i]! + (penalty ? items.before[i]! : 0)
-    const stretchHere = items.stretch[i]! + emergency
-    const shrinkHere = items.shrink[i]!
-    let feasible = false
-    let still = 0
-    for (let k = 0; k < running; k++) {
-      const from = active[k]!
-      const space = measure - (width - candidates.width[from]!)
-      const stretch = stretchHere - candidates.stretch[from]!
-      const shrink = shrinkHere - candidates.shrink[from]!
-      const ratio =
-        space >= 0
-          ? stretch > 0
-            ? space / stretch
-            : space > 0.01
-              ? Infinity
-              : 0
-          : shrink > 0
-            ? space / shrink
-            : space < -0.01
-              ? -Infinity
-              : 0
-      // Those from which a later line can still end stay, in their order.
-      if (ratio >= -1 && !forced) active[still++] = from
-      else if (running === 1 && emergency > 0 && ratio < -1) {
-        // Nothing else is left: a box wider than the measure stands alone rather than losing the paragraph.
-        if (!feasible) feasible = clear()
-        best[0] = from
-        least[0] = candidates.demerits[from]! + 1e8
-        continue
-      }
-      if (ratio < -1) continue
-      const badness = 100 * Math.abs(ratio * ratio * ratio)
-      if (badness > tolerance) {
-        // A line that begins later is shorter still, and looser: those after this one stay as they are.
-        if (ratio > 0 && !forced) {
-          while (++k < running) active[still++] = active[k]!
-        }
-        continue
-      }
-      if (!feasible) feasible = clear()
-      const fitness = ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3
-      let sum = (linePenalty + badness) * (linePenalty + badness)
-      if (cost > 0) sum += cost * cost
-      const begins = candidates.at[from]!
-      if (flagged && begins >= 0 && items.flagged[begins]) sum += consecutiveHyphens
-      if (Math.abs(fitness - candidates.fitness[from]!) > 1) sum += fitnessJump
-      if (forced && begins >= 0 && items.width[i]! - candidates.width[from]! < scrap) sum += scrapDemerits
-      sum += candidates.demerits[from]!
-      if (sum < least[fitness]!) {
-        least[fitness] = sum
-        best[fitness] = from
-      }
-    }
-    running = still
-    if (feasible) {
-      const most = Math.min(least[0]!, least[1]!, least[2]!, least[3]!) + fitnessJump
-      const start = items.lineStart(i)
-      const begin = items.width[start]! - (penalty ? items.after[i]! : 0)
-      for (let fitness = 0; fitness < 4; fitness++)
-        if (best[fitness]! >= 0 && least[fitness]! <= most)
-          active[running++] = candidates.add(
-            i,
-            fitness,
-            least[fitness]!,
-            begin,
-            items.stretch[start]!,
-            items.shrink[start]!,
-            best[fitness]!,
-          )
-    }
+    if (!items.mayBreak(i) || (items.flagged[i] === 1 && !limits.hyphenate)) continue
+    if (findLinesTo(i, items, measure, limits)) addCandidates(i, items)
     if (running === 0) return null
   }
   let end = active[0]!
@@ -276,6 +203,75 @@ export function breakLines(items: Items, measure: number, { tolerance, emergency
   const breaks: number[] = []
   for (let at = end; candidates.previous[at]! >= 0; at = candidates.previous[at]!) breaks.push(candidates.at[at]!)
   return breaks.reverse()
+}
+
+/** Finds the best lines that end with a break at an item, and takes candidates from which no line can end any more off the active ones. */
+function findLinesTo(i: number, items: Items, measure: number, { tolerance, emergency, scrap }: BreakLimits): boolean {
+  const penalty = items.isPenalty(i)
+  const cost = penalty ? items.cost[i]! : 0
+  const forced = cost <= -forbidden
+  const hyphen = items.flagged[i] === 1
+  const width = items.width[i]! + (penalty ? items.before[i]! : 0)
+  const stretchHere = items.stretch[i]! + emergency
+  const shrinkHere = items.shrink[i]!
+  let feasible = false
+  let still = 0
+  for (let k = 0; k < running; k++) {
+    const from = active[k]!
+    const space = measure - (width - candidates.width[from]!)
+    const ratio = ratioOf(space, stretchHere - candidates.stretch[from]!, shrinkHere - candidates.shrink[from]!)
+    // Those from which a later line can still end stay, in their order.
+    if (ratio >= -1 && !forced) active[still++] = from
+    else if (running === 1 && emergency > 0 && ratio < -1) {
+      // Nothing else is left: a box wider than the measure stands alone rather than losing the paragraph.
+      if (!feasible) feasible = clear()
+      best[0] = from
+      least[0] = candidates.demerits[from]! + 1e8
+      continue
+    }
+    if (ratio < -1) continue
+    const badness = 100 * Math.abs(ratio * ratio * ratio)
+    if (badness > tolerance) {
+      // A line that begins later is shorter still, and looser: those after this one stay as they are.
+      if (ratio > 0 && !forced) {
+        while (++k < running) active[still++] = active[k]!
+      }
+      continue
+    }
+    if (!feasible) feasible = clear()
+    const fitness = fitnessOf(ratio)
+    let sum = candidates.demerits[from]! + (linePenalty + badness) * (linePenalty + badness)
+    const begins = candidates.at[from]!
+    if (cost > 0) sum += cost * cost
+    if (hyphen && begins >= 0 && items.flagged[begins]) sum += consecutiveHyphens
+    if (Math.abs(fitness - candidates.fitness[from]!) > 1) sum += fitnessJump
+    if (forced && begins >= 0 && items.width[i]! - candidates.width[from]! < scrap) sum += scrapDemerits
+    if (sum < least[fitness]!) {
+      least[fitness] = sum
+      best[fitness] = from
+    }
+  }
+  running = still
+  return feasible
+}
+
+/** The share of its stretch, or as a negative number of its shrink, that a line takes to fill the measure. */
+function ratioOf(space: number, stretch: number, shrink: number): number {
+  if (space >= 0) return stretch > 0 ? space / stretch : space > 0.01 ? Infinity : 0
+  return shrink > 0 ? space / shrink : space < -0.01 ? -Infinity : 0
+}
+
+/** Tight, decent, loose or very loose: lines beside each other should not be far apart. */
+const fitnessOf = (ratio: number): number => (ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3)
+
+/** Makes the best lines to a break the candidates from which the next lines begin, but for those that no jump in fitness can make up for. */
+function addCandidates(i: number, items: Items): void {
+  const most = Math.min(least[0]!, least[1]!, least[2]!, least[3]!) + fitnessJump
+  const start = items.lineStart(i)
+  const width = items.width[start]! - (items.isPenalty(i) ? items.after[i]! : 0)
+  for (let fitness = 0; fitness < 4; fitness++)
+    if (best[fitness]! >= 0 && least[fitness]! <= most)
+      active[running++] = candidates.add(i, fitness, least[fitness]!, width, items.stretch[start]!, items.shrink[start]!, best[fitness]!)
 }
 
 /** Empties the best by fitness; says that there is one now. */

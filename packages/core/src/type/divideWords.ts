@@ -1,0 +1,60 @@
+/** Hyphens in the items of a paragraph: only a paragraph that whole words do not fill well has them. */
+import type { Items } from './breakLines.ts'
+import type { Fonts, HyphenPoint, Shape } from './fonts.ts'
+import { divisionsOf } from './hyphenation.ts'
+import type { Run } from './inline.ts'
+import type { Chunk } from './runItems.ts'
+
+const hyphenCost = 60
+
+/** Where a text may be divided, kept with its shape for the language last asked for. */
+function pointsOf(shape: Shape, fonts: Fonts, language: string): readonly HyphenPoint[] {
+  if (shape.divisions?.language === language) return shape.divisions.points
+  const points: HyphenPoint[] = []
+  const word = /\p{L}{5,}/u.exec(shape.text)
+  if (word) {
+    const face = fonts[shape.face]
+    let sum = 0
+    let glyph = 0
+    for (const division of divisionsOf(word[0], language)) {
+      const at = word.index + division
+      while (glyph < shape.glyphs.length && shape.clusters[glyph]! < at) sum += shape.advances[glyph++]!
+      points.push({
+        at,
+        sum,
+        before: face.shape(`${shape.text.slice(0, at)}-`, shape.features).width,
+        after: face.shape(shape.text.slice(at), shape.features).width,
+      })
+    }
+  }
+  shape.divisions = { language, points }
+  return points
+}
+
+/** Fills `divided` with the items, words divided wherever they may be. Payloads of hyphens are chunk numbers times 256 plus the UTF-16 index. */
+export function divideWords(divided: Items, items: Items, chunks: Chunk[], fonts: Fonts, language: string): void {
+  divided.clear()
+  for (let i = 0; i < items.count; i++) {
+    const number = items.payload[i]!
+    const chunk = number >= 0 && items.isBox(i) ? chunks[number]! : null
+    if (chunk?.shape && chunk.run.divisible && chunk.shape.text.length > 4)
+      boxesWithHyphens(divided, chunk.shape, chunk.run, number, fonts, chunk.run.language ?? language)
+    else divided.copy(items, i)
+  }
+}
+
+function boxesWithHyphens(divided: Items, shape: Shape, run: Run, number: number, fonts: Fonts, language: string): void {
+  let sum = 0
+  for (const point of pointsOf(shape, fonts, language)) {
+    divided.box((point.sum - sum) * run.size, number)
+    sum = point.sum
+    divided.penalty(
+      hyphenCost,
+      (point.before - point.sum) * run.size,
+      (point.after - (shape.width - point.sum)) * run.size,
+      true,
+      number * 256 + point.at,
+    )
+  }
+  divided.box((shape.width - sum) * run.size, number)
+}
