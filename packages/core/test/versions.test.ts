@@ -3,9 +3,12 @@ import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { strFromU8, unzipSync } from 'fflate'
 import { numberWork } from '../src/numbers/ledger.ts'
+import type { TSchema } from '../src/work/definition.ts'
 import { readBundle, writeBundle } from '../src/work/file/bundle.ts'
 import { migrated } from '../src/work/file/migrations/index.ts'
-import { partNames } from '../src/work/parts/index.ts'
+import { currentVersion, houseStyleFromJson, workFromJson, workToJson } from '../src/work/file/workFile.ts'
+import { emptyParts, partNames, parts } from '../src/work/parts/index.ts'
+import { newWork } from '../src/work/work.ts'
 
 const bytesOf = (version: number): Uint8Array => readFileSync(new URL(`./fixtures/version${version}.ledger.zip`, import.meta.url))
 const jsonOf = (version: number): Record<string, unknown> => JSON.parse(strFromU8(unzipSync(bytesOf(version))['work.json']!))
@@ -28,4 +31,34 @@ test.each([1, 2, 3, 4])('version %i', version => {
   const again = readBundle(writeBundle(work))
   expect(again.doc.eq(work.doc)).toBe(true)
   for (const part of partNames) expect(again[part]).toEqual(work[part])
+})
+
+test('a field of a part that a file does not know yet is as in an empty work', () => {
+  let count = 0
+  const work = newWork('paper', 'A paper', () => `n${count++}`)
+  const file = JSON.parse(workToJson(work))
+  const without = (value: Record<string, unknown>, [name, ...inner]: string[]): Record<string, unknown> => {
+    const { [name!]: left, ...rest } = value
+    if (left === undefined) return value
+    return inner.length ? { ...rest, [name!]: without(left as Record<string, unknown>, inner) } : rest
+  }
+  /** Where fields stand in a part, records by key left out. */
+  const fieldsOf = ({ properties = {} }: TSchema): string[][] =>
+    Object.entries(properties as Record<string, TSchema>).flatMap(([name, field]) => [
+      [name],
+      ...fieldsOf(field).map(inner => [name, ...inner]),
+    ])
+  const fields = partNames.flatMap(part => fieldsOf(parts[part].definition).map(field => [part, ...field]))
+  expect(fields.length).toBeGreaterThan(100)
+  // The kind of a work decides what is usual for all the rest.
+  for (const field of fields.filter(names => names.join() !== 'settings,kind')) {
+    const read = workFromJson(JSON.stringify(without(file, field)), new Map())
+    for (const part of partNames) expect([field, read[part]]).toEqual([field, emptyParts('paper')[part]])
+  }
+  const { houseStyle } = file
+  const style = { format: 'steady-ledger-house-style', version: currentVersion, houseStyle: without(houseStyle, ['display', 'after']) }
+  expect(houseStyleFromJson(JSON.stringify(style)).display).toEqual({
+    ...houseStyle.display,
+    after: emptyParts('thesis').houseStyle.display.after,
+  })
 })

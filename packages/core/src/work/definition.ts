@@ -100,6 +100,19 @@ export const formNames = Object.keys(forms)
 /** Whether a value keeps to its definition. */
 export const keeps = <Schema extends TSchema>(schema: Schema, value: unknown): value is Static<Schema> => Value.Check(schema, value)
 
+/** A value in which fields that it does not know are as in `usual`; entries of lists and of records by key are left as they are. */
+export function completed(schema: TSchema, value: unknown, usual: unknown): unknown {
+  const { properties } = schema as { properties?: Record<string, TSchema> }
+  if (!properties || !isRecord(value) || !isRecord(usual)) return value
+  const whole = { ...value }
+  for (const [name, field] of Object.entries(properties)) {
+    if (Object.hasOwn(value, name)) whole[name] = completed(field, value[name], usual[name])
+    else if (Object.hasOwn(usual, name)) whole[name] = usual[name]
+  }
+  return whole
+}
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value)
+
 /** What is wrong with a value, as a clause that follows its name (“must be a number from 1 to 9”), and where in it; null where it is right. */
 export function problemWith(schema: TSchema, value: unknown): { place: string[]; problem: string } | null {
   if (Value.Check(schema, value)) return null

@@ -1,5 +1,5 @@
 /** The file of a work: `work.json`, brought up to date, each part checked against its definition and the text against its kinds. */
-import { problemWith } from '../definition.ts'
+import { completed, problemWith } from '../definition.ts'
 import { type HouseStyle, houseStyle as houseStylePart } from '../parts/houseStyle.ts'
 import { type PartName, type Parts, partNames, parts, partsOf } from '../parts/index.ts'
 import type { Part } from '../parts/part.ts'
@@ -47,13 +47,14 @@ export function workFromRecord(file: Record<string, unknown>): Omit<Work, 'pictu
   return { ...partsFrom(current), doc: documentFromJson(current.doc) }
 }
 
-/** Parts that a file does not know are as in an empty work: to add a part needs no new version. */
+/** Parts, and fields of parts, that a file does not know are as in an empty work: to add one needs no new version. */
 function partsFrom(file: Record<string, unknown>): Parts {
   const { settings } = file as { settings?: { kind?: unknown } }
   const kind = settings?.kind === 'paper' ? 'paper' : 'thesis'
   const found = partNames.map(name => {
     const part: Part<never> = parts[name] as never
-    const value = file[name] === undefined ? part.empty(kind) : file[name]
+    const empty = part.empty(kind)
+    const value = file[name] === undefined ? empty : completed(part.definition, file[name], empty)
     refuseWrong(part, value, titleOf(name))
     return [name, value]
   })
@@ -79,7 +80,12 @@ export function houseStyleFromJson(text: string): HouseStyle {
     'This is not a house style. Choose a file that was saved from the House style view.',
   )
   refuseNewer(file, 'The house style')
-  const style = reformed(() => migratedHouseStyle(file.houseStyle, Number(file.version)))
+  const { definition, empty } = houseStylePart
+  const style = completed(
+    definition,
+    reformed(() => migratedHouseStyle(file.houseStyle, Number(file.version))),
+    empty('thesis'),
+  )
   refuseWrong(houseStylePart, style, 'house style')
   return style as HouseStyle
 }
