@@ -13,7 +13,8 @@ interface Choice {
   number: string
   text: string
   hint: string
-  run(): void
+  /** Null where it cannot act as things stand. */
+  run: (() => void) | null
 }
 const mostShown = 40
 
@@ -32,9 +33,13 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
     const page = /^(?:page\s+|p\.?\s*)?([ivxlc]+|\d+)$/i.exec(asked.trim())?.[1]
     if (page && labels?.includes(page.toLowerCase()))
       found.push({ key: 'page', number: page, text: `Page ${page}`, hint: 'page', run: () => navigate(`pages/${page.toLowerCase()}`) })
-    for (const command of namedCommands)
-      if ((inGalley || command.anywhere) && fits(command.name))
-        found.push({ key: command.name, number: '', text: command.name, hint: command.keys ?? 'command', run: () => command.run(session) })
+    const notHere: Choice[] = []
+    for (const { name, anywhere, keys, can, run } of namedCommands) {
+      if (!(inGalley || anywhere) || !fits(name)) continue
+      const choice = { key: name, number: '', text: name }
+      if (can?.(session) ?? true) found.push({ ...choice, hint: keys ?? 'command', run: () => run(session) })
+      else notHere.push({ ...choice, hint: 'not where the cursor is', run: null })
+    }
     for (const entry of ledger.entries) {
       if (found.length > mostShown * 2) break
       const name =
@@ -45,13 +50,13 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
       if (entry.item.kind !== 'note' && fits(`${name} ${text} ${entry.item.label}`))
         found.push({ key: entry.id, number: name, text, hint: 'go to', run: () => navigate(`galley/${entry.id}`) })
     }
-    return found.slice(0, mostShown)
+    return [...found, ...notHere].slice(0, mostShown)
   }, [asked, ledger, labels, navigate, session, inGalley])
   const take = (choice: Choice | undefined): void => {
-    if (!choice) return
+    if (!choice?.run) return
     onClose()
-    // The dialog gives the focus back first; what runs may take it elsewhere.
-    setTimeout(() => choice.run())
+    // Once the box has let go of the focus: what runs takes it where it belongs.
+    setTimeout(choice.run)
   }
   const move = (step: number): void => {
     const next = Math.max(0, Math.min(choices.length - 1, at + step))
@@ -62,7 +67,15 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
     <Dialog.Root open onOpenChange={open => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="overlay" />
-        <Dialog.Content className="command-box" aria-describedby={undefined}>
+        <Dialog.Content
+          className="command-box"
+          aria-describedby={undefined}
+          onCloseAutoFocus={event => {
+            event.preventDefault()
+            // Whoever looked something up and took nothing goes on writing where the cursor was.
+            if (document.activeElement === document.body) session.editor?.focus()
+          }}
+        >
           <Dialog.Title className="visually-hidden">Go to, or do</Dialog.Title>
           <input
             aria-label="Go to a heading, entry or page, or name a command"
@@ -92,6 +105,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
                 role="option"
                 tabIndex={-1}
                 aria-selected={index === at}
+                aria-disabled={!choice.run}
                 className="choice"
                 onClick={() => take(choice)}
                 onKeyDown={() => {}}
