@@ -1,30 +1,10 @@
 /** What must hold of the pages of any work: random works of every kind of block, in every ready-made house style. */
 import fc from 'fast-check'
 import { scanDivision } from '../src/numbers/scan.ts'
-import type { Mark } from '../src/pages/box.ts'
-import type { Turnover } from '../src/turnover/turnover.ts'
+import { lettersOfWork, lettersOnPages, lineMarks } from './support/onSheets.ts'
 import { works } from './support/randomWorks.ts'
 import { saidIn } from './support/saying.ts'
 import { newEngine } from './support/work.ts'
-
-const lineMarks = (marks: Mark[]): Extract<Mark, { kind: 'line' }>[] =>
-  marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
-/** All words on the pages that are the author's own, in no order: letters of a kind, sorted. */
-const lettersOnPages = ({ pages }: Turnover): string =>
-  [
-    ...pages
-      .flatMap(page => page.placed.flatMap(({ box }) => lineMarks(box.marks)))
-      .filter(mark => mark.tag !== 'Artifact' && mark.tag !== 'Lbl' && !mark.tag.startsWith('TOC'))
-      .flatMap(({ line }) =>
-        line.pieces.flatMap((piece, index) =>
-          'shape' in piece ? [line.hyphenated && index === line.pieces.length - 1 ? piece.shape.text.slice(0, -1) : piece.shape.text] : [],
-        ),
-      )
-      .join('')
-      .replace(/[^\p{L}]/gu, ''),
-  ]
-    .sort()
-    .join('')
 
 test('any work in any ready-made style: within its margins, nothing over anything, floats whole, notes with their marks', () => {
   fc.assert(
@@ -85,22 +65,7 @@ test('any work: every letter of the text is on the pages, once', () => {
   fc.assert(
     fc.property(works, work => {
       const turnover = newEngine().run(work)
-      let text = ''
-      work.doc.descendants(node => {
-        if (node.isText) text += node.text
-        if (node.type.name === 'figure' && node.lastChild!.type.name !== 'panel') text += 'No picture yet'
-        if (node.type.name === 'proof') text += 'Proof'
-        return true
-      })
-      text += saidIn(turnover).join('')
-      // Numbered titles and captions say their names as well.
-      for (const { item, number, names, bare, prefix } of turnover.ledger.entries) {
-        if (item.block === 'panel') text += bare.slice(prefix.length)
-        if (item.kind === 'heading' && number) text += number
-        if (item.kind === 'series' && item.block !== 'equation' && item.block !== 'equationGroup' && number)
-          text += `${names.one} ${number}`
-      }
-      expect(lettersOnPages(turnover)).toBe([...text.replace(/[^\p{L}]/gu, '')].sort().join(''))
+      expect(lettersOnPages(turnover)).toBe(lettersOfWork(turnover))
     }),
     { numRuns: 120 },
   )

@@ -8,11 +8,14 @@ import { lostTarget } from './checks/lostTarget.ts'
 import { missingCaption } from './checks/missingCaption.ts'
 import { noKeywords } from './checks/noKeywords.ts'
 import { notesNowhere } from './checks/notesNowhere.ts'
+import { overTheEdge } from './checks/overTheEdge.ts'
 import { pictureResolution } from './checks/pictureResolution.ts'
+import { printedNowhere } from './checks/printedNowhere.ts'
 import { refersToUnnumbered } from './checks/refersToUnnumbered.ts'
 import { sameNumber } from './checks/sameNumber.ts'
 import { skippedLevel } from './checks/skippedLevel.ts'
 import { typedNumber } from './checks/typedNumber.ts'
+import { unknownSign } from './checks/unknownSign.ts'
 import { unsettledPages } from './checks/unsettledPages.ts'
 import { type Finding, weights } from './finding.ts'
 
@@ -21,6 +24,9 @@ export const checks: readonly Check[] = [
   brokenFormula,
   pictureResolution,
   unsettledPages,
+  printedNowhere,
+  overTheEdge,
+  unknownSign,
   notesNowhere,
   noKeywords,
   missingCaption,

@@ -155,7 +155,7 @@ export class Filling {
   closed = false
   readonly owed: number[] = []
   /** Note lines that did not even fit on this page. */
-  readonly carried: Box[]
+  carried: Box[]
   private due = 0
   /** What was placed last is a float. */
   private afterFloat = false
@@ -171,7 +171,8 @@ export class Filling {
     this.decided = decided?.next.owed
     this.record = decided ? { placed: [], foot: [], notes: [], fills: [], gaps: [] } : null
     const { height } = strip.input
-    const fit = whatFits(state.carried, height * 0.8)
+    // One line at the least, however high: what is owed becomes less from page to page.
+    const fit = Math.max(1, whatFits(state.carried, height * 0.8))
     this.addNotes(state.carried.slice(0, fit))
     this.carried = state.carried.slice(fit)
     if (state.owed.length) this.placeOwed(state.owed)
@@ -192,6 +193,8 @@ export class Filling {
   open(at: number): void {
     const item = this.strip.items[at]
     if (item?.kind !== 'box' || !item.repeated) return
+    // What begins the page comes first: heads that leave it no room are not set again.
+    if (this.strip.heightOf(item.repeated) + item.height > this.room + tolerance) return
     this.y += this.occupied ? this.due : 0
     this.due = 0
     for (const box of item.repeated) this.put(box)
@@ -226,6 +229,12 @@ export class Filling {
     return low
   }
 
+  /** Takes a box that no page has room for: a page without anything would end nothing. */
+  takeWhatever(at: number): void {
+    const item = this.strip.items[at]
+    if (item?.kind === 'box') this.putInLine(item, [])
+  }
+
   /** Takes the item at an index, or says that the page is full before it. */
   take(at: number): 'taken' | 'full' {
     const item = this.strip.items[at]!
@@ -237,9 +246,8 @@ export class Filling {
     else {
       const notes = this.strip.notesOf(at)
       const left = this.room + tolerance - this.gapBefore(item) - item.height
-      // What does not fit on an empty page stands there all the same, but for notes that can be split.
-      if (!this.decided && (left < 0 ? !this.empty : left < this.noteRoom(notes) && (!this.empty || this.noteLinesThatFit(at) > 0)))
-        return 'full'
+      // What does not fit on an empty page stands there all the same; its notes go over.
+      if (!this.decided && (notes.length ? left < this.noteRoom(notes) : left < 0 && !this.empty)) return 'full'
       this.putInLine(item, notes)
     }
     return 'taken'
@@ -260,7 +268,8 @@ export class Filling {
 
   private gapBefore(item: Box): number {
     const gap = this.occupied ? this.due : 0
-    return item.pin ? Math.max(gap, (item.pin - 1) * this.strip.input.leading - this.y) : gap
+    // A line below the foot is the last one that it can stand on.
+    return item.pin ? Math.max(gap, Math.min((item.pin - 1) * this.strip.input.leading - this.y, this.room - item.height)) : gap
   }
 
   private putInLine(item: Box, notes: Box[]): void {
@@ -319,7 +328,7 @@ export class Filling {
       else {
         this.y += this.occupied ? spaceAbove(item, after, true) : 0
         this.put(item)
-        this.addNotes(notes)
+        this.addNotesThatFit(notes)
         after = float.after
         this.afterFloat = true
         if (float.placement === 'page') this.closed = true
@@ -349,6 +358,12 @@ export class Filling {
     if (lines.length === 0) return
     this.noteHeight += this.noteRoom(lines)
     this.record?.notes.push(...lines)
+  }
+  /** Notes of a float that has the page to itself: what does not fit goes over. */
+  private addNotesThatFit(lines: Box[]): void {
+    const fit = whatFits(lines, this.room - (this.noteHeight ? 0 : this.strip.input.noteSeparator))
+    this.addNotes(lines.slice(0, fit))
+    this.carried = [...this.carried, ...lines.slice(fit)]
   }
   private noteRoom(lines: Box[]): number {
     return lines.length ? (this.noteHeight ? 0 : this.strip.input.noteSeparator) + this.strip.heightOf(lines) : 0

@@ -126,7 +126,7 @@ function search(state: State, strip: MeasuredStrip, leaping: boolean): Cut[] {
   for (; at < strip.count; at++) {
     if (page.take(at) === 'full') {
       const lines = page.noteLinesThatFit(at)
-      if (lines > 0) cuts.push(splitNote(at, lines, state, strip))
+      if (lines > 0 || (page.empty && strip.notesOf(at).length > 0)) cuts.push(splitNote(at, lines, state, strip))
       break
     }
     const item = strip.items[at]!
@@ -146,8 +146,7 @@ function search(state: State, strip: MeasuredStrip, leaping: boolean): Cut[] {
     return page.owed.length ? [...cuts, last] : [last]
   }
   if (cuts.length === 0 && (early ?? unwanted)) cuts.push((early ?? unwanted)!)
-  // Nothing fits beside the floats or notes that were owed: they have the page to themselves.
-  if (cuts.length === 0 && !leaping) cuts.push(cutAt(strip.next[state.at]!, 0, new Filling(strip, state), strip))
+  if (cuts.length === 0 && !leaping) cuts.push(leastCut(state, strip))
   return cuts
 }
 
@@ -156,6 +155,21 @@ function cutAt(end: number, penalty: number, page: Filling, strip: MeasuredStrip
   const empty = Math.max(0, page.room - page.stretch) / strip.input.leading
   const foot = isDone(next, strip) || page.fills ? 0 : costs.emptyLine * empty * empty
   return { next, cost: penalty + page.owed.length * costs.floatDelay + foot, end, noteLines: -1 }
+}
+
+/** Nothing fits beside the floats or notes that were owed: they have the page to themselves. Every page takes something, whatever it is. */
+function leastCut(state: State, strip: MeasuredStrip): Cut {
+  const page = new Filling(strip, state)
+  const from = strip.next[state.at]!
+  const cut = cutAt(from, 0, page, strip)
+  if (cut.next.at > state.at || cut.next.owed.length < state.owed.length || cut.next.carried.length < state.carried.length) return cut
+  page.open(from)
+  page.takeWhatever(from)
+  return {
+    ...cutAt(from + 1, 1e7, page, strip),
+    noteLines: 0,
+    next: { ...cut.next, at: strip.next[from + 1]!, carried: [...page.carried, ...strip.notesOf(from)] },
+  }
 }
 
 /** The line fits but its note does not: what fits of the note stays, the rest goes over. */

@@ -12,6 +12,7 @@ import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
 import { nodeNumber } from './nodeNumber.ts'
 import { blockDependencies, type Place, type Setting, type StripPart } from './setting.ts'
+import { sliced } from './slices.ts'
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
 export function divisionStrips(node: Node, setting: Setting, listing: ListEntry[] | null): StripItem[][] {
@@ -39,7 +40,7 @@ function partsOf(root: Node): StripPart[] {
     saysPages: saysPages(title),
     make: setting =>
       cached({ node: title, identity: `${id}.0`, key: `title ${role}`, id, opener: null }, setting, () =>
-        divisionTitle(title, id, role, setting),
+        sliced(divisionTitle(title, id, role, setting), setting.height),
       ),
   }
   const order = floatOrder(root)
@@ -74,7 +75,7 @@ function blockPart(block: Node, place: Place, late: Late | null): StripPart {
     make: setting => {
       const own = generated ? `${key}|${dependencyOf(kind, block, setting, place)}` : key
       return cached({ node: block, identity: block.attrs.id, key: own, id: block.attrs.id, opener }, setting, () => {
-        const strip = kept(stripOf(kind, block, setting, place), block)
+        const strip = kept(sliced(stripOf(kind, block, setting, place), setting.height), block)
         const held = generated ? strip : belowHeading(strip, place, setting)
         return late ? held.map(item => setLate(item, late)) : held
       })
@@ -109,7 +110,9 @@ const setLate = (item: StripItem, late: Late): StripItem =>
 /** A list whose entries and page labels are what they were is the same strip. */
 function cachedList(node: Node, entries: ListEntry[], setting: Setting): StripItem[] {
   const { id } = division(node)
-  return setting.cache.blocks.get(node, listKey(entries, setting), setting.houseStyle, () => generatedList(id, entries, setting))
+  return setting.cache.blocks.get(node, listKey(entries, setting), setting.houseStyle, () =>
+    sliced(generatedList(id, entries, setting), setting.height),
+  )
 }
 
 /** A block, or the title of a division, and what its strip is kept for. */

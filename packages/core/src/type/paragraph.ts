@@ -24,9 +24,11 @@ const wholeItems = new Items()
 const dividedItems = new Items()
 
 export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOptions): Line[] {
-  const { measure, style } = options
+  const { style } = options
+  // Indents that leave no width at all leave that of a letter or two.
+  const measure = Math.max(options.measure, style.size * 2)
   const justified = style.align === 'justified'
-  const chunks = fillItems(wholeItems, runs, fonts, options)
+  const chunks = fillItems(wholeItems, runs, fonts, { ...options, measure })
   const divided = (): Items => {
     if (!options.hyphenate) return wholeItems
     divideWords(dividedItems, wholeItems, chunks, fonts, options.language)

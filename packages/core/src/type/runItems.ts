@@ -12,6 +12,8 @@ import { type PieceStyle, pieceStyleOf } from './line.ts'
 const openBreakCost = 20
 /** Break after a relation of a formula: rather two stretched lines. */
 const relationCost = 300
+/** Break within what has no place to break. */
+const needCost = 5000
 /** Break between a figure and its unit. */
 const unitCost = 1000
 /** An unbroken stretch of one run: a text, or a part of a formula. Both are made alike, since the lines of all paragraphs are set from them. */
@@ -25,17 +27,24 @@ export type Chunk = {
 } & ({ shape: Shape; formula: null } | { shape: null; formula: FormulaBox })
 
 /** Fills items from the runs of a paragraph, words left whole. Payloads of boxes are numbers of the chunks that are returned. */
-export function fillItems(items: Items, runs: Run[], fonts: Fonts, { indent, style }: { indent: number; style: TextStyle }): Chunk[] {
+export function fillItems(
+  items: Items,
+  runs: Run[],
+  fonts: Fonts,
+  { measure, indent, style }: { measure: number; indent: number; style: TextStyle },
+): Chunk[] {
   items.clear()
   if (indent) items.box(indent, -1)
-  const builder = new ItemBuilder(items, fonts, style.align === 'justified')
+  const builder = new ItemBuilder(items, fonts, style.align === 'justified', measure - Math.max(0, indent))
   cutRuns(runs, builder)
   items.glue(0, 1e5, 0, -1)
   items.penalty(-forbidden, 0, 0, false, -1)
   return builder.chunks
 }
 
-/** Puts stretches of runs into the shared this.items. What all stretches of a run have in common is found once for the run. */
+const graphemes = new Intl.Segmenter(undefined, { granularity: 'grapheme' })
+
+/** Puts stretches of runs into items. What all stretches of a run have in common is found once for the run. */
 class ItemBuilder {
   readonly chunks: Chunk[] = []
   private readonly items: Items
@@ -44,11 +53,15 @@ class ItemBuilder {
   private face!: OpenFace
   private readonly fonts: Fonts
   private readonly stretches: boolean
+  /** The least width of a line, and how much of it is taken by what stands since the last place where a line may end, in points. */
+  private readonly room: number
+  private unbroken = 0
 
-  constructor(items: Items, fonts: Fonts, stretches: boolean) {
+  constructor(items: Items, fonts: Fonts, stretches: boolean, room: number) {
     this.items = items
     this.fonts = fonts
     this.stretches = stretches
+    this.room = room
   }
 
   private begin(run: Run): void {
@@ -66,6 +79,7 @@ class ItemBuilder {
     const width = this.face.shape(' ').width * run.size
     // A break here is one at the penalty: glue after a penalty is none.
     if (binds) this.items.penalty(unitCost, 0, 0, false, -1)
+    this.unbroken = 0
     this.items.glue(width, this.stretches ? width * 0.5 : 0, this.stretches ? width * 0.333 : 0, 0)
   }
 
@@ -83,17 +97,40 @@ class ItemBuilder {
     this.begin(run)
     if (run.formula) this.formula(run, run.formula)
     else this.text(run, this.face.shape(text, run.features))
-    if (breaks) this.items.penalty(openBreakCost, 0, 0, false, -1)
+    if (breaks) {
+      this.items.penalty(openBreakCost, 0, 0, false, -1)
+      this.unbroken = 0
+    }
   }
 
   private text(run: Run, shape: Shape): void {
     const width = placeOf(shape, run, this.fonts) * run.size
+    if (this.unbroken + width > this.room) {
+      // Wider than a line can be: it may end before this, and, where this alone is too wide, between any two letters.
+      if (this.unbroken > 0) this.breakInNeed()
+      const letters = width > this.room && !run.reserve ? [...graphemes.segment(shape.text)] : []
+      if (letters.length > 1) {
+        letters.forEach(({ segment }, index) => {
+          if (index > 0) this.breakInNeed()
+          this.text(run, this.face.shape(segment, run.features))
+        })
+        return
+      }
+    }
+    this.unbroken += width
     this.items.box(width, this.chunks.length)
     this.chunks.push({ run, style: this.style, shape, formula: null, width, part: 0 })
   }
 
+  private breakInNeed(): void {
+    this.items.penalty(needCost, 0, 0, false, -1)
+    this.unbroken = 0
+  }
+
   private formula(run: Run, formula: FormulaBox): void {
     const parts = partCount(formula)
+    if (this.unbroken > 0 && this.unbroken + formula.width * run.size > this.room) this.breakInNeed()
+    this.unbroken += formula.width * run.size
     for (let part = 0; part < parts; part++) {
       const begin = partBegin(formula, part)
       const next = part + 1 < parts ? partBegin(formula, part + 1) : formula.width

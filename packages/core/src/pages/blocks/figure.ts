@@ -19,20 +19,23 @@ export interface SetFigure {
   gap: number
 }
 
+/** The most height that a picture may have, in points: words below it that are longer than a page leave it a third of one. */
+const roomForPicture = ({ height }: Setting, words: number): number => Math.max(height - words, height / 3)
+
 /** Sets a figure in a column. `width` is that of the picture, in points; it is set smaller where it would be higher than a page. */
 export function setFigure(node: Node, column: number, width: number, setting: Setting): SetFigure {
   const { float, caption: style } = setting.houseStyle
   const caption = captionStack(node, setting, column)
   if (node.lastChild && isKind(node.lastChild, 'panel')) {
     const gap = caption.height ? float.captionGap : 0
-    const panels = setPanels(node, column, setting.height - caption.height - gap, setting)
+    const panels = setPanels(node, column, roomForPicture(setting, caption.height + gap), setting)
     const notes = [...panels.notes, ...caption.notes]
     return { id: node.attrs.id, picture: panels, caption: { ...caption, notes }, gap }
   }
   const found = setting.pictures.get(node.attrs.picture)
   const shape = found ? found.height / found.width : missingShape
   const gap = caption.height ? float.captionGap : 0
-  const fitting = Math.min(width, (setting.height - caption.height - gap) / shape)
+  const fitting = Math.min(width, roomForPicture(setting, caption.height + gap) / shape)
   const height = fitting * shape
   const marks: Mark[] = found
     ? [{ kind: 'picture', x: 0, y: 0, width: fitting, height, picture: found.name, alternative: node.attrs.alternative }]

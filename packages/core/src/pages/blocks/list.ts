@@ -5,6 +5,8 @@ import { listMarkingOf } from '../../work/parts/scheme.ts'
 import { costs, lineBoxes, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 
+/** The least width of the text of an item, in em. */
+const narrowest = 10
 /** Gap between the sign of an item and its text, in em. */
 const signGap = 0.6
 
@@ -21,7 +23,11 @@ function items(node: ListNode, setting: Setting, depth: number, outer: number, o
   const signs = node.children.map(item => signOf(node, item, depth, setting))
   // Signs stand to the right of their room; where one is too wide for it, the whole list moves in.
   const widest = Math.max(0, ...signs.map(sign => sign?.end ?? 0))
-  const left = outer + Math.max(look.indent, widest + body.size * signGap)
+  // Lists within lists within lists: the text keeps a column that words fit into.
+  const left = Math.max(
+    outer,
+    Math.min(outer + Math.max(look.indent, widest + body.size * signGap), setting.measure - body.size * narrowest),
+  )
   const strip: StripItem[] = []
   const list = `L ${node.attrs.id || `${outside.join()} ${depth}`}`
   node.forEach((item, _offset, index) => {

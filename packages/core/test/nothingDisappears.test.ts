@@ -1,0 +1,151 @@
+/** Whatever an author writes is on a sheet, inside it: works that no page was meant for. */
+import { boxed, bullets, described, fig, formula, listing, note, p, panel, panels, quote, t, tab } from '../../../demo/src/builder.ts'
+import { findingsOf } from '../src/findings/index.ts'
+import type { HouseStyle } from '../src/work/parts/houseStyle.ts'
+import { readyStyles } from '../src/work/parts/readyStyles.ts'
+import { type Node, schema } from '../src/work/schema.ts'
+import { lettersOfWork, lettersOnPages, overEdges } from './support/onSheets.ts'
+import { chapter, newEngine, workOf } from './support/work.ts'
+
+const { nodes } = schema
+const prose = (count: number): string =>
+  Array.from({ length: count }, (_, i) => ['wind', 'moves', 'the', 'water', 'below'][i % 5]).join(' ')
+const placed = (block: Node, placement: string): Node => block.type.create({ ...block.attrs, placement }, block.content, block.marks)
+const drawing = { picture: '', alternative: '' }
+const deep = (depth: number): Node => (depth ? bulletsWith(p`at ${String(depth)} down`, deep(depth - 1)) : bullets(t`the deepest`))
+const bulletsWith = (...content: Node[]): Node => nodes.bulletedList.create(null, nodes.listItem.create(null, content))
+const long = prose(2500)
+
+/** Each is between two paragraphs, on pages as usual and on small ones. */
+const extremes: [string, () => (Node | Node[])[]][] = [
+  [
+    'a last row longer than what head rows leave',
+    () => [
+      tab('a', t`Rows`, 'lr', [
+        ['Head', 'Value'],
+        ['a', '1'],
+        [prose(2100), '2'],
+      ]),
+    ],
+  ],
+  [
+    'a first row longer than a page',
+    () => [
+      tab('a', t`Rows`, 'lr', [
+        ['Head', 'Value'],
+        [long, '1'],
+        ['b', '2'],
+      ]),
+    ],
+  ],
+  [
+    'rows longer than a page in both columns',
+    () => [
+      tab('a', t`Rows`, 'll', [
+        ['Head', 'Value'],
+        [long, prose(1800)],
+        [prose(900), long],
+      ]),
+    ],
+  ],
+  [
+    'a head row longer than a page',
+    () => [
+      tab('a', t`Rows`, 'lr', [
+        [long, 'Value'],
+        ['a', '1'],
+        ['b', '2'],
+      ]),
+    ],
+  ],
+  ['a caption longer than a page', () => [fig('a', drawing, t`${long}.`)]],
+  [
+    'a caption of a table longer than a page',
+    () => [
+      tab('a', t`${long}.`, 'lr', [
+        ['Head', 'Value'],
+        ['a', '1'],
+      ]),
+    ],
+  ],
+  [
+    'notes below a table longer than a page',
+    () => [
+      tab(
+        'a',
+        t`Rows`,
+        'lr',
+        [
+          ['Head', 'Value'],
+          ['a', '1'],
+        ],
+        undefined,
+        p`${long}.`,
+      ),
+    ],
+  ],
+  [
+    'words of a panel longer than a page',
+    () => [panels('a', t`Two views`, panel('b', drawing, t`${long}.`), panel('d', drawing, t`More.`))],
+  ],
+  ['a note in a caption longer than a page', () => [fig('a', drawing, t`A view${note`${long}.`}.`)]],
+  [
+    'a note in a cell longer than a page',
+    () => [
+      tab('a', t`Rows`, 'lr', [
+        ['Head', 'Value'],
+        [t`here${note`${long}.`}`, '1'],
+      ]),
+    ],
+  ],
+  ...['here', 'head', 'foot', 'page'].map((placement): [string, () => Node[]] => [
+    `a listing longer than a page, to stand ${placement}`,
+    () => [placed(listing('a', t`A program`, Array.from({ length: 150 }, (_, i) => `step ${'abcde'[i % 5]}`).join('\n')), placement)],
+  ]),
+  ...['here', 'head', 'foot', 'page'].map((placement): [string, () => Node[]] => [
+    `a box longer than a page, to stand ${placement}`,
+    () => [placed(boxed('a', t`A box`, p`${long}.`), placement)],
+  ]),
+  ['blocks held below the foot', () => [nodes.paragraph.create({ pin: 200 }, schema.text('Held low.')), p`And more.`]],
+  ['a word without a place to break', () => [p`before ${'watershed'.repeat(60)} after`]],
+  ['a word without a place to break, in a title', () => [nodes.heading.create({ level: 2 }, schema.text('watershed'.repeat(30)))]],
+  ['words that nothing parts', () => [p`${Array.from({ length: 90 }, () => 'basin').join('\u00a0')}`]],
+  [
+    'letters in turn in two faces',
+    () => [p`${Array.from({ length: 200 }, (_, i) => (i % 2 ? 'a' : schema.text('b', [schema.marks.strong.create()])))}`],
+  ],
+  ['lists forty deep', () => [deep(40)]],
+  ['three hundred notes at one word', () => [p`here${Array.from({ length: 300 }, () => note`${prose(12)}.`)}`]],
+  ['a note longer than three pages', () => [p`here${note`${prose(6000)}.`}`]],
+  [
+    'a table of thirty columns',
+    () => [tab('a', t`Columns`, 'l'.repeat(30), [Array.from({ length: 30 }, () => 'Head'), Array.from({ length: 30 }, () => 'value')])],
+  ],
+  [
+    'a term and a quotation of one long word',
+    () => [described([t`${'watershed'.repeat(40)}`, p`${'thermocline'.repeat(40)}`]), quote(p`${'thermocline'.repeat(80)}`)],
+  ],
+  ['formulas in a line that nothing parts', () => [p`so ${Array.from({ length: 40 }, () => formula('x'))}`]],
+]
+
+const small = (style: HouseStyle): HouseStyle => ({
+  ...style,
+  page: { ...style.page, width: 240, height: 260, top: 30, bottom: 30, inner: 30, outer: 30 },
+  sink: 0,
+})
+const styles: [string, () => HouseStyle][] = [
+  ['usual pages', () => readyStyles[0]!.make()],
+  ['small pages', () => small(readyStyles[0]!.make())],
+  ['lines set to the right', () => ({ ...readyStyles[0]!.make(), body: { ...readyStyles[0]!.make().body, align: 'right' } })],
+]
+
+describe.each(styles)('%s', (_name, style) => {
+  test.each(extremes)('%s', (_what, blocks) => {
+    const work = { ...workOf([chapter('c', 'Chapter', p`Before.`, ...blocks(), p`After all of it.`)]), houseStyle: style() }
+    const turnover = newEngine().run(work)
+    expect(turnover.pages.length).toBeGreaterThan(0)
+    expect(lettersOnPages(turnover)).toBe(lettersOfWork(turnover))
+    expect(overEdges(turnover)).toEqual([])
+    expect(findingsOf(turnover).filter(({ check }) => ['printedNowhere', 'unsettledPages'].includes(check))).toEqual([])
+  })
+})

@@ -1,0 +1,47 @@
+/** What stands on the pages of a turnover, and what of the work should. */
+import type { Mark } from '../../src/pages/box.ts'
+import { overTheEdge } from '../../src/pages/reach.ts'
+import type { Turnover } from '../../src/turnover/turnover.ts'
+import { saidIn } from './saying.ts'
+
+export const lineMarks = (marks: Mark[]): Extract<Mark, { kind: 'line' }>[] =>
+  marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
+
+const sorted = (text: string): string => [...text.replace(/[^\p{L}]/gu, '')].sort().join('')
+
+/** All letters on the pages that are the author's own, in no order. */
+export const lettersOnPages = ({ pages }: Turnover): string =>
+  sorted(
+    pages
+      .flatMap(page => page.placed.flatMap(({ box }) => lineMarks(box.marks)))
+      .filter(mark => mark.tag !== 'Artifact' && mark.tag !== 'Lbl' && !mark.tag.startsWith('TOC'))
+      .flatMap(({ line }) =>
+        line.pieces.flatMap((piece, index) =>
+          'shape' in piece ? [line.hyphenated && index === line.pieces.length - 1 ? piece.shape.text.slice(0, -1) : piece.shape.text] : [],
+        ),
+      )
+      .join(''),
+  )
+
+/** All letters that a work is to print, in no order. */
+export function lettersOfWork(turnover: Turnover): string {
+  let text = ''
+  turnover.work.doc.descendants(node => {
+    if (node.isText) text += node.text
+    if (node.type.name === 'figure' && node.lastChild!.type.name !== 'panel') text += 'No picture yet'
+    if (node.type.name === 'proof') text += 'Proof'
+    return true
+  })
+  text += saidIn(turnover).join('')
+  // Numbered titles and captions say their names as well.
+  for (const { item, number, names, bare, prefix } of turnover.ledger.entries) {
+    if (item.block === 'panel') text += bare.slice(prefix.length)
+    if (item.kind === 'heading' && number) text += number
+    if (item.kind === 'series' && item.block !== 'equation' && item.block !== 'equationGroup' && number) text += `${names.one} ${number}`
+  }
+  return sorted(text)
+}
+
+/** Everything that stands over the edge of its sheet. */
+export const overEdges = ({ pages }: Turnover): { page: string; block: string; by: number }[] =>
+  pages.flatMap(page => overTheEdge(page).map(({ block, by }) => ({ page: page.label, block, by: Math.round(by) })))
