@@ -1,4 +1,4 @@
-import { described, div, eq, f, h2, listing, note, p, proof, ref, stated, t, tab } from '../builder.ts'
+import { described, div, eq, f, h2, listing, note, p, proof, ref, stated, sup, t, tab } from '../builder.ts'
 
 export const appendixA = div(
   { role: 'appendix', label: 'station-log' },
@@ -43,7 +43,7 @@ export const appendixB = div(
   ),
   p`For the passages of Lake Vessary ${ref('weir-flow')} holds in spring and ${ref('sill-flow')} for the rest of the season. Where they meet they differ by 4 per cent, which is within the doubt of ${f`\Delta h`}.${note`Two centimetres, from the spacing of the thermistors at W2.`} The rotation of the earth has been left out; it bends the flow over a distance`,
   eq('rossby', 'R = \\frac{c_i}{f_c}'),
-  p`of 1.2 km, three times the width of the wider passage in ${ref('constants')}.${note`With the parameter of Coriolis at the latitude of the lake, 1.1 × 10⁻⁴ per second.`} The change of thickness over the sill has been left out as well. It would enter through the slope of the bed, which is small; in ${ref('closing')} nothing was seen that would need it.`,
+  p`of 1.2 km, three times the width of the wider passage in ${ref('constants')}.${note`With the parameter of Coriolis at the latitude of the lake, 1.1 × 10${sup('−4')} per second.`} The change of thickness over the sill has been left out as well. It would enter through the slope of the bed, which is small; in ${ref('closing')} nothing was seen that would need it.`,
 )
 
 export const appendixC = div(

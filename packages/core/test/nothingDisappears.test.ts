@@ -1,5 +1,5 @@
 /** Whatever an author writes is on a sheet, inside it: works that no page was meant for. */
-import { boxed, bullets, described, fig, formula, listing, note, p, panel, panels, quote, t, tab } from '../../../demo/src/builder.ts'
+import { boxed, bullets, described, em, fig, formula, listing, note, p, panel, panels, quote, t, tab } from '../../../demo/src/builder.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import type { HouseStyle } from '../src/work/parts/houseStyle.ts'
 import { readyStyles } from '../src/work/parts/readyStyles.ts'
@@ -139,13 +139,47 @@ const styles: [string, () => HouseStyle][] = [
   ['lines set to the right', () => ({ ...readyStyles[0]!.make(), body: { ...readyStyles[0]!.make().body, align: 'right' } })],
 ]
 
-describe.each(styles)('%s', (_name, style) => {
-  test.each(extremes)('%s', (_what, blocks) => {
+/** What no letters are small enough for. */
+const tooMuch = ['small pages: a table of thirty columns']
+
+describe.each(styles)('%s', (name, style) => {
+  test.each(extremes)('%s', (what, blocks) => {
     const work = { ...workOf([chapter('c', 'Chapter', p`Before.`, ...blocks(), p`After all of it.`)]), houseStyle: style() }
     const turnover = newEngine().run(work)
     expect(turnover.pages.length).toBeGreaterThan(0)
     expect(lettersOnPages(turnover)).toBe(lettersOfWork(turnover))
-    expect(overEdges(turnover)).toEqual([])
-    expect(findingsOf(turnover).filter(({ check }) => ['printedNowhere', 'unsettledPages'].includes(check))).toEqual([])
+    const findings = findingsOf(turnover)
+    expect(overEdges(turnover).length > 0).toBe(tooMuch.includes(`${name}: ${what}`))
+    // Whatever stands over an edge is told where it stands.
+    const told = findings.filter(({ check, weight }) => check === 'overTheEdge' && weight === 'mustMend')
+    expect(told.map(({ place }) => place)).toEqual(overEdges(turnover).map(({ block }) => block))
+    expect(findings.filter(({ check }) => ['printedNowhere', 'unsettledPages'].includes(check))).toEqual([])
   })
+})
+
+test('signs that no face has are told with their places, each once, and nothing else is', () => {
+  const words = p`The word ${'\u{13000}\u{13001}\u{13000}'} and ${em('\u05d0')} of old, in latin: Ωμέγα.`
+  const turnover = newEngine().run(workOf([chapter('c', 'Chapter', p`Before, with “quotes” – and a dash.`, words)]))
+  const told = findingsOf(turnover).filter(({ check }) => check === 'unknownSign')
+  expect(told).toHaveLength(1)
+  expect(told[0]).toMatchObject({ weight: 'mustMend', place: turnover.work.doc.child(0).child(2).attrs.id, division: 0 })
+  expect(told[0]!.message).toContain('U+13000')
+  expect(told[0]!.message).toContain('U+05D0')
+  expect(told[0]!.message.match(/U\+13000/g)).toHaveLength(1)
+})
+
+test('a block that the pages do not know is told, whatever its kind', () => {
+  const turnover = newEngine().run(workOf([chapter('c', 'Chapter', p`Here.`, fig('a', drawing, t`A view.`), bullets(t`One`), p``)]))
+  const nowhere = { ...turnover, pageIndexOf: new Map<string, number>() }
+  const told = findingsOf(nowhere).filter(({ check }) => check === 'printedNowhere')
+  expect(told.map(({ message }) => message)).toEqual(
+    ['paragraph', 'figure', 'bulleted list'].map(name => `This ${name} stands on no page.`),
+  )
+})
+
+test('letters that are set too small to read are told once for each block', () => {
+  const cells = Array.from({ length: 30 }, () => 'value')
+  const turnover = newEngine().run(workOf([chapter('c', 'Chapter', p`Here.`, tab('a', t`Columns`, 'l'.repeat(30), [cells, cells]))]))
+  const told = findingsOf(turnover).filter(({ check }) => check === 'tinyLetters')
+  expect(told).toMatchObject([{ weight: 'shouldMend', place: turnover.ledger.entries.find(({ item }) => item.label === 'a')!.id }])
 })

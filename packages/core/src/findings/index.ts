@@ -14,6 +14,7 @@ import { printedNowhere } from './checks/printedNowhere.ts'
 import { refersToUnnumbered } from './checks/refersToUnnumbered.ts'
 import { sameNumber } from './checks/sameNumber.ts'
 import { skippedLevel } from './checks/skippedLevel.ts'
+import { tinyLetters } from './checks/tinyLetters.ts'
 import { typedNumber } from './checks/typedNumber.ts'
 import { unknownSign } from './checks/unknownSign.ts'
 import { unsettledPages } from './checks/unsettledPages.ts'
@@ -34,6 +35,7 @@ export const checks: readonly Check[] = [
   sameNumber,
   refersToUnnumbered,
   typedNumber,
+  tinyLetters,
   highRoman,
   emptyParagraph,
 ]

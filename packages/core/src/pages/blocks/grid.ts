@@ -44,14 +44,22 @@ interface Cell {
 export function setGrid(grid: Node, id: string, setting: Setting): SetGrid {
   const layout = placeCells(grid)
   const columns = Math.max(1, ...layout.map(row => Math.max(0, ...row.map(cell => cell.column + cell.columns))))
-  const widths = columnWidths(layout, columns, setting)
+  const look = lookOf(columns, setting)
+  const widths = columnWidths(layout, columns, look, setting)
   const at = [0]
   for (const width of widths) at.push(at.at(-1)! + width)
   const rows = layout.map((cells, index): Row => {
     const set = cells.map(cell =>
-      setCell(cell, at[cell.column]!, at[cell.column + cell.columns]! - at[cell.column]!, [`Table ${id}`, `TR ${id} ${index}`], setting),
+      setCell(
+        cell,
+        at[cell.column]!,
+        at[cell.column + cell.columns]! - at[cell.column]!,
+        [`Table ${id}`, `TR ${id} ${index}`],
+        look,
+        setting,
+      ),
     )
-    const height = Math.max(setting.houseStyle.table.leading, ...set.map(part => part.height)) + padding.down * 2
+    const height = Math.max(look.style.leading, ...set.map(part => part.height)) + look.down * 2
     return { height, marks: set.flatMap(part => part.marks), notes: set.flatMap(part => part.notes), heads: isHeadRow(grid.child(index)) }
   })
   return { rows, width: at.at(-1)! }
@@ -76,27 +84,64 @@ function placeCells(grid: Node): Cell[][] {
   })
 }
 
+/** How the cells of a grid are set: their text, and the space around it in points. */
+interface Look {
+  style: Setting['houseStyle']['table']
+  across: number
+  down: number
+}
+
+/** What a column has room for at the least, in em: two letters. */
+const narrowest = 2
+/** No letter is set smaller than this share of what the house style says: what is still too wide hangs over, and is told. */
+const smallest = 0.4
+const usualLooks = new WeakMap<object, Look>()
+const smallerLooks = new WeakMap<object, Map<number, Look>>()
+
+/** The usual look; so many columns that their letters would stand on each other are set smaller. */
+function lookOf(columns: number, { houseStyle: { table }, measure }: Setting): Look {
+  const least = columns * (padding.across * 2 + table.size * narrowest)
+  const scale = Math.max(smallest, measure / least)
+  if (scale >= 1) return sameFor(usualLooks, table, () => ({ style: table, ...padding }))
+  const bySize = sameFor(smallerLooks, table, () => new Map())
+  let look = bySize.get(scale)
+  if (!look) {
+    const style = { ...table, size: table.size * scale, leading: table.leading * scale }
+    bySize.set(scale, (look = { style, across: padding.across * scale, down: padding.down }))
+  }
+  return look
+}
+
+/** One object for each key, so that set lines are found again. */
+function sameFor<Value>(kept: WeakMap<object, Value>, key: object, make: () => Value): Value {
+  let value = kept.get(key)
+  if (value === undefined) kept.set(key, (value = make()))
+  return value
+}
+
 const endless = 1e4
 
 /** Every column gets its natural width; where the sum is too wide, the wide ones give way in proportion to what they exceed. */
-function columnWidths(layout: Cell[][], columns: number, setting: Setting): number[] {
-  const natural = new Array<number>(columns).fill(setting.houseStyle.table.size * 2)
+function columnWidths(layout: Cell[][], columns: number, look: Look, setting: Setting): number[] {
+  const least = look.across * 2 + look.style.size * narrowest
+  const natural = new Array<number>(columns).fill(least)
   for (const cells of layout)
     for (const { node, column, columns: spanned } of cells) {
       if (spanned > 1) continue
       const width = Math.max(
         ...node.children.flatMap(paragraph =>
-          setText(paragraph, setting, { style: cellStyle(node, setting), measure: endless }).map(lineWidth),
+          setText(paragraph, setting, { style: cellStyle(node, look.style), measure: endless }).map(lineWidth),
         ),
       )
-      natural[column] = Math.max(natural[column]!, width + padding.across * 2 + 0.5)
+      natural[column] = Math.max(natural[column]!, width + look.across * 2 + 0.5)
     }
   const sum = natural.reduce((a, b) => a + b, 0)
   if (sum <= setting.measure) return natural
   const fair = setting.measure / columns
   const wide = natural.map(width => Math.max(0, width - fair))
   const over = wide.reduce((a, b) => a + b, 0)
-  return natural.map((width, i) => width - ((sum - setting.measure) * wide[i]!) / over)
+  if (over === 0) return natural
+  return natural.map((width, i) => Math.max(least, width - ((sum - setting.measure) * wide[i]!) / over))
 }
 
 /** Width of a line from its first piece on, whatever its alignment did with the endless measure. */
@@ -105,8 +150,7 @@ const lineWidth = (line: Line): number => line.end - line.start
 const styles = new WeakMap<object, Record<string, Setting['houseStyle']['table']>>()
 
 /** The table style with the alignment or weight of a cell; the same object every time, so that set lines can be found again. */
-function cellStyle(cell: Node, setting: Setting): Setting['houseStyle']['table'] {
-  const base = setting.houseStyle.table
+function cellStyle(cell: Node, base: Look['style']): Look['style'] {
   let variants = styles.get(base)
   if (!variants) styles.set(base, (variants = {}))
   const align = attributesOf(cell, 'gridCell').align ?? base.align
@@ -128,21 +172,22 @@ function setCell(
   left: number,
   width: number,
   row: Structure,
+  look: Look,
   setting: Setting,
 ): { height: number; marks: Mark[]; notes: string[] } {
-  const style = cellStyle(node, setting)
+  const style = cellStyle(node, look.style)
   const tag = isKind(node, 'gridHead') ? 'TH' : 'TD'
   const within = [...row, `${tag} ${row.at(-1)} ${column}`]
-  const measure = width - padding.across * 2
+  const measure = width - look.across * 2
   const boxes = node.children.flatMap(paragraph =>
     lineBoxes(columns === 1 ? setInColumn(paragraph, setting, style, measure) : setText(paragraph, setting, { style, measure }), {
       ...style,
-      x: left + padding.across,
+      x: left + look.across,
       tag,
       within,
       block: paragraph.attrs.id,
     }),
   )
   const { marks, height, notes } = stack(boxes)
-  return { height, notes, marks: marks.map(mark => moved(mark, 0, padding.down)) }
+  return { height, notes, marks: marks.map(mark => moved(mark, 0, look.down)) }
 }
