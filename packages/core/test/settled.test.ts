@@ -440,6 +440,11 @@ describe('findings and remedies', () => {
     ['a figure name in a caption', figure('x', 'Figure 3: Results'), 1],
     ['initials of a person', h2('x', 'A. Smith and his school'), 0],
     ['a count', h2('x', '12 days of wind'), 0],
+    ['a word that begins with a name', h2('x', 'Notes for builders'), 0],
+    ['a name in the plural', figure('x', 'Parts of the error'), 0],
+    ['a name and an article', h2('x', 'Part a of it'), 0],
+    ['a name and a letter', figure('x', 'Table A: Results'), 1],
+    ['a name and a number in one', figure('x', 'Fig.3 Results'), 1],
     ['a place that speaks of a table', nodes.paragraph.create({ label: 'x' }, schema.text('Table 3 shows it.')), 0],
   ])('%s', (_name, block, count) => expect(found(typed(block))).toHaveLength(count))
   test('a letter is typed where letters count', () => {

@@ -11,7 +11,7 @@ const shipped = new Set(
 )
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 const pattern = (names: Iterable<string>): RegExp =>
-  new RegExp(`^\\s*((?:${[...names].map(escaped).join('|')})\\s*)?(\\d+|[A-Z])((?:[.–-]\\d+)*)\\s*([.:)–—]?)\\s+(?=\\S)`, 'iu')
+  new RegExp(`^\\s*((?:${[...names].map(escaped).join('|')})(?:\\s+|(?=\\d)))?(\\d+|[A-Z])((?:[.–-]\\d+)*)\\s*([.:)–—]?)\\s+(?=\\S)`, 'iu')
 
 const usual = pattern(shipped)
 
@@ -24,6 +24,8 @@ function typedIn(words: string, entry: Entry): string {
   const match = (own.length ? pattern([...shipped, ...own]) : usual).exec(words)
   if (!match) return ''
   const [whole, name, number = '', more, sign] = match
+  // “part a” of a sentence names no part A.
+  if (/^[a-z]$/.test(number) && !more && !sign) return ''
   // A bare figure may begin a sentence (“12 days of …”); a name, a further number or a sign shows that a number is meant.
   if (!name && !more && !/[.:)]/.test(sign ?? '')) return ''
   if (!name && /^[A-Z]$/i.test(number) && !more && !countsInLetters(entry)) return ''
@@ -42,7 +44,8 @@ export const typedNumber = workCheck('typedNumber', {
       const typed = typedIn(text.firstChild?.text ?? '', entry)
       if (!typed) continue
       const range = { identity: identityIn(entry.id, text, 0), from: 0, to: typed.length }
-      const called = entry.number ? `${entry.names.one} ${entry.number}, which is numbered already` : 'a heading that carries no number'
+      const own = entry.number.startsWith(entry.names.one) ? entry.number : `${entry.names.one} ${entry.number}`
+      const called = entry.number ? `${own}, which is numbered already` : 'a heading that carries no number'
       yield {
         message: `“${typed.trim()}” is typed by hand before ${called}.`,
         advice: 'A typed number stays what it is when others change; remove it.',
