@@ -136,6 +136,12 @@ describe('the demo thesis, from the file alone', () => {
     expect(inside.length).toBeGreaterThan(250)
     for (const action of inside) expect(names.has(action['/D'] as string)).toBe(true)
     expect(actions.some(action => action['/S'] === '/URI')).toBe(true)
+    // An entry of a list leads to its page from all of its line, on the left and on the right page.
+    const { page } = readBundle(readFileSync(bundle)).houseStyle
+    const measure = page.width - page.inner - page.outer
+    const lines = links.map(value => value!['/Rect'] as number[]).filter(([left, , right]) => right! - left! > measure - 1)
+    const edges = new Set(lines.map(([left, , right]) => `${Math.round(left!)} ${Math.round(right!)}`))
+    expect([...edges].sort()).toEqual([page.inner, page.outer].map(left => `${Math.round(left)} ${Math.round(left + measure)}`).sort())
   })
 
   test('pdftotext reads words, none joined to another: every word of four letters is one that the work says', async () => {
@@ -182,6 +188,21 @@ describe('the demo thesis, from the file alone', () => {
     for (const { item, number } of numberWork(work.doc, work.scheme).entries)
       if (item.kind === 'heading') titles.push(squeeze(`${number}${item.text!.textContent}`))
     expect(headings.map(words => words.replaceAll('-', ''))).toEqual(titles.map(words => words.replaceAll('-', '')))
+    // The spaces beside references and note marks stand in the text as well.
+    const plain = (text: string): string => text.replace(/[\u00ad-]/g, '').replace(/\s+/g, ' ')
+    const read = plain([...structure.matchAll(/^ +"(.*)"$/gm)].map(([, words]) => words).join(''))
+    let compared = 0
+    work.doc.descendants(node => {
+      node.forEach((child, _at, index) => {
+        const { text } = child
+        if (!text || !node.maybeChild(index + 1)?.type.isAtom || node.child(index + 1).type.name !== 'reference') return
+        expect(read).toContain(plain(text).slice(-16))
+        const after = node.maybeChild(index + 2)?.text
+        if (after?.startsWith(' ')) expect(read).toContain(plain(after).slice(0, 12))
+        compared++
+      })
+    })
+    expect(compared).toBeGreaterThan(120)
   })
 
   test('the same work gives the same bytes', () => {

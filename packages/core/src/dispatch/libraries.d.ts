@@ -43,6 +43,9 @@ declare module 'pdfkit' {
     _font: EmbeddedFont
     _ctm: number[]
     options: Record<string, unknown>
+    info: Record<string, unknown>
+    /** Writes title, author and the like into the metadata. */
+    _addInfo(): void
     /** Bytes written so far. */
     _offset: number
     _write(data: string | Uint8Array): void

@@ -115,7 +115,8 @@ class PdfWriter {
       } else if (mark.kind === 'line') this.line(mark, placed)
       else this.tagged(mark.kind === 'picture' ? 'Figure' : 'Formula', box.block, altOf(mark), () => this.mark(mark, x, y))
     }
-    if (box.lead) this.area(box.lead, x, y, this.turnover.work.houseStyle.page.width - x * 2, box.height, this.elementOf(box))
+    const { page } = this.turnover.work.houseStyle
+    if (box.lead) this.area(box.lead, x, y, page.width - page.inner - page.outer, box.height, this.elementOf(box))
   }
 
   private destination(id: string, x: number, y: number): void {
@@ -136,13 +137,15 @@ class PdfWriter {
       let to = from + 1
       while (to < all.length && sameLead(leadOf(all[to]!), lead) && languageOf(all[to]!) === language) to++
       const pieces = all.slice(from, to)
-      const last = to === all.length
       const within = lead ? 'Link' : language ? 'Span' : ''
       const parent = within ? this.document.struct(within, language ? { lang: language } : {}) : element
       if (within) element.add(parent)
       const content = this.document.markStructureContent(within || tag)
       parent.add(content)
-      this.pieces(pieces, x + mark.x, y + mark.baseline, last && !line.hyphenated)
+      // Words read apart where they stand apart, also across the end of a link.
+      const following = all[to]
+      const apart = following ? standsApart(pieces.at(-1)!, following) : !line.hyphenated
+      this.pieces(pieces, x + mark.x, y + mark.baseline, apart)
       this.document.endMarkedContent()
       if (lead) {
         const first = pieces[0]!
@@ -238,7 +241,7 @@ class PdfWriter {
         while (to < pieces.length && alike(pieces[to]!, first)) to++
         const run = pieces.slice(from, to) as TextPiece[]
         const next = pieces[to]
-        const gap = next ? next.x - run.at(-1)!.x - run.at(-1)!.shape.width * first.size > first.size * 0.08 : spaceAfter
+        const gap = next ? standsApart(run.at(-1)!, next) : spaceAfter
         operators += `${this.text.pieces(run, x, up, gap)} `
       }
       from = to
@@ -294,5 +297,7 @@ const sameLead = (a: Lead | null, b: Lead | null): boolean =>
   a === b || (a !== null && b !== null && JSON.stringify(a) === JSON.stringify(b))
 const riseOf = (piece: LinePiece): number => ('shape' in piece ? piece.rise : 0)
 const widthOf = (piece: TextPiece | FormulaPiece): number => ('shape' in piece ? piece.shape.width : piece.formula.width) * piece.size
+/** Whether there is a space between two pieces of a line. */
+const standsApart = (piece: LinePiece, next: LinePiece): boolean => next.x - piece.x - widthOf(piece) > piece.size * 0.08
 const alike = (piece: LinePiece, first: TextPiece): boolean =>
   'shape' in piece && piece.shape.face === first.shape.face && piece.size === first.size && piece.rise === first.rise
