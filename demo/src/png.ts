@@ -1,4 +1,5 @@
 /** A PNG (ISO/IEC 15948) written by hand, so that the demo has a picture made of pixels: an echogram of layers that waves run through. */
+import { crc32 } from '@steady-ledger/core/work/file/crc32.ts'
 import { zlibSync } from 'fflate'
 import { seeded } from './generate.ts'
 
@@ -49,11 +50,3 @@ function chunk(name: string, data: Uint8Array): Uint8Array {
 }
 
 /** Cyclic redundancy check of ISO 3309, bit by bit. */
-function crc32(bytes: Uint8Array): number {
-  let crc = 0xffffffff
-  for (const byte of bytes) {
-    crc ^= byte
-    for (let k = 0; k < 8; k++) crc = crc & 1 ? (crc >>> 1) ^ 0xedb88320 : crc >>> 1
-  }
-  return (crc ^ 0xffffffff) >>> 0
-}

@@ -1,66 +1,68 @@
 /** The command line: a thin shell over the core. Every call answers on standard output or in a file; errors are one plain line. */
+import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { type Call, CallError } from './call.ts'
-import { checkCall } from './calls/check.ts'
-import { demoCall } from './calls/demo.ts'
-import { dispatchCall } from './calls/dispatch.ts'
-import { generateCall } from './calls/generate.ts'
-import { ledgerCall } from './calls/ledger.ts'
-import { pagesCall } from './calls/pages.ts'
+import { plainSentence } from '@steady-ledger/core/work/file/refusal.ts'
+import { type CallArguments, CallError, print } from './call.ts'
+import { type CallDefinition, calls, optionKinds } from './calls/index.ts'
 
-const calls: Record<string, Call> = {
-  demo: demoCall,
-  generate: generateCall,
-  ledger: ledgerCall,
-  pages: pagesCall,
-  check: checkCall,
-  dispatch: dispatchCall,
-}
 const later = ['intake']
 
-const usage = `Usage:
-  steady-ledger demo thesis|paper --out FILE
-  steady-ledger generate --pages N --seed S --out FILE
-  steady-ledger ledger WORK --json|--csv
-  steady-ledger pages WORK --json
-  steady-ledger check WORK --json
-  steady-ledger dispatch WORK --to pdf|csv --out FILE
-WORK is a bundle (.ledger.zip) or a folder with an unpacked one.`
+const usage = (): string => `Usage:
+${[...calls.values()].map(call => `  steady-ledger ${call.usage}`).join('\n')}
+  steady-ledger CALL --help
+  steady-ledger --version
+WORK is a bundle (.ledger.zip), a folder with an unpacked one, or - for standard input. FILE may be - for standard output.
+`
+const usageOf = (call: CallDefinition): string => `Usage: steady-ledger ${call.usage}\n${call.says}\n`
+
+const version = (): string => JSON.parse(readFileSync(new URL('../../../package.json', import.meta.url), 'utf8')).version
+
+const asksForHelp = (word: string | undefined): boolean => word === '--help' || word === '-h'
 
 /** Runs one call and gives the exit status: 0 done, 1 something must be mended or failed, 2 not understood or not there yet. */
 export async function main(args: string[]): Promise<number> {
-  const [name, ...rest] = args
-  if (!name || name === '--help' || name === 'help') {
-    process.stdout.write(`${usage}\n`)
-    return name ? 0 : 2
-  }
+  // A reader that went away wants nothing more.
+  process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EPIPE') throw error
+  })
   try {
-    if (later.includes(name)) throw new CallError(`“${name}” is not there yet.`, 2)
-    const call = calls[name]
-    if (!call) throw new CallError(`There is no call “${name}”. Try steady-ledger --help.`, 2)
-    return await call(parse(rest))
+    return await answer(args)
   } catch (error) {
-    process.stderr.write(`steady-ledger: ${(error as Error).message.replaceAll('\n', ' ')}\n`)
+    process.stderr.write(`steady-ledger: ${plainSentence((error as Error).message)}\n`)
     return error instanceof CallError ? error.status : 1
   }
 }
 
-function parse(args: string[]): ReturnType<typeof parseArgs<typeof options>> {
-  try {
-    return parseArgs({ ...options, args })
-  } catch (error) {
-    throw new CallError((error as Error).message, 2)
+async function answer([name, ...rest]: string[]): Promise<number> {
+  if (!name || asksForHelp(name) || name === 'help') {
+    await print(usage())
+    return name ? 0 : 2
   }
+  if (name === '--version') {
+    await print(`${version()}\n`)
+    return 0
+  }
+  if (later.includes(name)) throw new CallError(`“${name}” is not there yet.`, 2)
+  const call = calls.get(name)
+  if (!call) throw new CallError(`There is no call “${name}”. Try steady-ledger --help.`, 2)
+  if (rest.some(asksForHelp)) {
+    await print(usageOf(call))
+    return 0
+  }
+  const given = parse(name, call, rest)
+  return (await call.load())(given)
 }
 
-const options = {
-  allowPositionals: true,
-  options: {
-    out: { type: 'string' },
-    to: { type: 'string' },
-    json: { type: 'boolean' },
-    csv: { type: 'boolean' },
-    pages: { type: 'string' },
-    seed: { type: 'string' },
-  },
-} as const
+function parse(name: string, { options, words }: CallDefinition, args: string[]): CallArguments {
+  const own = Object.fromEntries(options.map(option => [option, optionKinds[option]]))
+  let given: CallArguments
+  try {
+    given = parseArgs({ allowPositionals: true, options: own, args })
+  } catch (error) {
+    const [sentence] = (error as Error).message.split(/\. |\n/)
+    throw new CallError(`${sentence?.replace(/\.$/, '')}. Try steady-ledger ${name} --help.`, 2)
+  }
+  const surplus = given.positionals[words]
+  if (surplus !== undefined) throw new CallError(`“${surplus}” is one word too many. Try steady-ledger ${name} --help.`, 2)
+  return given
+}

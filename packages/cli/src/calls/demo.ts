@@ -1,10 +1,13 @@
 import { writeBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { demoWorks } from '@steady-ledger/demo'
-import { type Call, CallError, outFile, writeWhole } from '../call.ts'
+import { type Call, CallError } from '../call.ts'
+import { targetOf, writeWhole } from '../output.ts'
 
 export const demoCall: Call = async given => {
-  const make = demoWorks[given.positionals[0] as keyof typeof demoWorks]
+  const [name = ''] = given.positionals
+  const make = Object.hasOwn(demoWorks, name) && demoWorks[name as keyof typeof demoWorks]
   if (!make) throw new CallError('Choose a demo work: thesis or paper.', 2)
-  writeWhole(outFile(given), writeBundle(await make()))
+  const target = targetOf({ ...given, positionals: [] })
+  await writeWhole(target, writeBundle(await make()))
   return 0
 }

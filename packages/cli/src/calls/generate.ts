@@ -1,6 +1,7 @@
 import { writeBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { generateWork } from '@steady-ledger/demo/src/generate.ts'
-import { type Call, CallError, outFile, writeWhole } from '../call.ts'
+import { type Call, CallError } from '../call.ts'
+import { targetOf, writeWhole } from '../output.ts'
 
 export const generateCall: Call = async given => {
   const whole = (text: string | undefined, name: string, most: number): number => {
@@ -11,6 +12,7 @@ export const generateCall: Call = async given => {
   }
   const pages = whole(given.values.pages, 'pages', 5000)
   const seed = whole(given.values.seed ?? '1', 'seed', 4294967295)
-  writeWhole(outFile(given), writeBundle(generateWork(pages, seed)))
+  const target = targetOf(given)
+  await writeWhole(target, writeBundle(generateWork(pages, seed)))
   return 0
 }

@@ -1,12 +1,13 @@
 import { entriesOf } from '@steady-ledger/core/content/lists/entries.ts'
 import { isGenerated } from '@steady-ledger/core/numbers/scan.ts'
 import { division, plainText } from '@steady-ledger/core/work/schema.ts'
-import { type Call, openWork, printJson, turnOver } from '../call.ts'
+import { type Call, printJson, turnOver } from '../call.ts'
+import { openWork } from '../input.ts'
 
 export const pagesCall: Call = async given => {
-  const { work, pages, pageIndexOf, ledger, textOf, rounds, settled, reserved } = (await turnOver(openWork(given))).turnover
+  const { work, pages, pageIndexOf, ledger, textOf, rounds, settled, reserved } = (await turnOver(await openWork(given))).turnover
   const label = (id: string): string => pages[pageIndexOf.get(id) ?? -1]?.label ?? ''
-  printJson({
+  await printJson({
     rounds,
     settled,
     reserved,

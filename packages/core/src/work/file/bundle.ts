@@ -1,13 +1,15 @@
 /** Bundles: a work and its pictures in one zip file. Reading is bounded in size, count, names and compression, for files come from anywhere. */
-import { strFromU8, strToU8, unzipSync, type Zippable, zipSync } from 'fflate'
+import { strFromU8, strToU8, type Zippable, zipSync } from 'fflate'
 import { type Picture, usedPictures, type Work } from '../work.ts'
+import { archiveEntries, unpack } from './archive.ts'
 import { PictureError, readPicture } from './pictureFile.ts'
 import { WorkFileError, workFromJson, workToJson } from './workFile.ts'
 
-const largestBundle = 256 * 1024 * 1024
+export const largestBundle = 256 * 1024 * 1024
 const largestContent = 512 * 1024 * 1024
 const mostFiles = 5001
 const highestRatio = 400
+const megabyte = 1024 * 1024
 const pictureName = /^pictures\/([\p{L}\p{N}][\p{L}\p{N} ._()-]{0,199})$/u
 
 /** Everything is written with one date, so that the same work gives the same bytes. */
@@ -20,31 +22,32 @@ export function writeBundle(work: Work): Uint8Array {
   return zipSync(files)
 }
 
+/** What a bundle may hold, packed or not: asked of every file before it is read. Sizes in bytes. */
+export class BundleBounds {
+  private count = 0
+  private content = 0
+
+  take(name: string, size: number): void {
+    if (++this.count > mostFiles) throw new WorkFileError('The work holds more files than any bundle may.')
+    this.content += size
+    if (this.content > largestContent) throw new WorkFileError('The work holds more than any bundle may (512 MB).')
+    if (name !== 'work.json' && !pictureName.test(name))
+      throw new WorkFileError(`There is a file that does not belong in a bundle: “${[...name].slice(0, 80).join('')}”.`)
+  }
+}
+
 export function readBundle(bytes: Uint8Array): Work {
   if (bytes.length > largestBundle) throw new WorkFileError('The file is larger than any bundle may be (256 MB).')
   if (!(bytes[0] === 0x50 && bytes[1] === 0x4b))
     throw new WorkFileError('This is not a bundle: the file is not a zip archive. Choose a file that ends in .ledger.zip.')
-  let count = 0
-  let content = 0
-  let files: Record<string, Uint8Array>
-  try {
-    files = unzipSync(bytes, {
-      filter: ({ name, size, originalSize }) => {
-        if (++count > mostFiles) throw new WorkFileError('The archive holds more files than any bundle may.')
-        content += originalSize
-        if (content > largestContent || (originalSize > 1024 * 1024 && originalSize > size * highestRatio))
-          throw new WorkFileError('The archive would unpack to more than any bundle may hold.')
-        if (name.endsWith('/')) return false
-        if (name !== 'work.json' && !pictureName.test(name))
-          throw new WorkFileError(`The archive holds a file that does not belong in a bundle: “${name.slice(0, 80)}”.`)
-        return true
-      },
-    })
-  } catch (error) {
-    if (error instanceof WorkFileError) throw error
-    throw new WorkFileError('The archive is damaged and cannot be unpacked.')
+  const entries = archiveEntries(bytes)
+  const bounds = new BundleBounds()
+  for (const { name, size, packed } of entries) {
+    bounds.take(name, size)
+    if (size > megabyte && size > packed * highestRatio)
+      throw new WorkFileError('The archive would unpack to more than any bundle may hold.')
   }
-  return assemble(new Map(Object.entries(files)))
+  return assemble(unpack(bytes, entries))
 }
 
 /** A work from its unpacked files, by path. */

@@ -4,9 +4,10 @@ import { strFromU8 } from 'fflate'
 import { imageSize } from 'image-size'
 import { SaxesParser } from 'saxes'
 import type { Picture } from '../work.ts'
+import { Refusal } from './refusal.ts'
 
 /** A file that cannot be taken as it is; the message says why and what to do, in plain words. */
-export class PictureError extends Error {}
+export class PictureError extends Refusal {}
 
 const largestFile = 40 * 1024 * 1024
 const largestSide = 20_000

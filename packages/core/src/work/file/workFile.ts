@@ -8,11 +8,12 @@ import type { Entries } from '../registers/register.ts'
 import { type Node, schema } from '../schema.ts'
 import type { Picture, Work } from '../work.ts'
 import { currentVersion, migrated, migratedHouseStyle } from './migrations/index.ts'
+import { Refusal } from './refusal.ts'
 
 export { currentVersion }
 
 /** A file that is not a work this program can open; the message says why, in plain words. Nothing was changed. */
-export class WorkFileError extends Error {}
+export class WorkFileError extends Refusal {}
 
 const format = 'steady-ledger-work'
 const styleFormat = 'steady-ledger-house-style'

@@ -1,0 +1,72 @@
+/** The calls there are: what each takes and says. A new one is a file beside this one and an entry here. */
+import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
+import type { Call } from '../call.ts'
+
+export const optionKinds = {
+  out: { type: 'string' },
+  to: { type: 'string' },
+  json: { type: 'boolean' },
+  csv: { type: 'boolean' },
+  pages: { type: 'string' },
+  seed: { type: 'string' },
+} as const
+export type OptionName = keyof typeof optionKinds
+
+export interface CallDefinition {
+  usage: string
+  says: string
+  options: readonly OptionName[]
+  /** How many words it takes beside its options. */
+  words: 0 | 1
+  /** Read when it is asked for. */
+  load(): Promise<Call>
+}
+
+const formats = outputs.map(({ name }) => name).join('|')
+
+export const calls: ReadonlyMap<string, CallDefinition> = new Map(
+  Object.entries({
+    demo: {
+      usage: 'demo thesis|paper --out FILE',
+      says: 'Writes one of the demo works as a bundle.',
+      options: ['out'],
+      words: 1,
+      load: async () => (await import('./demo.ts')).demoCall,
+    },
+    generate: {
+      usage: 'generate --pages N [--seed S] --out FILE',
+      says: 'Writes a made-up work of about N pages as a bundle, the same for the same seed.',
+      options: ['pages', 'seed', 'out'],
+      words: 0,
+      load: async () => (await import('./generate.ts')).generateCall,
+    },
+    ledger: {
+      usage: 'ledger WORK --json|--csv',
+      says: 'Lists every number with its page, its references and, as JSON, its account.',
+      options: ['json', 'csv'],
+      words: 1,
+      load: async () => (await import('./ledger.ts')).ledgerCall,
+    },
+    pages: {
+      usage: 'pages WORK --json',
+      says: 'Lists the pages with what stands on each, and the lists with their entries.',
+      options: ['json'],
+      words: 1,
+      load: async () => (await import('./pages.ts')).pagesCall,
+    },
+    check: {
+      usage: 'check WORK --json',
+      says: 'Lists all findings; the status is 1 where something must be mended.',
+      options: ['json'],
+      words: 1,
+      load: async () => (await import('./check.ts')).checkCall,
+    },
+    dispatch: {
+      usage: `dispatch WORK --to ${formats} --out FILE`,
+      says: 'Writes the work as a file.',
+      options: ['to', 'out'],
+      words: 1,
+      load: async () => (await import('./dispatch.ts')).dispatchCall,
+    },
+  } satisfies Record<string, CallDefinition>),
+)
