@@ -4,7 +4,7 @@ import { findingsOf } from '../src/findings/index.ts'
 import type { HouseStyle } from '../src/work/parts/houseStyle.ts'
 import { readyStyles } from '../src/work/parts/readyStyles.ts'
 import { type Node, schema } from '../src/work/schema.ts'
-import { lettersOfWork, lettersOnPages, overEdges } from './support/onSheets.ts'
+import { lettersOfWork, lettersOnPages, lineMarks, overEdges } from './support/onSheets.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
 const { nodes } = schema
@@ -126,6 +126,12 @@ const extremes: [string, () => (Node | Node[])[]][] = [
     () => [described([t`${'watershed'.repeat(40)}`, p`${'thermocline'.repeat(40)}`]), quote(p`${'thermocline'.repeat(80)}`)],
   ],
   ['formulas in a line that nothing parts', () => [p`so ${Array.from({ length: 40 }, () => formula('x'))}`]],
+  [
+    'two hundred figures of many sizes and no text',
+    () => Array.from({ length: 200 }, (_, i) => fig(`f${i}`, { ...drawing, width: 0.1 + ((i * 7) % 10) / 12 }, t`A view.`)),
+  ],
+  ['a title of two thousand words', () => [nodes.heading.create({ level: 2 }, schema.text(prose(2000)))]],
+  ['an address of many slashes', () => [p`https://a${'/'.repeat(1500)}b`]],
 ]
 
 const small = (style: HouseStyle): HouseStyle => ({
@@ -155,6 +161,22 @@ describe.each(styles)('%s', (name, style) => {
     expect(told.map(({ place }) => place)).toEqual(overEdges(turnover).map(({ block }) => block))
     expect(findings.filter(({ check }) => ['printedNowhere', 'unsettledPages'].includes(check))).toEqual([])
   })
+})
+
+test('words that hyphens part are divided by them, however narrow the column', () => {
+  const cells = [
+    ['Head', 'Value'],
+    [Array.from({ length: 9 }, () => 'thermocline').join(' '), 'x'],
+  ]
+  const narrow = { ...readyStyles[0]!.make(), page: { ...readyStyles[0]!.make().page, width: 130, inner: 40, outer: 40 } }
+  const work = { ...workOf([chapter('c', 'C', p`${'thermocline '.repeat(9)}`, tab('a', t`Rows`, 'll', cells))]), houseStyle: narrow }
+  const lines = newEngine()
+    .run(work)
+    .pages.flatMap(page => page.placed.flatMap(({ box }) => lineMarks(box.marks)))
+    .filter(mark => mark.tag === 'P')
+    .map(({ line }) => line.pieces.map(piece => ('shape' in piece ? piece.shape.text : '')).join(''))
+  expect(lines.filter(line => line.startsWith('thermo'))).not.toHaveLength(0)
+  for (const line of lines) expect(line).toMatch(/^(thermocline|thermo-|ther-|mo-|mocline|cline)$/)
 })
 
 test('signs that no face has are told with their places, each once, and nothing else is', () => {

@@ -51,8 +51,13 @@ export const setFormula: SetFormula = (source, display) => {
 /** A typesetter that can set every formula itself, at once. */
 export const createTypesetter = (): FormulaTypesetter => typesetterOver(setFormula)
 
+/** Most code units of a source that is set: a page holds a fraction of what it says, and setting takes its time. */
+const longestSource = 8000
+
 function typeset(convert: Convert, source: string, display: boolean): FormulaBox {
   if (!source.trim()) return failed('The formula is empty.')
+  if (source.length > longestSource)
+    return failed(`The formula is longer than ${longestSource.toLocaleString('en-GB')} signs. Make several of it.`)
   try {
     const root = convert(source, display)
     const [, top, width, height] = numbers(root.attributes.viewBox as string)

@@ -101,10 +101,16 @@ function headStyle({ houseStyle: { body, runningHead } }: Setting): TextStyle {
   return { ...body, size: runningHead.size, leading: runningHead.size * 1.3, align: 'left' }
 }
 
+/** Width of the thinnest letters, in em. */
+const thinnest = 0.15
+
 /** Sets the parts side by side; where they do not fit, the longest is cut short with an ellipsis. */
 function setParts(said: Said, style: TextStyle, setting: Setting): Mark[] {
   const width = (text: string): number => setting.fonts[style.face].shape(text).width * style.size
-  const shown = { ...said }
+  // More letters than the thinnest fill the head with are never shown: a title of thousands of words is not shortened word by word.
+  const most = Math.ceil(setting.measure / (style.size * thinnest))
+  const cut = (text: string): string => (text.length > most ? `${text.slice(0, most)}…` : text)
+  const shown: Said = { left: cut(said.left), centre: cut(said.centre), right: cut(said.right) }
   const room = setting.measure - partGap * style.size * (places.filter(where => said[where]).length - 1)
   for (;;) {
     const over = places.reduce((sum, where) => sum + width(shown[where]), 0) - room

@@ -31,6 +31,8 @@ export interface Reached {
 /** Empty foot lines beyond which a cut is considered only where there is no fuller page. */
 const emptyLines = 7
 const fewestTextLines = 4
+/** Floats that a page may leave to the next ones before the search looks no further. */
+const mostOwed = 16
 
 /** The cheapest way through a strip, page by page: the state each begins in and the cut it ends with. */
 export type Way = readonly { state: State; cut: Cut }[]
@@ -64,7 +66,7 @@ export function bestPath(strip: MeasuredStrip, visit?: (reached: Reached, cuts: 
         }
         const there = (places[cut.next.at] ??= [])
         const other = there.find(known => sameState(known.state, cut.next))
-        if (!other) there.push({ state: cut.next, cost, from: node, cut })
+        if (!other) add(there, { state: cut.next, cost, from: node, cut }, done)
         else if (cost < other.cost) Object.assign(other, { cost, from: node, cut })
       }
     }
@@ -73,6 +75,22 @@ export function bestPath(strip: MeasuredStrip, visit?: (reached: Reached, cuts: 
   const path: Reached[] = []
   for (let node = end; node?.cut; node = node.from) path.push(node)
   return path.reverse()
+}
+
+/** Of more states than this that wait at one place the dearest are given up: a bound for works of hundreds of floats and no text. */
+const mostWaiting = 24
+
+/** Adds a state to those of a place. Where many wait it takes the place of the dearest, or is dropped itself. */
+function add(there: Reached[], reached: Reached, done: ReadonlySet<Reached>): void {
+  let waiting = 0
+  let dearest = -1
+  for (const [index, known] of there.entries())
+    if (!done.has(known)) {
+      waiting++
+      if (dearest < 0 || known.cost > there[dearest]!.cost) dearest = index
+    }
+  if (waiting < mostWaiting) there.push(reached)
+  else if (there[dearest]!.cost > reached.cost) there[dearest] = reached
 }
 
 const owes = ({ state: { owed, carried } }: Reached): number => owed.length + carried.length
@@ -124,6 +142,8 @@ function search(state: State, strip: MeasuredStrip, leaping: boolean): Cut[] {
   let early: Cut | null = null
   let unwanted: Cut | null = null
   for (; at < strip.count; at++) {
+    // Floats alone never fill a page: what is owed already has more pages to come.
+    if (page.owed.length > mostOwed && cuts.length > 0) break
     if (page.take(at) === 'full') {
       const lines = page.noteLinesThatFit(at)
       if (lines > 0 || (page.empty && strip.notesOf(at).length > 0)) cuts.push(splitNote(at, lines, state, strip))

@@ -8,7 +8,7 @@ import type { Chunk } from './runItems.ts'
 const hyphenCost = 60
 
 /** Where a text may be divided, kept with its shape for the language last asked for. */
-function pointsOf(shape: Shape, fonts: Fonts, language: string): readonly HyphenPoint[] {
+export function pointsOf(shape: Shape, fonts: Fonts, language: string): readonly HyphenPoint[] {
   if (shape.divisions?.language === language) return shape.divisions.points
   const points: HyphenPoint[] = []
   const word = /\p{L}{5,}/u.exec(shape.text)

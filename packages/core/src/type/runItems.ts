@@ -4,6 +4,7 @@ import { partBegin, partCount, partEnd } from '../formulas/formulaParts.ts'
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { TextStyle } from '../work/parts/houseStyle.ts'
 import { forbidden, type Items } from './breakLines.ts'
+import { pointsOf } from './divideWords.ts'
 import type { Fonts, OpenFace, Shape } from './fonts.ts'
 import type { Run } from './inline.ts'
 import { type PieceStyle, pieceStyleOf } from './line.ts'
@@ -26,16 +27,21 @@ export type Chunk = {
   part: number
 } & ({ shape: Shape; formula: null } | { shape: null; formula: FormulaBox })
 
+export interface FillOptions {
+  /** Lengths in points. */
+  measure: number
+  indent: number
+  style: TextStyle
+  hyphenate: boolean
+  language: string
+}
+
 /** Fills items from the runs of a paragraph, words left whole. Payloads of boxes are numbers of the chunks that are returned. */
-export function fillItems(
-  items: Items,
-  runs: Run[],
-  fonts: Fonts,
-  { measure, indent, style }: { measure: number; indent: number; style: TextStyle },
-): Chunk[] {
+export function fillItems(items: Items, runs: Run[], fonts: Fonts, { measure, indent, style, hyphenate, language }: FillOptions): Chunk[] {
   items.clear()
   if (indent) items.box(indent, -1)
-  const builder = new ItemBuilder(items, fonts, style.align === 'justified', measure - Math.max(0, indent))
+  const justified = style.align === 'justified'
+  const builder = new ItemBuilder(items, fonts, justified, measure - Math.max(0, indent), justified && hyphenate ? language : '')
   cutRuns(runs, builder)
   items.glue(0, 1e5, 0, -1)
   items.penalty(-forbidden, 0, 0, false, -1)
@@ -56,12 +62,15 @@ class ItemBuilder {
   /** The least width of a line, and how much of it is taken by what stands since the last place where a line may end, in points. */
   private readonly room: number
   private unbroken = 0
+  /** The language in which words may be divided; empty where they are not. */
+  private readonly divides: string
 
-  constructor(items: Items, fonts: Fonts, stretches: boolean, room: number) {
+  constructor(items: Items, fonts: Fonts, stretches: boolean, room: number, divides: string) {
     this.items = items
     this.fonts = fonts
     this.stretches = stretches
     this.room = room
+    this.divides = divides
   }
 
   private begin(run: Run): void {
@@ -105,7 +114,7 @@ class ItemBuilder {
 
   private text(run: Run, shape: Shape): void {
     const width = placeOf(shape, run, this.fonts) * run.size
-    if (this.unbroken + width > this.room) {
+    if (this.unbroken + width > this.room && !this.dividesWell(run, shape)) {
       // Wider than a line can be: it may end before this, and, where this alone is too wide, between any two letters.
       if (this.unbroken > 0) this.breakInNeed()
       const letters = width > this.room && !run.reserve ? [...graphemes.segment(shape.text)] : []
@@ -120,6 +129,14 @@ class ItemBuilder {
     this.unbroken += width
     this.items.box(width, this.chunks.length)
     this.chunks.push({ run, style: this.style, shape, formula: null, width, part: 0 })
+  }
+
+  /** Whether hyphens part a word into pieces that fit. */
+  private dividesWell(run: Run, shape: Shape): boolean {
+    if (!this.divides || !run.divisible) return false
+    const points = pointsOf(shape, this.fonts, run.language ?? this.divides)
+    const ends = [...points.map(({ sum }) => sum), shape.width]
+    return points.length > 0 && ends.every((end, index) => (end - (ends[index - 1] ?? 0)) * run.size + run.size / 2 < this.room)
   }
 
   private breakInNeed(): void {
@@ -218,14 +235,17 @@ export function opportunitiesIn(text: string): ReadonlySet<number> {
     if (next.position < text.length && !insideUnit(text, next.position)) found.add(next.position)
   // An address may be broken after its punctuation, before what follows.
   if (/^(https?:\/\/|www\.)/.test(text))
-    for (const match of text.matchAll(/[/.?&=_-]+(?=[^/.?&=_-])/g)) if (match.index > 7) found.add(match.index + match[0].length)
+    for (const match of text.matchAll(/[/.?&=_-](?=[^/.?&=_-])/g)) if (match.index > 7) found.add(match.index + 1)
   return found
 }
+
+/** Letters from which on a word beside a slash is no unit, in UTF-16 code units. */
+const longestUnit = 5
 
 /** Annex 14 lets a line end after a slash; units and fractions such as W/m are not torn apart, long words are. */
 function insideUnit(text: string, at: number): boolean {
   if (text[at - 1] !== '/') return false
-  const before = /[\p{L}\p{N}]*$/u.exec(text.slice(0, at - 1))![0].length
-  const after = /^[\p{L}\p{N}]*/u.exec(text.slice(at))![0].length
-  return before < 5 || after < 5
+  const before = /[\p{L}\p{N}]*$/u.exec(text.slice(Math.max(0, at - 1 - longestUnit * 2), at - 1))![0].length
+  const after = /^[\p{L}\p{N}]*/u.exec(text.slice(at, at + longestUnit * 2))![0].length
+  return before < longestUnit || after < longestUnit
 }
