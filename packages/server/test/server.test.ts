@@ -1,8 +1,11 @@
+import { spawnSync } from 'node:child_process'
+import { once } from 'node:events'
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
-import type { Server } from 'node:http'
+import { createServer as createOther, type Server } from 'node:http'
+import { type AddressInfo, connect } from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
-import { createServer, listen, requireBuilt } from '../src/server.ts'
+import { createServer, isOurs, listen, listenOn, requireBuilt } from '../src/server.ts'
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-web-'))
 let server: Server
@@ -17,7 +20,7 @@ afterAll(() => void server.close())
 const get = (place: string): Promise<Response> => fetch(`http://127.0.0.1:${port}${place}`)
 
 test('every address of the application gives its page, with a policy that lets in nothing from outside', async () => {
-  for (const place of ['/', '/work/x/galley/y', '/anything']) {
+  for (const place of ['/', '/work/x/galley/y', '/work/x/galley/fig.a', '/anything']) {
     const response = await get(place)
     expect(response.status).toBe(200)
     expect(await response.text()).toContain('<!doctype html>')
@@ -34,6 +37,53 @@ test('built files are kept for long, missing ones are missing', async () => {
   expect((await get('/assets/a.js')).headers.get('cache-control')).toContain('immutable')
   expect((await get('/assets/b.js')).status).toBe(404)
   expect((await get('/assets/..%2f..%2fetc%2fpasswd')).status).toBeGreaterThanOrEqual(400)
+  expect((await get('/nothing.js')).status).toBe(404)
+})
+
+/** A request as it goes over the line, and all of the answer. */
+const raw = (text: string): Promise<string> =>
+  new Promise((resolve, reject) => {
+    let answer = ''
+    const socket = connect(port, '127.0.0.1', () => socket.write(text))
+    socket.setEncoding('utf8').on('data', data => {
+      answer += data
+    })
+    socket.on('close', () => resolve(answer)).on('error', reject)
+  })
+const last = 'Connection: close\r\n\r\n'
+
+test.each<[string, string, number]>([
+  ['a file that is not there', `GET /assets/b.js HTTP/1.1\r\nHost: localhost\r\n${last}`, 404],
+  ['an address that cannot be read', `GET /assets/%E0%A4%A HTTP/1.1\r\nHost: localhost\r\n${last}`, 400],
+  ['a null sign', `GET /assets/%00 HTTP/1.1\r\nHost: localhost\r\n${last}`, 400],
+  ['something sent', `POST / HTTP/1.1\r\nHost: localhost\r\nContent-Length: 4\r\n${last}text`, 405],
+  ['something sent along', `GET / HTTP/1.1\r\nHost: localhost\r\nContent-Length: 4\r\n${last}text`, 413],
+  ['a name that is not this machine’s', `GET / HTTP/1.1\r\nHost: elsewhere.example\r\n${last}`, 403],
+  ['heads without end', `GET / HTTP/1.1\r\nHost: localhost\r\nX: ${'x'.repeat(40_000)}\r\n${last}`, 431],
+])('%s is refused without a word about the machine', async (_name, request, status) => {
+  const answer = await raw(request)
+  expect(answer).toMatch(new RegExp(`^HTTP/1.1 ${status} `))
+  expect(answer).not.toMatch(/node_modules|at \w+ \(|\/tmp|\/work/)
+})
+
+test('a server knows another of its kind, and no other', async () => {
+  expect(await isOurs(port)).toBe(true)
+  expect(await listenOn(createServer(folder), port)).toBeNull()
+  const other = createOther((_request, response) => void response.end('Steady as she goes')).listen(0, '127.0.0.1')
+  await once(other, 'listening')
+  expect(await isOurs((other.address() as AddressInfo).port)).toBe(false)
+  other.close()
+  expect(await isOurs(1)).toBe(false)
+})
+
+test('a port that is none is told in a line', () => {
+  for (const given of ['many', '-1', '70000', '1.5', '']) {
+    const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', `--port=${given}`], {
+      encoding: 'utf8',
+    })
+    expect(status).toBe(2)
+    expect(stderr).toBe('Steady Ledger: --port takes a whole number from 1 to 65535.\n')
+  }
 })
 
 test('a taken port is passed over', async () => {
