@@ -3,6 +3,7 @@ import { generateWork } from '../../../demo/src/generate.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
 import { grainPng } from '../../../demo/src/png.ts'
 import { readBundle, writeBundle } from '../src/work/file/bundle.ts'
+import { crc32 } from '../src/work/file/crc32.ts'
 import { PictureError, readPicture } from '../src/work/file/pictureFile.ts'
 import { currentVersion, documentFromJson, workFromJson, workToJson } from '../src/work/file/workFile.ts'
 import { newWork } from '../src/work/work.ts'
@@ -135,6 +136,16 @@ describe('bundles', () => {
 describe('pictures', () => {
   const svg = (inside: string, attributes = 'viewBox="0 0 40 20"'): Uint8Array =>
     strToU8(`<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${inside}</svg>`)
+  const changed = (bytes: Uint8Array, at: number): Uint8Array => bytes.with(at, bytes[at]! ^ 1)
+  /** A PNG whose head says another size, with the checksum that belongs to it. */
+  const resized = (bytes: Uint8Array, width: number, height = 30): Uint8Array => {
+    const copy = bytes.slice()
+    const view = new DataView(copy.buffer)
+    view.setUint32(16, width)
+    view.setUint32(20, height)
+    view.setUint32(29, crc32(copy.subarray(12, 29)))
+    return copy
+  }
   test('sizes are read from the file', () => {
     expect(readPicture('a.svg', svg('<rect width="4" height="4"/>'))).toMatchObject({ type: 'image/svg+xml', width: 40, height: 20 })
     expect(readPicture('a.svg', svg('', 'width="30mm" height="10mm"'))).toMatchObject({ width: 30, height: 10 })
@@ -157,6 +168,37 @@ describe('pictures', () => {
       strToU8('<!DOCTYPE svg [<!ENTITY a "b">]><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'),
       /definitions of its own/,
     ],
+    ['a style from outside in other words', svg('<style>rect { fill: u\\72 l(//x.example/a) }</style>'), /outside/],
+    ['a style kept from readers', svg('<style><![CDATA[rect { fill: url(//x.example/a) }]]></style>'), /outside/],
+    ['a choice of pictures', svg('<rect style="fill: image-set(\'//x.example/a\' 1x)"/>'), /outside/],
+    [
+      'a sheet from outside',
+      strToU8('<?xml-stylesheet href="a.css"?><svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'),
+      /style sheet/,
+    ],
+    ['a part of a web page', svg('<b xmlns="http://www.w3.org/1999/xhtml">x</b>'), /part of a web page/],
+    ['an element that draws nothing known', svg('<canvas/>'), /“canvas” element/],
+    ['a shape within itself', svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>'), /within itself/],
+    [
+      'shapes that use shapes that use shapes',
+      svg(`${Array.from({ length: 9 }, (_, i) => `<g id="a${i}">${`<use href="#a${i + 1}"/>`.repeat(9)}</g>`).join('')}<rect id="a9"/>`),
+      /used more than/,
+    ],
+    [
+      'patterns within patterns',
+      svg(
+        Array.from({ length: 7 }, (_, i) => `<pattern id="p${i}">${`<rect fill="url(#p${i + 1})"/>`.repeat(9)}</pattern>`).join('') +
+          '<rect id="p7"/><rect style="fill: url(\'#p0\')"/>',
+      ),
+      /used more than/,
+    ],
+    ['shapes without end', svg('<rect/>'.repeat(180_000)), /more than 60,000 shapes/],
+    ['a view of no size', svg('', 'viewBox="0 0 0 20"'), /how large/],
+    ['a PNG with a part that is not what it was', changed(grainPng(70, 30), 60), /not whole/],
+    ['a PNG that says it is larger', resized(grainPng(70, 30), 90), /not whole/],
+    ['a PNG that says it is enormous', resized(grainPng(70, 30), 20_000, 20_000), /million pixels/],
+    ['a PNG without its end', grainPng(70, 30).slice(0, -12), /not whole/],
+    ['a JPEG without its end', Uint8Array.from([0xff, 0xd8, 0xff, 0xc0, 0, 11, 8, 0, 9, 0, 9, 1, 1, 0x11, 0]), /not whole/],
     ['no size', svg('', ''), /how large/],
     ['a broken drawing', strToU8('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"><g></svg>'), /well-formed/],
     ['a giant', svg('', 'viewBox="0 0 90000 10"'), /no side may be longer/],
@@ -166,4 +208,9 @@ describe('pictures', () => {
   })
   test('a gradient within the drawing is fine', () =>
     expect(readPicture('a.svg', svg('<rect fill="url(#g)"/><use href="#g"/>')).width).toBe(40))
+  test('what drawing programs note for themselves is fine', () => {
+    const noted =
+      '<d:view xmlns:d="http://drawing.example/d" zoom="2"/><metadata><r:RDF xmlns:r="http://www.w3.org/1999/02/22-rdf-syntax-ns#"/></metadata>'
+    expect(readPicture('a.svg', svg(`${noted}<g id="a"><rect/></g>${'<use href="#a"/>'.repeat(300)}`)).height).toBe(20)
+  })
 })

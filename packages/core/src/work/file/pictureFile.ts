@@ -2,8 +2,9 @@
 
 import { strFromU8 } from 'fflate'
 import { imageSize } from 'image-size'
-import { SaxesParser } from 'saxes'
 import type { Picture } from '../work.ts'
+import { DrawingRefused, readDrawing } from './drawing.ts'
+import { readPng } from './pngFile.ts'
 import { Refusal } from './refusal.ts'
 
 /** A file that cannot be taken as it is; the message says why and what to do, in plain words. */
@@ -13,20 +14,8 @@ const largestFile = 40 * 1024 * 1024
 const largestSide = 20_000
 const largestDrawing = 8 * 1024 * 1024
 
-const forbiddenElements = new Set([
-  'script',
-  'foreignobject',
-  'iframe',
-  'object',
-  'embed',
-  'audio',
-  'video',
-  'handler',
-  'set',
-  'animate',
-  'animatetransform',
-  'animatemotion',
-])
+/** Of all pixels: what is decoded takes four bytes for each. */
+const mostPixels = 80_000_000
 
 export function readPicture(name: string, bytes: Uint8Array): Picture {
   if (bytes.length === 0) throw new PictureError(`“${name}” is empty. Choose another file.`)
@@ -36,7 +25,7 @@ export function readPicture(name: string, bytes: Uint8Array): Picture {
     )
   const type = typeOf(bytes)
   if (!type) throw new PictureError(`“${name}” is not a picture this program can print. Use SVG, PNG, JPEG or WebP.`)
-  const size = type === 'image/svg+xml' ? drawingSize(name, bytes) : pixelSize(name, bytes)
+  const size = type === 'image/svg+xml' ? drawingSize(name, bytes) : pixelSize(name, type, bytes)
   if (size.width > largestSide || size.height > largestSide)
     throw new PictureError(
       `“${name}” is ${Math.round(size.width)} × ${Math.round(size.height)}; no side may be longer than ${largestSide}. Save it smaller and try again.`,
@@ -51,65 +40,45 @@ function typeOf(bytes: Uint8Array): Picture['type'] | null {
   return /^(\ufeff|ï»¿)?</.test(start) && /<svg[\s>]|<\?xml|<!--/i.test(start) ? 'image/svg+xml' : null
 }
 
-function pixelSize(name: string, bytes: Uint8Array): { width: number; height: number } {
-  try {
-    const { width, height } = imageSize(bytes)
-    if (width && height) return { width, height }
-  } catch {
-    // The message below says what the author can do; what the reader of headers says would not.
-  }
-  throw new PictureError(`“${name}” is damaged: its size cannot be read. Save it again and try once more.`)
+function pixelSize(name: string, type: Picture['type'], bytes: Uint8Array): { width: number; height: number } {
+  const size = type === 'image/png' ? readPng(bytes, mostPixels) : jpegSize(bytes)
+  if (size === 'tooLarge' || (size && size.width * size.height > mostPixels))
+    throw new PictureError(`“${name}” has more than ${mostPixels / 1e6} million pixels. Save it smaller and try again.`)
+  if (!size) throw new PictureError(`“${name}” is damaged: it is not whole, or not what it says. Save it again and try once more.`)
+  return size
 }
 
-/** An address in a style that is not of the drawing itself. */
-const leadsOutside = /url\((?!\s*['"]?\s*#)/i
+const endOfJpeg = [0xff, 0xd9] as const
 
-/** Size in user units from the view box, else from width and height. */
+/** Size of a photograph that goes on to its end; null where it is cut off or none. */
+function jpegSize(bytes: Uint8Array): { width: number; height: number } | null {
+  let end = bytes.length - 1
+  // Cameras write more behind the end.
+  while (end > 0 && !(bytes[end] === endOfJpeg[1] && bytes[end - 1] === endOfJpeg[0])) end--
+  try {
+    const { width, height } = imageSize(bytes)
+    return end > 0 && width && height ? { width, height } : null
+  } catch {
+    // What the reader of headers says would not help the author.
+    return null
+  }
+}
+
 function drawingSize(name: string, bytes: Uint8Array): { width: number; height: number } {
   if (bytes.length > largestDrawing)
     throw new PictureError(
       `“${name}” is a drawing of ${megabytes(bytes.length)} MB; drawings may have up to ${megabytes(largestDrawing)} MB. Simplify it, or save it as PNG.`,
     )
-  let size: { width: number; height: number } | null = null
-  let depth = 0
-  const parser = new SaxesParser()
-  const refuse = (what: string): never => {
-    throw new PictureError(`“${name}” holds ${what}, which a picture must not. Save it as a plain drawing, or as PNG.`)
+  try {
+    return readDrawing(strFromU8(bytes))
+  } catch (error) {
+    if (!(error instanceof DrawingRefused)) throw error
+    throw new PictureError(
+      error.holds
+        ? `“${name}” holds ${error.message}, which a picture must not. Save it as a plain drawing, or as PNG.`
+        : `“${name}” ${error.message}`,
+    )
   }
-  parser.on('error', () => {
-    throw new PictureError(`“${name}” is not a well-formed drawing. Save it again and try once more.`)
-  })
-  parser.on('doctype', text => {
-    if (text.includes('[')) refuse('definitions of its own')
-  })
-  parser.on('opentag', tag => {
-    if (++depth > 200) refuse('too deep a nesting')
-    const element = tag.name.toLowerCase().replace(/^.*:/, '')
-    if (forbiddenElements.has(element)) refuse(`a “${element}” element`)
-    for (const [key, value] of Object.entries(tag.attributes as Record<string, string>)) {
-      const attribute = key.toLowerCase()
-      if (attribute.startsWith('on')) refuse('a script')
-      if (/(^|:)href$/.test(attribute) && !/^(#|data:image\/(png|jpeg);)/i.test(value.trim())) refuse('a link to something outside')
-      if (leadsOutside.test(value) || /javascript:/i.test(value)) refuse('a link to something outside')
-    }
-    if (!size && element === 'svg') size = sizeFrom(tag.attributes as Record<string, string>)
-  })
-  parser.on('text', text => {
-    if (/@import/i.test(text) || leadsOutside.test(text)) refuse('a link to something outside')
-  })
-  parser.on('closetag', () => void depth--)
-  parser.write(strFromU8(bytes)).close()
-  if (!size) throw new PictureError(`“${name}” does not say how large it is. Give the drawing a width and a height.`)
-  return size
-}
-
-function sizeFrom(attributes: Record<string, string>): { width: number; height: number } | null {
-  const box = attributes.viewBox
-    ?.trim()
-    .split(/[\s,]+/)
-    .map(Number)
-  const [, , width = Number.parseFloat(attributes.width ?? ''), height = Number.parseFloat(attributes.height ?? '')] = box ?? []
-  return width > 0 && height > 0 ? { width, height } : null
 }
 
 const megabytes = (bytes: number): number => Math.round(bytes / 1024 / 1024)
