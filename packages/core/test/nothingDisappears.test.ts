@@ -163,6 +163,29 @@ describe.each(styles)('%s', (name, style) => {
   })
 })
 
+test.each(['right', 'centre'] as const)('a list in a text that is set to the %s has the lines that it has', align => {
+  const usual = readyStyles[0]!.make()
+  const lines = (style: HouseStyle): number =>
+    newEngine()
+      .run({ ...workOf([chapter('c', 'C', bullets(t`${prose(60)}`))]), houseStyle: style })
+      .pages.flatMap(page => page.placed.flatMap(({ box }) => lineMarks(box.marks)))
+      .filter(({ tag }) => tag === 'LBody').length
+  const ragged = { ...usual, body: { ...usual.body, align: 'left' as const } }
+  expect(lines({ ...usual, body: { ...usual.body, align } })).toBe(lines(ragged))
+})
+
+test('a note in the title of a list stands at its end, where notes stand at the ends of chapters', () => {
+  const { nodes: kinds } = schema
+  const title = kinds.title!.create(null, [schema.text('Contents'), note`${'said'} of it.`])
+  const contents = kinds.division!.create({ role: 'contents', id: 'x' }, [title])
+  const work = workOf([contents, chapter('c', 'C', p`Words.`)])
+  const turnover = newEngine().run({ ...work, scheme: { ...work.scheme, notes: { ...work.scheme.notes, place: 'chapter' } } })
+  const words = turnover.pages
+    .flatMap(page => page.placed.flatMap(({ box }) => lineMarks(box.marks)))
+    .map(({ line }) => line.pieces.map(piece => ('shape' in piece ? piece.shape.text : '')).join(' '))
+  expect(words.some(line => line.includes('said'))).toBe(true)
+})
+
 test('words that hyphens part are divided by them, however narrow the column', () => {
   const cells = [
     ['Head', 'Value'],

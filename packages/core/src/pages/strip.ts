@@ -28,9 +28,10 @@ export function divisionStrips(node: Node, setting: Setting, listing: ListEntry[
     // Only what says a page can differ from the round before.
     strips = strips!.map((strip, index) => (parts![index]!.saysPages ? parts![index]!.make(setting) : strip))
   }
-  if (division(node).role === 'endnotes') return [strips![0]!, ...allNotes(setting)]
-  if (listing) return [strips![0]!, cachedList(node, listing, setting), ...strips!.slice(1)]
-  return ledgerNotes(node, setting).length ? [...strips!, ...chapterNotes(node, setting)] : strips!
+  const [titleStrip = [], ...rest] = strips!
+  if (division(node).role === 'endnotes') return [titleStrip, ...allNotes(setting)]
+  const own = listing ? [titleStrip, cachedList(node, listing, setting), ...rest] : strips!
+  return ledgerNotes(node, setting).length ? [...own, ...chapterNotes(node, setting)] : own
 }
 
 function partsOf(root: Node): StripPart[] {
