@@ -62,6 +62,20 @@ describe('bundles', () => {
       /levels › main/,
     ],
     [
+      'lists eight hundred deep',
+      () => {
+        const paragraph = { type: 'paragraph', attrs: { id: 'p' }, content: [{ type: 'text', text: 'x' }] }
+        let inner: object = paragraph
+        for (let i = 0; i < 800; i++)
+          inner = { type: 'bulletedList', content: [{ type: 'listItem', content: i ? [{ type: 'paragraph' }, inner] : [inner] }] }
+        return withWork({
+          ...json(),
+          doc: { type: 'doc', content: [{ type: 'division', attrs: { id: 'a' }, content: [{ type: 'title' }, inner] }] },
+        })
+      },
+      /more than 200 deep/,
+    ],
+    [
       'an unknown block',
       () =>
         withWork({

@@ -1,5 +1,5 @@
 import { JSDOM } from 'jsdom'
-import { p } from '../../../demo/src/builder.ts'
+import { h2, p } from '../../../demo/src/builder.ts'
 import { outputOf } from '../src/dispatch/outputs.ts'
 import { readBundle } from '../src/work/file/bundle.ts'
 import { chapter, fonts, newEngine, workOf } from './support/work.ts'
@@ -23,4 +23,11 @@ test('the metadata of a PDF is XML, whatever authors and titles are called', asy
   const said = (name: string): string | undefined => document.getElementsByTagName(name)[0]?.textContent?.trim()
   expect(said('dc:creator')).toBe('Ada & Bo <of the lake>')
   expect(said('pdf:Keywords')).toBe('a < b, &amp;')
+})
+
+test('a work that could not be opened again is not written', async () => {
+  const work = workOf([chapter('c', 'C', h2('x', 'Too deep'))])
+  Object.assign(work.doc.child(0).child(1).attrs, { level: 99 })
+  const turnOver = () => Promise.reject(new Error('Nobody asks.'))
+  await expect(outputOf('bundle')!.write({ work, turnOver }, { date: new Date(0) })).rejects.toThrow(/level of a heading/)
 })

@@ -132,6 +132,20 @@ describe('saving', () => {
     expect((await loadWork('a')).work.settings.author).toBe('Bram Oskarsen')
   })
 
+  test('what could not be opened again is not kept, and is told; what was kept stays', async () => {
+    const stored = work()
+    await storeWork('a', stored)
+    const before = JSON.stringify(stored.doc.toJSON())
+    const { saver, states } = saverOf('a', stored)
+    const wrong = typed(stored, 1, 'Wrong ')
+    const [first] = wrong.doc.children.filter(node => !stored.doc.children.includes(node))
+    Object.assign(first!.attrs, { role: 'king' })
+    saver.changed(wrong)
+    await saver.flush()
+    expect(states.at(-1)).toMatchObject({ kind: 'failed', message: expect.stringContaining('role') })
+    expect(JSON.stringify((await loadWork('a')).work.doc.toJSON())).toBe(before)
+  })
+
   test('a failure says what to do, leaves what was saved, and the next change saves all of it', async () => {
     const stored = work()
     await storeWork('a', stored)

@@ -1,6 +1,6 @@
 /** Saves what changed, within a second: only divisions whose node is not the saved one are written, all in one transaction. */
 
-import { currentVersion } from '@steady-ledger/core/work/file/workFile.ts'
+import { currentVersion, refuseUnopenable } from '@steady-ledger/core/work/file/workFile.ts'
 import { type Parts, partsOf, sameParts, singleParts } from '@steady-ledger/core/work/parts/index.ts'
 import { countWords, division, titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
@@ -80,6 +80,7 @@ export class Saver {
       return
     }
     try {
+      for (const node of fresh) refuseUnopenable(node)
       await database.transaction('rw', database.works, database.divisions, database.entries, async () => {
         await database.entries.bulkPut(entries.written)
         await database.entries.bulkDelete(entries.gone)
@@ -106,7 +107,7 @@ export class Saver {
     } catch (error) {
       this.onState({
         kind: 'failed',
-        message: `${(error as Error).message}. Your text is still here: export the work before you close this page.`,
+        message: `${(error as Error).message.replace(/\.$/, '')}. Your text is still here: export the work before you close this page.`,
       })
     }
   }
