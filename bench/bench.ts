@@ -99,6 +99,17 @@ const peak = Number(inItsOwnProcess('./memory.js'))
 row('peak memory of a process that opens the work and types in it', `${Math.round(peak / 1e6)} MB`, '700 MB', '300 MB')
 
 steady()
+const extremes = JSON.parse(inItsOwnProcess('./extremes.js')) as { times: { name: string; milliseconds: number }[]; peak: number }
+row(
+  `works of one thing alone, each cold: ${extremes.times.map(({ name }) => name).join(' / ')}`,
+  extremes.times.map(({ milliseconds }) => ms(milliseconds)).join(' / '),
+  '3 s',
+  '',
+  ...extremes.times.map(({ milliseconds }) => milliseconds),
+)
+row('peak memory of a process that makes up all of these', `${Math.round(extremes.peak / 1e6)} MB`, '700 MB')
+
+steady()
 row(
   'a fixed loop between the measurements, fastest / slowest: how disturbed the run was',
   `${ms(Math.min(...loops))} / ${ms(Math.max(...loops))}`,

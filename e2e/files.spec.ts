@@ -71,8 +71,17 @@ test('files that are not bundles are refused in plain words and change nothing',
     await page.getByLabel('Bundle file').setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(content) })
     await expect(page.getByRole('alert')).toContainText(says)
     await expect(page.getByRole('alert')).toContainText('Nothing on the shelf was changed')
+    await expect(page.getByRole('button', { name: 'Open what can be read' })).toHaveCount(0)
   }
   await expect(page.locator('.work-card')).toHaveCount(3)
+  // One that was cut off on its way opens as far as it goes.
+  const whole = Buffer.from(writeBundle(generateWork(2, 3)))
+  const buffer = whole.subarray(0, whole.length - 30)
+  await page.getByLabel('Bundle file').setInputFiles({ name: 'cut.ledger.zip', mimeType: 'application/zip', buffer })
+  await page.getByRole('button', { name: 'Open what can be read' }).click()
+  await expect(page.getByRole('alert')).toContainText('could be read')
+  await inBalance(page)
+  await saved(page)
 })
 
 test('pictures that are broken, huge or carry a script are refused in their place, and the figure stays as it was', async ({ page }) => {

@@ -5,6 +5,7 @@ import { generateWork } from '../../../demo/src/generate.ts'
 import { readBundle, writeBundle } from '../src/work/file/bundle.ts'
 import { crc32 } from '../src/work/file/crc32.ts'
 import { plainSentence, Refusal } from '../src/work/file/refusal.ts'
+import { salvage } from '../src/work/file/salvage.ts'
 import { workToJson } from '../src/work/file/workFile.ts'
 
 const work = generateWork(1, 3)
@@ -25,7 +26,7 @@ const find = (bytes: Uint8Array, signature: number, from = 0): number => {
 }
 const directoryOf = (bytes: Uint8Array): number => find(bytes, 0x02014b50)
 const svg = strToU8('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>')
-const two = zipSync({ 'work.json': strToU8(text), 'pictures/a.svg': svg })
+const two = zipSync({ 'work.json': strToU8(JSON.stringify({ ...JSON.parse(text), pictures: ['a.svg'] })), 'pictures/a.svg': svg })
 
 test('a bundle is read as it was written, with a comment behind it as well', () => {
   expect(opened(bundle)).toBe(text)
@@ -105,4 +106,57 @@ test('what another reader unpacks has the checksum that it says', () => {
 test('a sentence of a refusal names signs that draw nothing, and ends', () => {
   expect(plainSentence(' two\nlines\u202e and\u0007 more ')).toBe('two lines<U+202E> and<U+0007> more')
   expect([...plainSentence('word '.repeat(200))]).toHaveLength(200)
+})
+
+describe('what can be read of a bundle that cannot be opened', () => {
+  const json = () => ({ ...JSON.parse(text), pictures: [] })
+  const pack = (file: object, more: Record<string, Uint8Array> = {}): Uint8Array =>
+    zipSync({ 'work.json': strToU8(JSON.stringify(file)), ...more })
+  test('all of it, where only the directory is gone', () => {
+    const found = salvage(two.subarray(0, directoryOf(two) + 20))
+    expect(found).toMatchObject({ missing: [] })
+    expect(found!.work.doc.eq(readBundle(two).doc)).toBe(true)
+    expect([...found!.work.pictures.keys()]).toEqual(['a.svg'])
+  })
+  test('everything but a picture that is torn, which is named', () => {
+    const head = find(two, 0x04034b50, 4)
+    const torn = changed(two, (_, copy) => void (copy[head + 60]! ^= 255))
+    expect(() => readBundle(torn)).toThrow()
+    const found = salvage(torn)!
+    expect(found.work.doc.eq(readBundle(two).doc)).toBe(true)
+    expect([...found.work.pictures.keys()]).toEqual([])
+  })
+  test('all divisions but one that is wrong, and parts but one that is wrong', () => {
+    const file = json()
+    const count = file.doc.content.length
+    file.doc.content[0].content.push({ type: 'poem' })
+    file.houseStyle.sink = -1
+    file.pictures = ['gone.svg']
+    const found = salvage(pack(file))!
+    expect(found.work.doc.childCount).toBe(count - 1)
+    expect(found.missing).toEqual(['a division that cannot be read', 'the house style', 'the picture “gone.svg”'])
+    expect(readBundle(writeBundle(found.work)).doc.eq(found.work.doc)).toBe(true)
+  })
+  test('a division that says the same ids again is left out', () => {
+    const file = json()
+    file.doc.content.push(file.doc.content[0])
+    expect(salvage(pack(file))).toMatchObject({ missing: ['a division that cannot be read'] })
+  })
+  test.each<[string, Uint8Array]>([
+    ['no archive', strToU8('hello')],
+    ['an archive of something else', zipSync({ 'a.txt': strToU8('hello') })],
+    ['a text that is none', zipSync({ 'work.json': strToU8('{"format":"steady-ledger-work"') })],
+    ['a newer work', pack({ ...json(), version: 999 })],
+  ])('nothing of %s', (_name, bytes) => expect(salvage(bytes)).toBeNull())
+  test('whatever is changed, what is read can be kept', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(two.length - 1), fc.nat(255)), { maxLength: 5 }), fc.nat(two.length), (flips, cut) => {
+        const bytes = two.slice(0, cut)
+        for (const [at, byte] of flips) if (at < cut) bytes[at] = byte
+        const found = salvage(bytes)
+        if (found) expect(readBundle(writeBundle(found.work)).doc.eq(found.work.doc)).toBe(true)
+      }),
+      { numRuns: 200 },
+    )
+  })
 })

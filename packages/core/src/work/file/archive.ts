@@ -103,6 +103,41 @@ function contentOf({ name, method, size, checksum }: ArchiveEntry, packed: Uint8
   return content
 }
 
+/** A file that stands in an archive, found by its own head. */
+export interface FoundFile {
+  name: string
+  content: Uint8Array
+  /** Whether it is what it was when it was written. */
+  whole: boolean
+}
+
+const mostFound = 6000
+
+/** Files of an archive whose directory is damaged or cut off, as far as they go: each is found by its own head. */
+export function foundFiles(bytes: Uint8Array): FoundFile[] {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
+  const found: FoundFile[] = []
+  for (let at = 0; at + headLength <= bytes.length && found.length < mostFound; at++) {
+    if (bytes[at] !== 0x50 || view.getUint32(at, true) !== headSignature) continue
+    const method = view.getUint16(at + 8, true)
+    const packed = view.getUint32(at + 18, true)
+    const size = view.getUint32(at + 22, true)
+    const from = at + headLength + view.getUint16(at + 26, true) + view.getUint16(at + 28, true)
+    const name = strFromU8(bytes.subarray(at + headLength, at + headLength + view.getUint16(at + 26, true)))
+    if ((method !== stored && method !== deflated) || from > bytes.length || size > packed * 400 + 1_000_000 || size > mostSalvaged)
+      continue
+    const content = bytes.subarray(from, from + packed)
+    const read = method === stored ? content : inflated(content, size)
+    if (!read) continue
+    found.push({ name, content: read, whole: read.length === size && crc32(read) === view.getUint32(at + 14, true) })
+    at = from + packed - 1
+  }
+  return found
+}
+
+/** The largest file that is looked for in a damaged archive, in bytes. */
+const mostSalvaged = 64 * 1024 * 1024
+
 /** How much packed content is given to the inflater at a time: no more is unpacked too much than this holds. */
 const step = 1 << 16
 

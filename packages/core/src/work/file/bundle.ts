@@ -12,6 +12,9 @@ const highestRatio = 400
 const megabyte = 1024 * 1024
 const pictureName = /^pictures\/([\p{L}\p{N}][\p{L}\p{N} ._()-]{0,199})$/u
 
+/** The name of a picture by its path in a bundle; undefined for anything else. */
+export const pictureNameOf = (path: string): string | undefined => pictureName.exec(path)?.[1]
+
 /** Everything is written with one date, so that the same work gives the same bytes. */
 const epoch = new Date(1980, 0, 1)
 
@@ -56,7 +59,7 @@ export function assemble(files: Map<string, Uint8Array>): Work {
   if (!text) throw new WorkFileError('This is not a bundle: it holds no work.json.')
   const pictures = new Map<string, Picture>()
   for (const [path, bytes] of files) {
-    const name = pictureName.exec(path)?.[1]
+    const name = pictureNameOf(path)
     if (!name) continue
     try {
       pictures.set(name, readPicture(name, bytes))

@@ -2,7 +2,7 @@
 import { completed, problemWith } from '../definition.ts'
 import { type HouseStyle, houseStyle as houseStylePart } from '../parts/houseStyle.ts'
 import { type PartName, type Parts, partNames, parts, partsOf } from '../parts/index.ts'
-import type { Part } from '../parts/part.ts'
+import type { Part, WorkKind } from '../parts/part.ts'
 import { registerNames } from '../registers/index.ts'
 import type { Entries } from '../registers/register.ts'
 import { type Node, schema } from '../schema.ts'
@@ -19,7 +19,7 @@ const format = 'steady-ledger-work'
 const styleFormat = 'steady-ledger-house-style'
 
 /** What a reader of the file calls a part: “houseStyle” is its house style. */
-const titleOf = (name: PartName): string => name.replace(/[A-Z]/g, letter => ` ${letter.toLowerCase()}`)
+export const titleOf = (name: PartName): string => name.replace(/[A-Z]/g, letter => ` ${letter.toLowerCase()}`)
 
 /** Entries by id, whatever the order in which they were made. */
 const inOrder = (entries: Entries<unknown>): Entries<unknown> =>
@@ -52,14 +52,16 @@ export function workFromRecord(file: Record<string, unknown>): Omit<Work, 'pictu
 function partsFrom(file: Record<string, unknown>): Parts {
   const { settings } = file as { settings?: { kind?: unknown } }
   const kind = settings?.kind === 'paper' ? 'paper' : 'thesis'
-  const found = partNames.map(name => {
-    const part: Part<never> = parts[name] as never
-    const empty = part.empty(kind)
-    const value = file[name] === undefined ? empty : completed(part.definition, file[name], empty)
-    refuseWrong(part, value, titleOf(name))
-    return [name, value]
-  })
-  return Object.fromEntries(found)
+  return Object.fromEntries(partNames.map(name => [name, partFrom(file, name, kind)])) as unknown as Parts
+}
+
+/** One part of a file, checked against its definition. */
+export function partFrom(file: Record<string, unknown>, name: PartName, kind: WorkKind): unknown {
+  const part: Part<never> = parts[name] as never
+  const empty = part.empty(kind)
+  const value = file[name] === undefined ? empty : completed(part.definition, file[name], empty)
+  refuseWrong(part, value, titleOf(name))
+  return value
 }
 
 function refuseWrong<Value>(part: Part<Value>, value: unknown, title: string): void {
@@ -102,7 +104,7 @@ function parsed(text: string, expected: string, damaged: string, foreign: string
   return file as Record<string, unknown>
 }
 
-function broughtUpToDate(file: Record<string, unknown>, what: string): Record<string, unknown> {
+export function broughtUpToDate(file: Record<string, unknown>, what: string): Record<string, unknown> {
   refuseNewer(file, what)
   if (!Number.isInteger(file.version) || Number(file.version) < 1)
     throw new WorkFileError(

@@ -1,6 +1,7 @@
 /** The shelf: the works kept in this browser. */
 
 import { readBundle, writeBundle } from '@steady-ledger/core/work/file/bundle.ts'
+import { type Salvage, salvage } from '@steady-ledger/core/work/file/salvage.ts'
 import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -12,6 +13,9 @@ import { download, fileName } from '../download.ts'
 import { putDemoOnShelf } from './demo.ts'
 
 const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+
+/** How many things that a damaged file lacks are called by name. */
+const mostNamed = 6
 
 export function Shelf() {
   const navigate = useNavigate()
@@ -50,16 +54,29 @@ export function Shelf() {
   }
   const open = async (file: File): Promise<void> => {
     setBusy(`Opening “${file.name}”…`)
+    let bytes = new Uint8Array()
     try {
+      bytes = new Uint8Array(await file.arrayBuffer())
       // Everything is read and checked before anything is stored: a failed opening changes nothing.
-      const work = readBundle(new Uint8Array(await file.arrayBuffer()))
-      const id = await add(work)
+      const id = await add(readBundle(bytes))
       navigate(`/work/${id}/galley`)
     } catch (error) {
-      notify({ kind: 'wrong', text: `“${file.name}” was not opened. ${(error as Error).message} Nothing on the shelf was changed.` })
+      const readable = salvage(bytes)
+      notify({
+        kind: 'wrong',
+        text: `“${file.name}” was not opened. ${(error as Error).message} Nothing on the shelf was changed.`,
+        ...(readable ? { action: { says: 'Open what can be read', run: () => void openReadable(readable) } } : {}),
+      })
     } finally {
       setBusy('')
     }
+  }
+  const openReadable = async ({ work, missing }: Salvage): Promise<void> => {
+    const id = await add(work)
+    navigate(`/work/${id}/galley`)
+    const lacks = missing.slice(0, mostNamed).join(', ')
+    const more = missing.length > mostNamed ? ` and ${missing.length - mostNamed} more` : ''
+    notify({ kind: 'wrong', text: missing.length ? `This is what could be read. Missing: ${lacks}${more}.` : 'All of it could be read.' })
   }
   const duplicate = async (record: WorkRecord): Promise<void> => {
     const { work } = await loadWork(record.id)
