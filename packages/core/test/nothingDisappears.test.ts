@@ -1,6 +1,7 @@
 /** Whatever an author writes is on a sheet, inside it: works that no page was meant for. */
 import { boxed, bullets, described, em, fig, formula, listing, note, p, panel, panels, quote, t, tab } from '../../../demo/src/builder.ts'
 import { findingsOf } from '../src/findings/index.ts'
+import { workFromJson, workToJson } from '../src/work/file/workFile.ts'
 import type { HouseStyle } from '../src/work/parts/houseStyle.ts'
 import { readyStyles } from '../src/work/parts/readyStyles.ts'
 import { type Node, schema } from '../src/work/schema.ts'
@@ -161,6 +162,31 @@ describe.each(styles)('%s', (name, style) => {
     expect(told.map(({ place }) => place)).toEqual(overEdges(turnover).map(({ block }) => block))
     expect(findings.filter(({ check }) => ['printedNowhere', 'unsettledPages'].includes(check))).toEqual([])
   })
+})
+
+test('lists without ids within each other are told apart in time', () => {
+  const bare = (node: Node): Node =>
+    node.isText
+      ? node
+      : node.type.create({ ...node.attrs, ...(node.type.name.endsWith('List') ? { id: '' } : {}) }, node.children.map(bare), node.marks)
+  const work = workOf([chapter('c', 'C', deep(60))])
+  const turnover = newEngine().run({ ...work, doc: bare(work.doc) })
+  const lists = new Set(
+    turnover.pages.flatMap(page =>
+      page.placed.flatMap(({ box }) => lineMarks(box.marks).flatMap(({ within = [] }) => within.filter(key => key.startsWith('L ')))),
+    ),
+  )
+  expect(lists.size).toBe(61)
+  expect(Math.max(...[...lists].map(key => key.length))).toBeLessThan(2000)
+})
+
+test.each(['constructor', '__proto__', 'toString', 'hasOwnProperty'])('a series that is called %s is a series', key => {
+  const figure = fig('a', drawing, t`A view`)
+  const work = workOf([chapter('c', 'C', figure.type.create({ ...figure.attrs, series: key }, figure.content))])
+  const turnover = newEngine().run(work)
+  expect(turnover.ledger.entries.find(({ item }) => item.label === 'a')!.number).toMatch(/1/)
+  expect(findingsOf(turnover).filter(({ id }) => id.endsWith(' failed'))).toEqual([])
+  expect(workFromJson(workToJson(work), new Map()).doc.eq(work.doc)).toBe(true)
 })
 
 test.each(['right', 'centre'] as const)('a list in a text that is set to the %s has the lines that it has', align => {

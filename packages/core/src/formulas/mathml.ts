@@ -78,9 +78,32 @@ function styled(sign: string, variant: string): string {
   return sign
 }
 
+/** Attributes that say how a formula looks, and nothing of the page around it: no style, class, id, link or script. */
+const allowed = new Set(
+  (
+    'xmlns display displaystyle scriptlevel mathvariant dir form fence separator stretchy symmetric largeop movablelimits accent accentunder lspace ' +
+    'rspace minsize maxsize linethickness bevelled notation width height depth voffset columnalign rowalign columnspacing rowspacing columnlines ' +
+    'rowlines frame framespacing columnspan rowspan side equalrows equalcolumns align'
+  ).split(' '),
+)
+const attribute = /\s+([\w:-]+)="([^"]*)"/g
+/** The longest space or size that a formula may ask for, in em: more than a line is wide. */
+const longest = 60
+const inEm: Record<string, number> = { em: 1, ex: 0.45, px: 1 / 16, pt: 1 / 12, pc: 1, mm: 0.24, cm: 2.4, in: 6 }
+
+/** Lengths that would lay a formula over what stands around it are cut. */
+const bounded = (value: string): string =>
+  value.replace(/(-?[\d.]+(?:e[+-]?\d+)?)(em|ex|px|pt|pc|mm|cm|in)\b/g, (whole, number: string, unit: string) => {
+    const length = Number(number) * (inEm[unit] ?? 1)
+    return Math.abs(length) <= longest ? whole : `${Math.sign(length) * longest}em`
+  })
+
+const harmless = (tag: string): string =>
+  tag.replace(attribute, (_, name: string, value: string) => (allowed.has(name) ? ` ${name}="${bounded(value)}"` : ''))
+
 function clean(text: string): string {
   return text
-    .replace(/ data-[\w-]+="[^"]*"/g, '')
+    .replace(/<[a-z]\w*(?:\s+[\w:-]+="[^"]*")+\s*\/?>/gi, harmless)
     .replace(/\n\s*/g, '')
     .replace(/<(mi|mn|mo|mtext)([^>]*?) mathvariant="([\w-]+)"([^>]*)>([^<]*)</g, (whole, tag, before, variant, after, content: string) => {
       if (variant === 'normal') return whole

@@ -13,13 +13,20 @@ const signGap = 0.6
 
 export const list: BlockHandler<'bulletedList' | 'numberedList'> = (node, setting) => {
   const { between } = setting.houseStyle.list
-  return [space(between * 2), ...items(node, setting, 0, 0, []), space(between * 2)]
+  return [space(between * 2), ...items(node, setting, { depth: 0, left: 0, within: [], order: 0 }), space(between * 2)]
 }
 
 type ListNode = Node & NodeOfKind<'bulletedList' | 'numberedList'>
 
-/** `outer` is the left edge of the text around the list, in points. */
-function items(node: ListNode, setting: Setting, depth: number, outer: number, outside: Structure): StripItem[] {
+/** Where a list stands: how deep, the left edge of the text around it in points, what it stands in, and the how manyeth thing there it is. */
+interface ListPlace {
+  depth: number
+  left: number
+  within: Structure
+  order: number
+}
+
+function items(node: ListNode, setting: Setting, { depth, left: outer, within: outside, order }: ListPlace): StripItem[] {
   const { list: look, body } = setting.houseStyle
   const signs = node.children.map(item => signOf(node, item, depth, setting))
   // Signs stand to the right of their room; where one is too wide for it, the whole list moves in.
@@ -30,20 +37,21 @@ function items(node: ListNode, setting: Setting, depth: number, outer: number, o
     Math.min(outer + Math.max(look.indent, widest + body.size * signGap), setting.measure - body.size * narrowest),
   )
   const strip: StripItem[] = []
-  const list = `L ${node.attrs.id || `${outside.join()} ${depth}`}`
+  // One without an id is told apart by the item that it stands in, and where in it.
+  const list = `L ${node.attrs.id || `${outside.at(-1) ?? ''} ${order}`}`
   node.forEach((item, _offset, index) => {
     const within = [...outside, list, `LI ${list} ${index}`]
     const held = [...within, `LBody ${within.at(-1)}`]
-    item.forEach((block, _at, order) => {
+    item.forEach((block, _at, place) => {
       if (isKind(block, 'bulletedList') || isKind(block, 'numberedList')) {
-        strip.push(space(look.between), ...items(block, setting, depth + 1, left, held))
+        strip.push(space(look.between), ...items(block, setting, { depth: depth + 1, left, within: held, order: place }))
         return
       }
       const lines = setText(block, setting, { style: body, measure: setting.measure - left })
-      const begins = order === 0 && item.attrs.id ? [item.attrs.id as string] : []
+      const begins = place === 0 && item.attrs.id ? [item.attrs.id as string] : []
       const boxes = lineBoxes(lines, { ...body, x: left, tag: 'LBody', within: held, block: block.attrs.id, begins })
       const sign = signs[index]
-      if (order === 0 && boxes[0] && sign) {
+      if (place === 0 && boxes[0] && sign) {
         const x = left - body.size * signGap - sign.end
         const { baseline } = boxes[0].marks[0] as { baseline: number }
         boxes[0].marks.unshift({ kind: 'line', x, baseline, line: sign, tag: 'Lbl', within: [...within, `Lbl ${within.at(-1)}`] })

@@ -1,0 +1,16 @@
+import { mathMl } from '../src/formulas/mathml.ts'
+
+/** Attributes of a formula that would reach the page around it, each tried by itself: some the reader of formulas refuses already. */
+const hostile = ['style="position:fixed;inset:0"', 'class="notice"', 'id="root"', 'href="javascript:x"', 'onclick="x"', 'src="//x.example"']
+
+test.each(hostile)('a formula carries no %s into the page', attribute => {
+  const made = mathMl(`\\mmlToken{mi}[${attribute}]{x} + a`, true) ?? ''
+  expect(made).not.toMatch(/style=|class=|id=|href=|onclick=|src=/)
+})
+
+test('lengths are no longer than a line, and what a formula needs stays', () => {
+  expect(mathMl('\\hspace{9999em}a\\hspace{1em}b', true)).toMatch(/width="60em".*width="1em"/)
+  expect(mathMl('\\rule{-99999pt}{2pt}', true)).toMatch(/width="-60em" height="2pt"/)
+  expect(mathMl('\\begin{matrix}a&b\\end{matrix}', true)).toMatch(/<mtable[^>]* columnspacing="1em"/)
+  expect(mathMl('\\sum\\nolimits_i \\mathbf{x}', true)).toContain('𝐱')
+})
