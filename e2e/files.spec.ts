@@ -79,7 +79,7 @@ test('files that are not bundles are refused in plain words and change nothing',
   const buffer = whole.subarray(0, whole.length - 30)
   await page.getByLabel('Bundle file').setInputFiles({ name: 'cut.ledger.zip', mimeType: 'application/zip', buffer })
   await page.getByRole('button', { name: 'Open what can be read' }).click()
-  await expect(page.getByRole('alert')).toContainText('could be read')
+  await expect(page.locator('.notice')).toContainText('All of it could be read')
   await inBalance(page)
   await saved(page)
 })

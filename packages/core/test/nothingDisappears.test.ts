@@ -1,6 +1,7 @@
 /** Whatever an author writes is on a sheet, inside it: works that no page was meant for. */
 import { boxed, bullets, described, em, fig, formula, listing, note, p, panel, panels, quote, t, tab } from '../../../demo/src/builder.ts'
 import { findingsOf } from '../src/findings/index.ts'
+import { drawPage } from '../src/pages/drawing.ts'
 import { workFromJson, workToJson } from '../src/work/file/workFile.ts'
 import type { HouseStyle } from '../src/work/parts/houseStyle.ts'
 import { readyStyles } from '../src/work/parts/readyStyles.ts'
@@ -237,6 +238,10 @@ test('signs that no face has are told with their places, each once, and nothing 
   expect(told[0]!.message).toContain('U+13000')
   expect(told[0]!.message).toContain('U+05D0')
   expect(told[0]!.message.match(/U\+13000/g)).toHaveLength(1)
+  // On the screen they are frames as well, not what the screen has for them.
+  const shown = drawPage(turnover.pages[0]!).lines.flatMap(({ runs }) => runs.flatMap(run => run.words))
+  expect(shown).toContain('□□□')
+  expect(shown.join(' ')).toContain('Ωμέγα')
 })
 
 test('a block that the pages do not know is told, whatever its kind', () => {

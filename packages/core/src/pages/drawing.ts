@@ -1,5 +1,6 @@
 /** A page as plain values that can cross to the screen: words with their places, formulas, rules, pictures and where each block is. */
 import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { Shape } from '../type/fonts.ts'
 import type { Line } from '../type/line.ts'
 import type { FaceName } from '../work/parts/houseStyle.ts'
 import type { Mark, Placed } from './box.ts'
@@ -77,6 +78,23 @@ function drawMark(mark: Mark, x: number, y: number, drawing: PageDrawing): void 
   }
 }
 
+/** What a screen would draw in a face of its own is a frame, as it is on paper. */
+function shownAs({ glyphs, clusters, text }: Shape): string {
+  if (!glyphs.includes(0)) return text
+  const unknown = new Set<number | undefined>()
+  glyphs.forEach((glyph, i) => {
+    if (glyph === 0) unknown.add(clusters[i])
+  })
+  let at = 0
+  return [...text]
+    .map(sign => {
+      const shown = unknown.has(at) ? '\u25a1' : sign
+      at += sign.length
+      return shown
+    })
+    .join('')
+}
+
 function drawLine(line: Line, x: number, y: number, drawing: PageDrawing): void {
   const runs: PageDrawing['lines'][number]['runs'] = []
   for (const piece of line.pieces) {
@@ -96,7 +114,7 @@ function drawLine(line: Line, x: number, y: number, drawing: PageDrawing): void 
       last.marked === piece.marked
     ) {
       last.x.push(x + piece.x)
-      last.words.push(piece.shape.text)
+      last.words.push(shownAs(piece.shape))
     } else
       runs.push({
         face: piece.shape.face,
@@ -106,7 +124,7 @@ function drawLine(line: Line, x: number, y: number, drawing: PageDrawing): void 
         lead,
         marked: piece.marked,
         x: [x + piece.x],
-        words: [piece.shape.text],
+        words: [shownAs(piece.shape)],
       })
   }
   if (runs.length) drawing.lines.push({ y, runs })

@@ -76,7 +76,8 @@ export function Shelf() {
     navigate(`/work/${id}/galley`)
     const lacks = missing.slice(0, mostNamed).join(', ')
     const more = missing.length > mostNamed ? ` and ${missing.length - mostNamed} more` : ''
-    notify({ kind: 'wrong', text: missing.length ? `This is what could be read. Missing: ${lacks}${more}.` : 'All of it could be read.' })
+    if (missing.length) notify({ kind: 'wrong', text: `This is what could be read. Missing: ${lacks}${more}.` })
+    else notify({ kind: 'done', text: 'All of it could be read.' })
   }
   const duplicate = async (record: WorkRecord): Promise<void> => {
     const { work } = await loadWork(record.id)
