@@ -74,8 +74,20 @@ test('files that are not bundles are refused in plain words and change nothing',
     await expect(page.getByRole('button', { name: 'Open what can be read' })).toHaveCount(0)
   }
   await expect(page.locator('.work-card')).toHaveCount(3)
-  // One that was cut off on its way opens as far as it goes.
+  // What takes long can be ended.
   const whole = Buffer.from(writeBundle(generateWork(2, 3)))
+  let wait = true
+  await page.route(/intake\.worker.*\.js$/, async route => {
+    while (wait) await new Promise(resolve => setTimeout(resolve, 50))
+    await route.continue().catch(() => {})
+  })
+  await page.getByLabel('Bundle file').setInputFiles({ name: 'long.ledger.zip', mimeType: 'application/zip', buffer: whole })
+  await expect(page.getByRole('status').filter({ hasText: 'Opening “long.ledger.zip”' })).toBeVisible()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByText('Opening “long.ledger.zip”')).toHaveCount(0)
+  wait = false
+  await expect(page.locator('.work-card')).toHaveCount(3)
+  // One that was cut off on its way opens as far as it goes.
   const buffer = whole.subarray(0, whole.length - 30)
   await page.getByLabel('Bundle file').setInputFiles({ name: 'cut.ledger.zip', mimeType: 'application/zip', buffer })
   await page.getByRole('button', { name: 'Open what can be read' }).click()

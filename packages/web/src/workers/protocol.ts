@@ -70,3 +70,19 @@ export type FromDispatch =
   | { kind: 'progress'; says: string; done: number; of: number }
   | { kind: 'written'; bytes: Uint8Array }
   | { kind: 'failed'; message: string }
+
+/** A work as it goes between threads. */
+export interface SentWork {
+  doc: string
+  parts: Parts
+  pictures: Picture[]
+}
+
+export interface ToIntake {
+  bytes: Uint8Array
+}
+export type FromIntake =
+  | { kind: 'ready' }
+  | { kind: 'progress'; done: number; of: number }
+  | { kind: 'read'; work: SentWork }
+  | { kind: 'refused'; message: string; readable: { work: SentWork; missing: string[] } | null }

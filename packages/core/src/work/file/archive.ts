@@ -80,7 +80,11 @@ function refuseDoubles(entries: readonly ArchiveEntry[]): void {
 }
 
 /** The content of each entry; `entries` are those of the archive, all of them: what lies over another is only seen beside it. */
-export function unpack(bytes: Uint8Array, entries: readonly ArchiveEntry[]): Map<string, Uint8Array> {
+export function unpack(
+  bytes: Uint8Array,
+  entries: readonly ArchiveEntry[],
+  tell?: (done: number, of: number) => void,
+): Map<string, Uint8Array> {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   let reached = 0
   const places = new Map<ArchiveEntry, Uint8Array>()
@@ -93,7 +97,12 @@ export function unpack(bytes: Uint8Array, entries: readonly ArchiveEntry[]): Map
     if (reached > bytes.length || strFromU8(bytes.subarray(at + headLength, at + headLength + nameLength)) !== name) throw damaged()
     places.set(entry, bytes.subarray(from, reached))
   }
-  return new Map(entries.map(entry => [entry.name, contentOf(entry, places.get(entry) ?? new Uint8Array())]))
+  return new Map(
+    entries.map((entry, index) => {
+      tell?.(index, entries.length)
+      return [entry.name, contentOf(entry, places.get(entry) ?? new Uint8Array())]
+    }),
+  )
 }
 
 function contentOf({ name, method, size, checksum }: ArchiveEntry, packed: Uint8Array): Uint8Array {

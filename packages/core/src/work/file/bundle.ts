@@ -39,7 +39,8 @@ export class BundleBounds {
   }
 }
 
-export function readBundle(bytes: Uint8Array): Work {
+/** `tell` is told how many of how many files are read. */
+export function readBundle(bytes: Uint8Array, tell?: (done: number, of: number) => void): Work {
   if (bytes.length > largestBundle) throw new WorkFileError('The file is larger than any bundle may be (256 MB).')
   if (!(bytes[0] === 0x50 && bytes[1] === 0x4b))
     throw new WorkFileError('This is not a bundle: the file is not a zip archive. Choose a file that ends in .ledger.zip.')
@@ -50,7 +51,7 @@ export function readBundle(bytes: Uint8Array): Work {
     if (size > megabyte && size > packed * highestRatio)
       throw new WorkFileError('The archive would unpack to more than any bundle may hold.')
   }
-  return assemble(unpack(bytes, entries))
+  return assemble(unpack(bytes, entries, tell))
 }
 
 /** A work from its unpacked files, by path. */

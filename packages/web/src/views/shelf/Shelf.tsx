@@ -1,7 +1,7 @@
 /** The shelf: the works kept in this browser. */
 
-import { readBundle, writeBundle } from '@steady-ledger/core/work/file/bundle.ts'
-import { type Salvage, salvage } from '@steady-ledger/core/work/file/salvage.ts'
+import { writeBundle } from '@steady-ledger/core/work/file/bundle.ts'
+import type { Salvage } from '@steady-ledger/core/work/file/salvage.ts'
 import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
@@ -11,6 +11,7 @@ import { closeSession } from '../../app/sessions.ts'
 import { database, loadWork, newId, removeWork, storeWork, type WorkRecord } from '../../storage/database.ts'
 import { download, fileName } from '../download.ts'
 import { putDemoOnShelf } from './demo.ts'
+import { readInWorker } from './readInWorker.ts'
 
 const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 
@@ -21,6 +22,7 @@ export function Shelf() {
   const navigate = useNavigate()
   const [works, setWorks] = useState<WorkRecord[] | null>(null)
   const [busy, setBusy] = useState('')
+  const [reading, setReading] = useState<{ name: string; done: number; of: number; stop(): void } | null>(null)
   const [failure, setFailure] = useState('')
   const [title, setTitle] = useState('')
   const chooser = useRef<HTMLInputElement>(null)
@@ -53,24 +55,26 @@ export function Shelf() {
     navigate(`/work/${id}/galley`)
   }
   const open = async (file: File): Promise<void> => {
-    setBusy(`Opening “${file.name}”…`)
-    let bytes = new Uint8Array()
+    const ending = new AbortController()
+    setReading({ name: file.name, done: 0, of: 1, stop: () => ending.abort() })
     try {
-      bytes = new Uint8Array(await file.arrayBuffer())
+      const tell = (done: number, of: number): void => setReading(was => was && { ...was, done, of })
       // Everything is read and checked before anything is stored: a failed opening changes nothing.
-      const id = await add(readBundle(bytes))
-      navigate(`/work/${id}/galley`)
+      const intake = await readInWorker(new Uint8Array(await file.arrayBuffer()), tell, ending.signal)
+      if (intake.kind === 'refused') refused(file.name, intake.message, intake.readable)
+      else if (intake.kind === 'read') navigate(`/work/${await add(intake.work)}/galley`)
     } catch (error) {
-      const readable = salvage(bytes)
-      notify({
-        kind: 'wrong',
-        text: `“${file.name}” was not opened. ${(error as Error).message} Nothing on the shelf was changed.`,
-        ...(readable ? { action: { says: 'Open what can be read', run: () => void openReadable(readable) } } : {}),
-      })
+      refused(file.name, (error as Error).message, null)
     } finally {
-      setBusy('')
+      setReading(null)
     }
   }
+  const refused = (name: string, message: string, readable: Salvage | null): void =>
+    notify({
+      kind: 'wrong',
+      text: `“${name}” was not opened. ${message} Nothing on the shelf was changed.`,
+      ...(readable ? { action: { says: 'Open what can be read', run: () => void openReadable(readable) } } : {}),
+    })
   const openReadable = async ({ work, missing }: Salvage): Promise<void> => {
     const id = await add(work)
     navigate(`/work/${id}/galley`)
@@ -138,6 +142,14 @@ export function Shelf() {
         </p>
       )}
       {busy && <p role="status">{busy}</p>}
+      {reading && (
+        <p role="status" className="shelf-reading">
+          Opening “{reading.name}” … <progress aria-label="Files read" value={reading.done} max={reading.of} />{' '}
+          <button type="button" className="button" onClick={reading.stop}>
+            Cancel
+          </button>
+        </p>
+      )}
       <ul className="works">
         {works?.map(record => (
           <li key={record.id} className="work-card">
