@@ -101,8 +101,9 @@ function mostOwing(here: Reached[], done: Set<Reached>): Reached | null {
   return most
 }
 
-const sameState = (a: State, b: State): boolean =>
-  a.carried.length === b.carried.length && a.owed.length === b.owed.length && a.owed.every((index, i) => index === b.owed[i])
+const sameState = (a: State, b: State): boolean => sameList(a.carried, b.carried) && sameList(a.owed, b.owed)
+
+const sameList = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
 
 const isDone = (state: State, strip: MeasuredStrip): boolean =>
   state.at >= strip.count && state.owed.length === 0 && state.carried.length === 0

@@ -22,7 +22,8 @@ export const printedNowhere = workCheck('printedNowhere', {
     for (const [index, division] of work.doc.children.entries())
       for (const [at, block] of division.children.entries()) {
         const { id } = block.attrs
-        if (at === 0 || pageIndexOf.has(id) || !says(block)) continue
+        // What has no id yet cannot be asked for; the editor gives it one.
+        if (at === 0 || !id || pageIndexOf.has(id) || !says(block)) continue
         // Parts of a list, a row, a statement stand under their own ids.
         let stands = false
         block.descendants(node => {
@@ -33,7 +34,7 @@ export const printedNowhere = workCheck('printedNowhere', {
           yield {
             message: `This ${nameOf(kindOf(block))} stands on no page.`,
             advice: 'This should not be. Its words are safe in the galley; undo the last change, and tell the makers of the program.',
-            place: id || division.attrs.id,
+            place: id,
             division: index,
           }
       }
