@@ -1,5 +1,7 @@
 /** Checks: what each is called, how much it weighs, what it looks at. */
+import type { Page } from '../pages/page.ts'
 import type { Turnover } from '../turnover/turnover.ts'
+import { findBlock } from '../work/commands/sections.ts'
 import { keeps, oneOf, type Static, type TSchema } from '../work/definition.ts'
 import type { HouseStyle } from '../work/parts/houseStyle.ts'
 import type { Node } from '../work/schema.ts'
@@ -55,6 +57,32 @@ export const workCheck = <Own extends Options = Record<never, never>>(
   name: string,
   { title, weight, options, look }: Definition<Own> & { look(looking: Looking<Own>): Iterable<FoundIn> },
 ): Check => ({ name, title, weight, options: options ?? {}, scope: 'work', look: given => look(given as Looking<Own>) })
+
+/** What a check finds on a page: the block it is about, empty for the page as a whole. */
+export type FoundOnPage = Omit<Reported, 'place'> & { block: string }
+
+/** A check that looks at one page at a time; what it found is kept while the page is what it was. */
+export function pageCheck<Own extends Options = Record<never, never>>(
+  name: string,
+  { look, ...definition }: Definition<Own> & { look(page: Page, options: ValuesOf<Own>): Iterable<FoundOnPage> },
+): Check {
+  const kept = new WeakMap<Page, { options: string; found: FoundOnPage[] }>()
+  return workCheck(name, {
+    ...definition,
+    *look({ turnover: { pages, work }, options }: Looking<Own>) {
+      const asked = JSON.stringify(options)
+      for (const page of pages) {
+        let own = kept.get(page)
+        if (own?.options !== asked) kept.set(page, (own = { options: asked, found: [...look(page, options)] }))
+        for (const { block, ...found } of own.found) {
+          const place = block || page.division
+          const at = findBlock(work.doc, place)
+          yield { ...found, place, division: at < 0 ? 0 : work.doc.resolve(at).index(0) }
+        }
+      }
+    },
+  })
+}
 
 const weightOption = oneOf(weights, 'shouldMend')
 

@@ -45,15 +45,27 @@ export const worthHelp = 150
 const helpersPart = 25
 const ownPart = 4
 
+const inDivision = new WeakMap<Node, FormulaToSet[]>()
+
+/** The formulas of a division, wherever they stand in it: also where nothing is printed, for checks ask for those as well. */
+function formulasIn(division: Node): FormulaToSet[] {
+  let found = inDivision.get(division)
+  if (!found) {
+    const own: FormulaToSet[] = []
+    division.descendants(node => {
+      if (isKind(node, 'formula') || isKind(node, 'equation')) own.push({ source: node.attrs.formula, display: isKind(node, 'equation') })
+    })
+    inDivision.set(division, (found = own))
+  }
+  return found
+}
+
 /** The formulas of a document that the typesetter has not set, each once, in the order of the text. */
 export function formulasToSet(doc: Node, typesetter: FormulaTypesetter): FormulaToSet[] {
   const wanted = new Map<string, FormulaToSet>()
-  doc.descendants(node => {
-    if (!isKind(node, 'formula') && !isKind(node, 'equation')) return
-    const display = isKind(node, 'equation')
-    const source = node.attrs.formula
-    if (!typesetter.knows(source, display)) wanted.set(`${display} ${source}`, { source, display })
-  })
+  for (const division of doc.children)
+    for (const formula of formulasIn(division))
+      if (!typesetter.knows(formula.source, formula.display)) wanted.set(`${formula.display} ${formula.source}`, formula)
   return [...wanted.values()]
 }
 

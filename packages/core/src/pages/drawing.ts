@@ -2,6 +2,7 @@
 import type { FormulaBox } from '../formulas/typesetter.ts'
 import type { Shape } from '../type/fonts.ts'
 import type { Line } from '../type/line.ts'
+import { unknownSigns } from '../type/unknownSigns.ts'
 import type { FaceName } from '../work/parts/houseStyle.ts'
 import type { Mark, Placed } from './box.ts'
 import { countedBaselines } from './lineNumbers.ts'
@@ -79,14 +80,11 @@ function drawMark(mark: Mark, x: number, y: number, drawing: PageDrawing): void 
 }
 
 /** What a screen would draw in a face of its own is a frame, as it is on paper. */
-function shownAs({ glyphs, clusters, text }: Shape): string {
-  if (!glyphs.includes(0)) return text
-  const unknown = new Set<number | undefined>()
-  glyphs.forEach((glyph, i) => {
-    if (glyph === 0) unknown.add(clusters[i])
-  })
+function shownAs(shape: Shape): string {
+  const unknown = unknownSigns(shape)
+  if (unknown.size === 0) return shape.text
   let at = 0
-  return [...text]
+  return [...shape.text]
     .map(sign => {
       const shown = unknown.has(at) ? '\u25a1' : sign
       at += sign.length

@@ -7,6 +7,7 @@
  */
 import { costs } from './box.ts'
 import { Filling, type MeasuredStrip, type PageBody, type State } from './filling.ts'
+import { sameList } from './measures.ts'
 
 /** One way to end a page. */
 export interface Cut {
@@ -102,8 +103,6 @@ function mostOwing(here: Reached[], done: Set<Reached>): Reached | null {
 }
 
 const sameState = (a: State, b: State): boolean => sameList(a.carried, b.carried) && sameList(a.owed, b.owed)
-
-const sameList = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
 
 const isDone = (state: State, strip: MeasuredStrip): boolean =>
   state.at >= strip.count && state.owed.length === 0 && state.carried.length === 0

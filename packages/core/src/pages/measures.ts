@@ -1,6 +1,8 @@
 /** What the cuts of a strip depend on: measures and penalties, never words. Strips alike in them are cut alike. */
 import type { Box, Float, StripItem } from './box.ts'
 
+export const sameList = <T>(a: readonly T[], b: readonly T[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
+
 export const stripsAlike = (a: readonly StripItem[], b: readonly StripItem[]): boolean =>
   a.length === b.length && a.every((item, i) => itemsAlike(item, b[i]!))
 

@@ -9,7 +9,7 @@ import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
 import { countLines, lineNumbers } from './lineNumbers.ts'
 import { bestWay, bodiesBy, type Way } from './makeUp.ts'
-import { notesAlike, stripsAlike } from './measures.ts'
+import { notesAlike, sameList, stripsAlike } from './measures.ts'
 import type { Setting } from './setting.ts'
 
 export interface Page {
@@ -117,8 +117,6 @@ function noteIds(strip: StripItem[]): string[] {
   if (!ids) noteIdsOf.set(strip, (ids = strip.flatMap(item => (item.kind === 'box' ? item.notes : []))))
   return ids
 }
-
-const sameList = <T>(a: T[], b: T[]): boolean => a.length === b.length && a.every((value, i) => value === b[i])
 
 /** Where a page stands among the others. */
 export interface PagePlace {

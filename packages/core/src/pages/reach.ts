@@ -1,9 +1,10 @@
 /** How far what stands on a page reaches, in points from the top left corner of the page. */
+import type { TextPiece } from '../type/line.ts'
 import type { Mark, Placed } from './box.ts'
 import type { Page } from './page.ts'
 import { extentOf } from './slices.ts'
 
-export interface Reach {
+interface Reach {
   left: number
   top: number
   right: number
@@ -11,7 +12,7 @@ export interface Reach {
 }
 
 /** From where to where a mark reaches across, in points from the left edge of its box. */
-export function widthOf(mark: Mark): { left: number; right: number } {
+function widthOf(mark: Mark): { left: number; right: number } {
   switch (mark.kind) {
     case 'line':
       return { left: mark.x + mark.line.start, right: mark.x + mark.line.end }
@@ -29,6 +30,13 @@ const marksOf = ({ x, y, box }: Placed): Reach[] =>
     const { top, bottom } = extentOf(mark)
     return { left: x + left, right: x + right, top: y + top, bottom: y + bottom }
   })
+
+/** The texts on a page, running heads left out, each with the block it belongs to. */
+export function* piecesOn({ placed }: Page): Generator<{ block: string; piece: TextPiece }> {
+  for (const { box } of placed)
+    for (const mark of box.marks)
+      if (mark.kind === 'line') for (const piece of mark.line.pieces) if ('shape' in piece) yield { block: box.block, piece }
+}
 
 /** What rounding and the overhang of letters may come to, in points. */
 const tolerance = 0.5

@@ -9,6 +9,7 @@ import { Fragment, type Node, Slice } from '@tiptap/pm/model'
 import { type Command, EditorState, TextSelection } from '@tiptap/pm/state'
 import { StepMap } from '@tiptap/pm/transform'
 import { Decoration, DecorationSet, EditorView } from '@tiptap/pm/view'
+import { cursorFirst } from './cursorFirst.ts'
 import type { Hosts } from './nodeViews/common.ts'
 import { formulaView } from './nodeViews/formula.ts'
 import { referenceView } from './nodeViews/reference.ts'
@@ -59,6 +60,7 @@ export class NoteEditor {
       state: EditorState.create({
         doc: note,
         plugins: [
+          cursorFirst(),
           keymap({
             Escape: leave,
             Enter: nextParagraph(leave),

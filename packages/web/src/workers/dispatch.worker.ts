@@ -1,14 +1,13 @@
 /** Writes files of exactly the work that was sent, with a turnover of its own where they hold pages; ended from outside to cancel. */
 
 import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
-import { formulasToSet } from '@steady-ledger/core/formulas/setAhead.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
-import { createLateTypesetter, fetchConverter } from './lateFormulas.ts'
+import { createLateTypesetter, fetchConverter, needsConverter } from './lateFormulas.ts'
 import type { FromDispatch, ToDispatch } from './protocol.ts'
 
 const say = (message: FromDispatch): void => postMessage(message)
@@ -39,7 +38,7 @@ async function write({ output: name, doc, parts, pictures, date }: ToDispatch): 
 async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {
   const formulas = createLateTypesetter()
   formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
-  if (formulasToSet(work.doc, formulas).length > 0) await fetchConverter()
+  if (needsConverter(work.doc, formulas)) await fetchConverter()
   const fonts = openFonts(await fetchFonts())
   const steps = new TurnoverEngine(fonts, formulas).steps(work)
   let step = steps.next()

@@ -18,7 +18,7 @@ import type { Step as StepType } from 'prosemirror-transform'
 import { Step } from 'prosemirror-transform'
 import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
-import { ConverterMissing, createLateTypesetter, fetchConverter } from './lateFormulas.ts'
+import { createLateTypesetter, fetchConverter, needsConverter } from './lateFormulas.ts'
 import type { FromTurnover, OpenMessage, PictureFacts, ToTurnover } from './protocol.ts'
 import { setFormulas } from './setFormulas.ts'
 
@@ -69,6 +69,10 @@ async function formulasThenPages(): Promise<void> {
 
 function begin(): void {
   if (!work || settingFormulas > 0) return
+  if (needsConverter(work.doc, formulas)) {
+    void converterThenPages()
+    return
+  }
   const idle = running === null
   running = { steps: engine.steps(work), began: running?.began ?? performance.now(), said: 0 }
   if (idle) soon()
@@ -96,9 +100,8 @@ function fail({ message }: Error): void {
   say({ kind: 'failed', message })
 }
 
-/** The first formula that no cache knows: what was done before it stays in the caches. */
+/** The first formula that no cache knows. */
 async function converterThenPages(): Promise<void> {
-  running = null
   settingFormulas++
   try {
     await fetchConverter()
@@ -129,8 +132,7 @@ function slice(): void {
       if (now > until) break
     }
   } catch (error) {
-    if (error instanceof ConverterMissing) void converterThenPages()
-    else fail(error as Error)
+    fail(error as Error)
     return
   }
   soon()

@@ -1,17 +1,7 @@
-import { strongOf } from '../../type/faces.ts'
 import { isKind } from '../../work/kinds/index.ts'
-import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
-
-const termStyles = new WeakMap<TextStyle, TextStyle>()
-
-/** The same object every time, so that set lines are found again. */
-function termStyle(body: TextStyle): TextStyle {
-  let style = termStyles.get(body)
-  if (!style) termStyles.set(body, (style = { ...body, face: strongOf(body.face), align: 'left' }))
-  return style
-}
+import { aligned, heavier } from '../variant.ts'
 
 /** Terms in a heavier face, each on a line of its own over what it means. */
 export const descriptionList: BlockHandler<'descriptionList'> = (node, setting) => {
@@ -21,7 +11,7 @@ export const descriptionList: BlockHandler<'descriptionList'> = (node, setting) 
   node.forEach((part, _at, index) => {
     const within = [`L ${id}`, `LI ${id} ${index >> 1}`]
     if (isKind(part, 'term')) {
-      const style = termStyle(body)
+      const style = aligned(heavier(body), 'left')
       const lines = setText(part, setting, { style, measure: setting.measure, identity: `${id}.${index}` })
       const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'P', block: id, within: [...within, `Lbl ${id} ${index}`] })
       // A term never stands without the beginning of what it means.

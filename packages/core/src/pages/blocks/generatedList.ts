@@ -1,5 +1,4 @@
 import type { ListEntry } from '../../content/lists/entries.ts'
-import { faceWith, strongOf } from '../../type/faces.ts'
 import { dependencies, runsOf } from '../../type/inline.ts'
 import { type Line, plainLine } from '../../type/line.ts'
 import { setParagraph } from '../../type/paragraph.ts'
@@ -7,6 +6,7 @@ import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { type Box, box, type Mark, type StripItem, space } from '../box.ts'
 import { nodeNumber } from '../nodeNumber.ts'
 import type { Setting } from '../setting.ts'
+import { heavier, slanted } from '../variant.ts'
 
 /** Room kept free at the right for page labels, in em. */
 const labelRoom = 2.6
@@ -28,7 +28,7 @@ export function generatedList(list: string, entries: ListEntry[], setting: Setti
   return entries.flatMap((entry, order): StripItem[] => {
     const usual = looks[chapters ? Math.min(entry.level, looks.length) - 1 : looks.length - 1]!
     const { strong, leader, before } = chapters && entry.level === 0 ? part : usual
-    const look = strong && !entry.line ? bold(style) : entry.line ? italic(style) : style
+    const look = strong && !entry.line ? heavier(style) : entry.line ? slanted(style) : style
     const top = entry.line || (chapters && entry.level <= 1)
     const left = chapters ? indent * Math.max(0, entry.level - first) : 0
     const gap = entry.number ? numberWidth.get(entry.level)! + setting.houseStyle.contents.gap : 0
@@ -60,20 +60,6 @@ function widestNumber(entries: ListEntry[], setting: Setting): Map<number, numbe
   for (const { level, number } of entries)
     widest.set(level, Math.max(widest.get(level) ?? 0, setting.fonts[style.face].shape(number).width * style.size))
   return widest
-}
-
-const boldStyles = new WeakMap<TextStyle, TextStyle>()
-function bold(style: TextStyle): TextStyle {
-  let found = boldStyles.get(style)
-  if (!found) boldStyles.set(style, (found = { ...style, face: strongOf(style.face) }))
-  return found
-}
-
-const italicStyles = new WeakMap<TextStyle, TextStyle>()
-function italic(style: TextStyle): TextStyle {
-  let found = italicStyles.get(style)
-  if (!found) italicStyles.set(style, (found = { ...style, face: faceWith(style.face, { emphasis: true, strong: false, code: false }) }))
-  return found
 }
 
 /** The entry's text without note marks. */

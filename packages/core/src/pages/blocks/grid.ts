@@ -1,10 +1,11 @@
 /** The grid of a table: columns as wide as their texts want, cells, and the rules between rows. */
+
 import type { Node } from 'prosemirror-model'
-import { strongOf } from '../../type/faces.ts'
 import type { Line } from '../../type/line.ts'
 import { attributesOf, isKind } from '../../work/kinds/index.ts'
 import { lineBoxes, type Mark, type Structure } from '../box.ts'
 import { type Setting, setText } from '../setting.ts'
+import { aligned, heavier, variant } from '../variant.ts'
 import { moved, stack } from './caption.ts'
 
 const padding = { across: 5, down: 3 }
@@ -95,28 +96,13 @@ interface Look {
 const narrowest = 2
 /** No letter is set smaller than this share of what the house style says: what is still too wide hangs over, and is told. */
 const smallest = 0.4
-const usualLooks = new WeakMap<object, Look>()
-const smallerLooks = new WeakMap<object, Map<number, Look>>()
-
 /** The usual look; so many columns that their letters would stand on each other are set smaller. */
 function lookOf(columns: number, { houseStyle: { table }, measure }: Setting): Look {
   const least = columns * (padding.across * 2 + table.size * narrowest)
   const scale = Math.max(smallest, measure / least)
-  if (scale >= 1) return sameFor(usualLooks, table, () => ({ style: table, ...padding }))
-  const bySize = sameFor(smallerLooks, table, () => new Map())
-  let look = bySize.get(scale)
-  if (!look) {
-    const style = { ...table, size: table.size * scale, leading: table.leading * scale }
-    bySize.set(scale, (look = { style, across: padding.across * scale, down: padding.down }))
-  }
-  return look
-}
-
-/** One object for each key, so that set lines are found again. */
-function sameFor<Value>(kept: WeakMap<object, Value>, key: object, make: () => Value): Value {
-  let value = kept.get(key)
-  if (value === undefined) kept.set(key, (value = make()))
-  return value
+  if (scale >= 1) return { style: table, ...padding }
+  const style = variant(table, `scale ${scale}`, ({ size, leading }) => ({ size: size * scale, leading: leading * scale }))
+  return { style, across: padding.across * scale, down: padding.down }
 }
 
 const endless = 1e4
@@ -147,15 +133,10 @@ function columnWidths(layout: Cell[][], columns: number, look: Look, setting: Se
 /** Width of a line from its first piece on, whatever its alignment did with the endless measure. */
 const lineWidth = (line: Line): number => line.end - line.start
 
-const styles = new WeakMap<object, Record<string, Setting['houseStyle']['table']>>()
-
-/** The table style with the alignment or weight of a cell; the same object every time, so that set lines can be found again. */
+/** The table style with the alignment or weight of a cell. */
 function cellStyle(cell: Node, base: Look['style']): Look['style'] {
-  let variants = styles.get(base)
-  if (!variants) styles.set(base, (variants = {}))
-  const align = attributesOf(cell, 'gridCell').align ?? base.align
-  const heads = isKind(cell, 'gridHead')
-  return (variants[`${align} ${heads}`] ??= { ...base, align, face: heads ? strongOf(base.face) : base.face })
+  const look = aligned(base, attributesOf(cell, 'gridCell').align ?? base.align)
+  return isKind(cell, 'gridHead') ? heavier(look) : look
 }
 
 /** The one line that was measured for the column's width is the one that is printed, where it fits and its place does not depend on the width. */

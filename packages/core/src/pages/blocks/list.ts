@@ -1,10 +1,10 @@
 import type { Node } from 'prosemirror-model'
 import type { Line } from '../../type/line.ts'
 import { isKind, type NodeOfKind } from '../../work/kinds/index.ts'
-import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { listMarkingOf } from '../../work/parts/scheme.ts'
 import { costs, lineBoxes, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
+import { aligned } from '../variant.ts'
 
 /** The least width of the text of an item, in em. */
 const narrowest = 10
@@ -77,15 +77,7 @@ function signOf(node: ListNode, item: Node, depth: number, setting: Setting): Li
       ? (setting.ledger.byId.get(item.attrs.id)?.number ?? '')
       : levels[depth % levels.length]!.pattern.map(tile => ('text' in tile ? tile.text : '')).join('')
   // However the text is set, a sign is as wide as it is.
-  return sign ? setWords([words(sign, body)], setting, fromTheLeft(body), setting.measure)[0] : undefined
-}
-
-const leftStyles = new WeakMap<TextStyle, TextStyle>()
-
-/** The same object every time, so that set lines are found again. */
-function fromTheLeft(style: TextStyle): TextStyle {
-  if (style.align === 'left' || style.align === 'justified') return style
-  let found = leftStyles.get(style)
-  if (!found) leftStyles.set(style, (found = { ...style, align: 'left' }))
-  return found
+  return sign
+    ? setWords([words(sign, body)], setting, body.align === 'justified' ? body : aligned(body, 'left'), setting.measure)[0]
+    : undefined
 }

@@ -4,6 +4,7 @@ import { headRuns } from '../../type/inline.ts'
 import { isKind } from '../../work/kinds/index.ts'
 import { lineBoxes, type Mark } from '../box.ts'
 import { type Setting, setText } from '../setting.ts'
+import { aligned } from '../variant.ts'
 import { moved, stack } from './caption.ts'
 import { missing, missingShape } from './figure.ts'
 
@@ -112,16 +113,7 @@ function setPanel(
   const head = panelHead(entry, panel.content.size > 0)
   if (head.length === 0 && !panel.content.size) return { pictureMarks, picture, words: { marks: [], height: 0, notes: [] } }
   const leadIn = headRuns(head, style).map(run => ({ ...run, whole: true as const }))
-  const lines = setText(panel, setting, { style: centred(style), measure, leadIn })
+  const lines = setText(panel, setting, { style: aligned(style, 'centre'), measure, leadIn })
   const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: panel.attrs.id, within: [`Caption ${panel.attrs.id}`] })
   return { pictureMarks, picture, words: stack(boxes) }
-}
-
-const centredStyles = new WeakMap<object, Setting['houseStyle']['caption']>()
-
-/** The same object every time, so that set lines are found again. */
-function centred(style: Setting['houseStyle']['caption']): Setting['houseStyle']['caption'] {
-  let found = centredStyles.get(style)
-  if (!found) centredStyles.set(style, (found = { ...style, align: 'centre' }))
-  return found
 }

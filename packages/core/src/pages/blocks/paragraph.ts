@@ -1,6 +1,6 @@
-import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { type Box, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
+import { aligned } from '../variant.ts'
 import { runInHeading, runsIn } from './heading.ts'
 
 /** A paragraph is indented where it follows another; after a heading or a display it begins flush. */
@@ -29,15 +29,4 @@ export function pinned(boxes: Box[], pin: number): StripItem[] {
   boxes[0].pin = pin
   for (const box of boxes.slice(0, -1)) box.breakAfter = Infinity
   return boxes
-}
-
-const styles = new WeakMap<TextStyle, Map<string, TextStyle>>()
-
-/** The style with an alignment of its own; the same object every time, so that set lines are found again. */
-function aligned(style: TextStyle, align: TextStyle['align']): TextStyle {
-  let variants = styles.get(style)
-  if (!variants) styles.set(style, (variants = new Map()))
-  let variant = variants.get(align)
-  if (!variant) variants.set(align, (variant = { ...style, align }))
-  return variant
 }

@@ -1,10 +1,9 @@
 import type { Node } from 'prosemirror-model'
 import { identityIn } from '../../numbers/occurrences.ts'
-import { faceWith } from '../../type/faces.ts'
 import { isKind } from '../../work/kinds/index.ts'
-import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { type Box, costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
+import { slanted } from '../variant.ts'
 
 /** Words of another, set in from both sides. */
 export const quotation: BlockHandler<'quotation'> = (node, setting) => {
@@ -39,19 +38,10 @@ export const verse: BlockHandler<'verse'> = (node, setting) => {
   return [space(style.before), ...held(boxes), space(style.after)]
 }
 
-const uprights = new WeakMap<TextStyle, TextStyle>()
-
-/** The same face the other way up: upright under a slanted motto, slanted under an upright one. The same object every time. */
-function uprightOf(style: TextStyle): TextStyle {
-  let found = uprights.get(style)
-  if (!found) uprights.set(style, (found = { ...style, face: faceWith(style.face, { emphasis: true, strong: false, code: false }) }))
-  return found
-}
-
 /** A motto under a title and where it is from; never parted, and never parted from what follows. */
 export const epigraph: BlockHandler<'epigraph'> = (node, setting) => {
   const { epigraph: style } = setting.houseStyle
-  const upright = uprightOf(style)
+  const upright = slanted(style)
   const boxes: Box[] = []
   node.forEach((part, _at, index) => {
     const attribution = isKind(part, 'attribution')

@@ -1,12 +1,12 @@
 import type { Node } from 'prosemirror-model'
 import { proofHead, statementHead } from '../../content/captions.ts'
-import { faceWith } from '../../type/faces.ts'
 import { headRuns, type Run } from '../../type/inline.ts'
 import { type BlockKind, isKind, kindOf } from '../../work/kinds/index.ts'
 import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
 import { type Box, box, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type BlockHandler, type Place, type Setting, setText } from '../setting.ts'
+import { slanted } from '../variant.ts'
 import { equation, equationGroup } from './equation.ts'
 import { list } from './list.ts'
 
@@ -18,7 +18,7 @@ export const statement: BlockHandler<'statement'> = (node, setting, place) => {
   const { body } = setting.houseStyle
   const { id, series } = node.attrs
   const rule = seriesRule(setting.scheme, series)
-  const style = rule.statement === 'italic' ? italic(body) : body
+  const style = rule.statement === 'italic' ? slanted(body) : body
   const entry = setting.ledger.byId.get(id)
   const name = node.firstChild && isKind(node.firstChild, 'statementName') ? node.firstChild : null
   // Without notes or references: it is said in lists as well.
@@ -62,15 +62,6 @@ export function textOf(node: Node, leadIn: Run[], style: TextStyle, setting: Set
     after = kindOf(part) as BlockKind
   }
   return strip
-}
-
-const italics = new WeakMap<TextStyle, TextStyle>()
-
-/** The same object every time, so that set lines are found again. */
-function italic(style: TextStyle): TextStyle {
-  let found = italics.get(style)
-  if (!found) italics.set(style, (found = { ...style, face: faceWith(style.face, { emphasis: true, strong: false, code: false }) }))
-  return found
 }
 
 function endMark(strip: StripItem[], node: Node, { measure, houseStyle: { body } }: Setting): void {

@@ -1,4 +1,5 @@
 /** Tables: head rows between rules, a rule at the foot; a caption above or below; panels under words of their own; notes. */
+
 import type { Node } from 'prosemirror-model'
 import { panelHead } from '../../content/captions.ts'
 import { headRuns } from '../../type/inline.ts'
@@ -7,6 +8,7 @@ import { seriesRule } from '../../work/parts/scheme.ts'
 import { gridOf, seriesOf, tableNotesOf } from '../../work/schema.ts'
 import { box, lineBoxes, type Mark } from '../box.ts'
 import { type BlockHandler, type Setting, setText } from '../setting.ts'
+import { aligned } from '../variant.ts'
 import { captionStack, moved, stack, stood } from './caption.ts'
 import { type Row, rulesOf, setGrid } from './grid.ts'
 import { longTable } from './longTable.ts'
@@ -90,21 +92,12 @@ function setPanelHead(panel: Node, follows: boolean, setting: Setting): Stacked 
   const head = panelHead(setting.ledger.byId.get(id), words.content.size > 0)
   if (head.length === 0 && words.content.size === 0) return nothing
   const leadIn = headRuns(head, style).map(run => ({ ...run, whole: true as const }))
-  const lines = setText(words, setting, { style: centred(style), measure: setting.measure, leadIn, identity: `${id}.0` })
+  const lines = setText(words, setting, { style: aligned(style, 'centre'), measure: setting.measure, leadIn, identity: `${id}.0` })
   const { marks, height, notes } = stack(
     lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: id, within: [`Table ${id}`, `Caption ${id}`] }),
   )
   const above = follows ? aroundHead.above * style.leading : 0
   return { marks: marks.map(mark => moved(mark, 0, above)), height: above + height + aroundHead.below * style.leading, notes }
-}
-
-const centredStyles = new WeakMap<object, Setting['houseStyle']['caption']>()
-
-/** The same object every time, so that set lines are found again. */
-function centred(style: Setting['houseStyle']['caption']): Setting['houseStyle']['caption'] {
-  let found = centredStyles.get(style)
-  if (!found) centredStyles.set(style, (found = { ...style, align: 'centre' }))
-  return found
 }
 
 function shortTable(node: Node, { id, caption, parts, notes, above, series }: SetTable, body: number, setting: Setting) {

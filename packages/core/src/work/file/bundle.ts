@@ -18,9 +18,13 @@ export const pictureNameOf = (path: string): string | undefined => pictureName.e
 /** Everything is written with one date, so that the same work gives the same bytes. */
 const epoch = new Date(1980, 0, 1)
 
+/** Throws where the text could not be opened again: a file that is no use is not written. */
 export function writeBundle(work: Work): Uint8Array {
   const pictures = new Map(usedPictures(work).map(picture => [picture.name, picture]))
-  const files: Zippable = { 'work.json': [strToU8(workToJson({ ...work, pictures })), { level: 6, mtime: epoch }] }
+  const text = workToJson({ ...work, pictures })
+  if (!workFromJson(text, pictures).doc.eq(work.doc))
+    throw new WorkFileError('The work would open as something else than it is. Nothing was written.')
+  const files: Zippable = { 'work.json': [strToU8(text), { level: 6, mtime: epoch }] }
   for (const name of [...pictures.keys()].sort()) files[`pictures/${name}`] = [pictures.get(name)!.bytes, { level: 6, mtime: epoch }]
   return zipSync(files)
 }

@@ -130,24 +130,28 @@ function reformed<Made>(step: () => Made): Made {
 /** Things within things that a text may hold: no reader of it runs out of room for them. A list within a list is two. */
 const deepestNesting = 200
 
-function refuseDeeper(json: unknown, deepest: number): void {
-  if (deepest < 0)
+function refuseDeeper<Thing>(thing: Thing, within: (thing: Thing) => readonly Thing[], left = deepestNesting): void {
+  if (left < 0)
     throw new WorkFileError(`Things lie within things more than ${deepestNesting} deep in the text. Lists that deep cannot be kept.`)
-  const { content } = (typeof json === 'object' && json ? json : {}) as { content?: unknown }
-  if (Array.isArray(content)) for (const inner of content) refuseDeeper(inner, deepest - 1)
+  for (const inner of within(thing)) refuseDeeper(inner, within, left - 1)
 }
 
-/** What is saved can be opened again: asked of a part of a text before it is kept. Throws where it could not be. */
+/** What a node holds, in its JSON. */
+function contentOf(json: unknown): readonly unknown[] {
+  const { content } = (typeof json === 'object' && json ? json : {}) as { content?: unknown }
+  return Array.isArray(content) ? content : []
+}
+
+/** What is saved can be opened again: asked of a division before it is kept. Throws where it could not be. */
 export function refuseUnopenable(node: Node): void {
   node.check()
-  const depthOf = (one: Node): number => one.children.reduce((most, child) => Math.max(most, 1 + depthOf(child)), 0)
-  if (depthOf(node) >= deepestNesting) throw new WorkFileError('Things lie within things too deep to be kept. Take the innermost out.')
+  refuseDeeper(node, ({ children }) => children, deepestNesting - 1)
 }
 
 /** A document from its JSON: every node, attribute and id checked. */
 export function documentFromJson(json: unknown): Node {
   let doc: Node
-  refuseDeeper(json, deepestNesting)
+  refuseDeeper(json, contentOf)
   try {
     doc = schema.nodeFromJSON(json)
     doc.check()
