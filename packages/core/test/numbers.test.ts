@@ -14,7 +14,7 @@ function items(...written: string[]): [NumberedItem, number][] {
     const bare = word.replace(/^!/, '')
     const hashes = /^(#+)(A?)/.exec(bare)
     const [kind, partOf] = bare.split('<')
-    const of = hashes ? 'heading' : partOf ? 'part' : kind === 'note' ? 'note' : 'series'
+    const of = hashes ? 'heading' : partOf ? 'member' : kind === 'note' ? 'note' : 'series'
     const item = anItem(`${order}`, of, {
       series: kind,
       level: hashes?.[1]?.length,

@@ -15,7 +15,7 @@ const chapters = numberItems(
   [
     ...[1, 2, 3, 4, 5].map(n => item(`ch${n}`, 'heading', '', 1)),
     ...[1, 2, 3, 4, 5, 6, 7, 8, 9].map(n => item(`f5.${n}`, 'series', 'figure')),
-    item('p', 'part', '', 0, 'f5.4'),
+    item('p', 'member', '', 0, 'f5.4'),
     item('ch6', 'heading', '', 1),
     item('f6.1', 'series', 'figure'),
   ],

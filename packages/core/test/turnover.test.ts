@@ -96,7 +96,7 @@ test('the demo works are in balance: every reference has its target and every pi
     const pictures = turnover.pages.flatMap(made => drawPage(made).pictures.map(found => found.picture))
     // A figure with panels shows theirs.
     const { entries } = turnover.ledger
-    const holders = new Set(entries.map(({ item }) => (item.kind === 'part' ? item.partOf : '')))
+    const holders = new Set(entries.map(({ item }) => (item.kind === 'member' ? item.partOf : '')))
     const showing = entries.filter(({ id, item }) => item.block === 'panel' || (item.block === 'figure' && !holders.has(id)))
     expect(pictures).toHaveLength(showing.length)
   }

@@ -54,7 +54,7 @@ export function ledgerRows(turnover: Turnover): LedgerRow[] {
 
 /** The series of an entry; a panel, or a line of a group, is of the series of what it is part of, and an item of the look of its list. */
 export function seriesIn(item: NumberedItem, { byId }: Ledger): string {
-  const of = item.kind === 'part' ? (byId.get(item.partOf)?.item ?? item) : item
+  const of = item.kind === 'member' ? (byId.get(item.partOf)?.item ?? item) : item
   return of.kind === 'series' ? of.series : of.kind === 'listItem' ? of.look : ''
 }
 

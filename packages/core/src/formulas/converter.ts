@@ -14,7 +14,7 @@ import { SVG } from '@mathjax/src/js/output/svg.js'
 import './mathFont.ts'
 import { notationMacros, notationPackages } from './notation.ts'
 
-import type { Affine, FormulaBox, FormulaTypesetter, SetFormula } from './typesetter.ts'
+import type { Affine, FormulaDrawing, FormulaTypesetter, SetFormula } from './typesetter.ts'
 import { typesetterOver } from './typesetter.ts'
 
 type Convert = (source: string, display: boolean) => LiteElement
@@ -54,14 +54,14 @@ export const createTypesetter = (): FormulaTypesetter => typesetterOver(setFormu
 /** Most code units of a source that is set: a page holds a fraction of what it says, and setting takes its time. */
 const longestSource = 8000
 
-function typeset(convert: Convert, source: string, display: boolean): FormulaBox {
+function typeset(convert: Convert, source: string, display: boolean): FormulaDrawing {
   if (!source.trim()) return failed('The formula is empty.')
   if (source.length > longestSource)
     return failed(`The formula is longer than ${longestSource.toLocaleString('en-GB')} signs. Make several of it.`)
   try {
     const root = convert(source, display)
     const [, top, width, height] = numbers(root.attributes.viewBox as string)
-    const box: FormulaBox = {
+    const box: FormulaDrawing = {
       width: width! / 1000,
       height: -top! / 1000,
       depth: (height! + top!) / 1000,
@@ -77,7 +77,7 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaBox
   }
 }
 
-const failed = (error: string): FormulaBox => ({ width: 1, height: 0.7, depth: 0.2, outlines: [], rules: [], breaks: [], error })
+const failed = (error: string): FormulaDrawing => ({ width: 1, height: 0.7, depth: 0.2, outlines: [], rules: [], breaks: [], error })
 
 const numbers = (text: string): number[] => (text.match(/-?[\d.]+(e-?\d+)?/g) ?? []).map(Number)
 
@@ -119,7 +119,7 @@ function afterRelations(root: LiteElement): ReadonlySet<LiteElement> {
 }
 
 /** Walks the drawing and gathers outlines and rectangles with their whole transform. */
-function collect(node: LiteElement, outer: Affine, box: FormulaBox, breaks: ReadonlySet<LiteElement>, root = false): void {
+function collect(node: LiteElement, outer: Affine, box: FormulaDrawing, breaks: ReadonlySet<LiteElement>, root = false): void {
   const attributes = node.attributes as Record<string, string> | undefined
   if (!attributes) return
   let place = outer

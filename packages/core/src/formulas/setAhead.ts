@@ -5,10 +5,10 @@
 
 import type { Node } from 'prosemirror-model'
 import { isKind } from '../work/kinds/index.ts'
-import type { FormulaBox, FormulaToSet, FormulaTypesetter } from './typesetter.ts'
+import type { FormulaDrawing, FormulaToSet, FormulaTypesetter } from './typesetter.ts'
 
 /** Sets some formulas somewhere else; boxes by key. */
-export type FormulaHelper = (wanted: FormulaToSet[]) => Promise<[key: string, box: FormulaBox][]>
+export type FormulaHelper = (wanted: FormulaToSet[]) => Promise<[key: string, box: FormulaDrawing][]>
 
 export interface SetAheadOptions {
   helpers: readonly FormulaHelper[]
@@ -22,10 +22,10 @@ export interface SetAheadOptions {
 /** A helper behind a channel that answers in the order in which it was asked. */
 export function helperOver(post: (wanted: FormulaToSet[]) => void): {
   help: FormulaHelper
-  answer(boxes: [key: string, box: FormulaBox][]): void
+  answer(boxes: [key: string, box: FormulaDrawing][]): void
   fail(error: Error): void
 } {
-  const waiting: { resolve(boxes: [string, FormulaBox][]): void; reject(error: Error): void }[] = []
+  const waiting: { resolve(boxes: [string, FormulaDrawing][]): void; reject(error: Error): void }[] = []
   return {
     help: wanted =>
       new Promise((resolve, reject) => {

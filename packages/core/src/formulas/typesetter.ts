@@ -7,7 +7,7 @@
 export type Affine = [number, number, number, number, number, number]
 
 /** A formula ready to draw. All lengths in em; y grows upwards from the baseline. */
-export interface FormulaBox {
+export interface FormulaDrawing {
   width: number
   height: number
   depth: number
@@ -36,25 +36,25 @@ export interface FormulaToSet {
 }
 
 export interface FormulaTypesetter {
-  set(source: string, display: boolean): FormulaBox
+  set(source: string, display: boolean): FormulaDrawing
   /** Whether it is set already. */
   knows(source: string, display: boolean): boolean
   /** Everything set so far that was not taken in, by key. */
-  handOut(): [string, FormulaBox][]
-  takeIn(boxes: Iterable<[string, FormulaBox]>): void
+  handOut(): [string, FormulaDrawing][]
+  takeIn(boxes: Iterable<[string, FormulaDrawing]>): void
   /** Takes in what another typesetter has just set: it is handed out again, as if it had been set here. */
-  takeOver(boxes: Iterable<[string, FormulaBox]>): void
+  takeOver(boxes: Iterable<[string, FormulaDrawing]>): void
 }
 
 /** Sets a formula anew. */
-export type SetFormula = (source: string, display: boolean) => FormulaBox
+export type SetFormula = (source: string, display: boolean) => FormulaDrawing
 
 const keyOf = (source: string, display: boolean): string => (display ? 'display ' : 'inline ') + source
 
 /** `set` is asked for what was neither set nor taken in. */
 export function typesetterOver(set: SetFormula): FormulaTypesetter {
-  const known = new Map<string, FormulaBox>()
-  const fresh = new Map<string, FormulaBox>()
+  const known = new Map<string, FormulaDrawing>()
+  const fresh = new Map<string, FormulaDrawing>()
   return {
     knows: (source, display) => known.has(keyOf(source, display)),
     set(source, display) {

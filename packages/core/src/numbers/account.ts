@@ -1,7 +1,7 @@
 /** The account of a number: how it came about, step by step, in words an author can check. */
 import { capital } from '../languages/capital.ts'
 import { countingRule, type LevelRule, type Scheme, seriesRule, type Tile } from '../work/parts/scheme.ts'
-import type { HeadingItem, ItemKind, ListItemItem, NumberedItem, PartItem, SeriesItem } from './item.ts'
+import type { HeadingItem, ItemKind, ListItemItem, MemberItem, NumberedItem, SeriesItem } from './item.ts'
 import type { Entry, Ledger } from './ledger.ts'
 
 /** One sentence of an account; `entries` are the ids it speaks of, in order of mention; `rule` where it tells a rule of the scheme. */
@@ -17,7 +17,7 @@ type Teller<Item extends NumberedItem> = (item: Item, entry: Entry, ledger: Ledg
 const tellers: { [Kind in ItemKind]: Teller<Extract<NumberedItem, { kind: Kind }>> } = {
   heading: tellHeading,
   series: tellSeries,
-  part: tellPart,
+  member: tellMember,
   note: (_item, entry, ledger) =>
     !entry.restartedBy && ledger.scheme.notes.restart === 'page'
       ? [rule('Notes begin again on every page, in the order of their marks.')]
@@ -69,7 +69,7 @@ function tellSeries(item: SeriesItem, entry: Entry, ledger: Ledger): AccountStep
   return [tellScope(entry, ledger), ...tellOrder(entry, ledger), ...with_, ...missing, written]
 }
 
-function tellPart({ partOf }: PartItem, { count }: Entry, ledger: Ledger): AccountStep[] {
+function tellMember({ partOf }: MemberItem, { count }: Entry, ledger: Ledger): AccountStep[] {
   const whole = ledger.byId.get(partOf)
   return whole ? [say(`Part ${count} of ${called(whole)}.`, partOf)] : []
 }

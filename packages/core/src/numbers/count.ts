@@ -13,7 +13,7 @@ import {
   wordsOf,
 } from '../work/parts/scheme.ts'
 import { writeCounter } from './counterForm.ts'
-import type { HeadingItem, ListItemItem, NoteItem, PartItem, SeriesItem } from './item.ts'
+import type { HeadingItem, ListItemItem, MemberItem, NoteItem, SeriesItem } from './item.ts'
 
 /** A counter as it stands in a number: of a heading’s level (or a list’s depth), or, with null, the entry’s own count. */
 export interface WrittenCounter {
@@ -239,7 +239,7 @@ export class Count {
     return numbering('note', this.names.note, { bare, own: bare, number: numbered ? bare : '', written, count: value, restartedBy: since })
   }
 
-  part({ numbered, partOf }: PartItem, whole: Numbering & { id: string }, rule: SeriesRule): Numbering {
+  member({ numbered, partOf }: MemberItem, whole: Numbering & { id: string }, rule: SeriesRule): Numbering {
     const { group, names, brackets } = whole
     const countsAs = `part ${whole.id}`
     if (!numbered) return numbering(group, names, { countsAs, brackets })

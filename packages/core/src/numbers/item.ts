@@ -37,8 +37,8 @@ export interface SeriesItem extends Item {
 }
 
 /** A panel of a figure or table, or a line of a group of equations. */
-export interface PartItem extends Item {
-  kind: 'part'
+export interface MemberItem extends Item {
+  kind: 'member'
   /** The entry it belongs to. */
   partOf: string
 }
@@ -64,7 +64,7 @@ export interface PlaceItem extends Item {
   kind: 'place'
 }
 
-export type NumberedItem = HeadingItem | SeriesItem | PartItem | NoteItem | ListItemItem | PlaceItem
+export type NumberedItem = HeadingItem | SeriesItem | MemberItem | NoteItem | ListItemItem | PlaceItem
 export type ItemKind = NumberedItem['kind']
 
 /** Whether what names an item is a formula and not words. */

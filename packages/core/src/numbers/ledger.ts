@@ -45,11 +45,11 @@ function numberingOf(item: NumberedItem, count: Count, byId: ReadonlyMap<string,
       return count.heading(item)
     case 'series':
       return count.series(item, seriesRule(scheme, item.series))
-    case 'part': {
+    case 'member': {
       const whole = byId.get(item.partOf)
       if (whole?.item.kind !== 'series')
         throw new RangeError(`Part “${item.id}” belongs to “${item.partOf}”, which is not numbered before it.`)
-      return count.part(item, whole, seriesRule(scheme, whole.item.series))
+      return count.member(item, whole, seriesRule(scheme, whole.item.series))
     }
     case 'note':
       return count.note(item)

@@ -166,8 +166,8 @@ class Scan {
     this.items.push({ kind: 'series', id, block: kindOf(node), numbered, label, series, text, shortText, tag })
   }
 
-  part(node: Node, id: string, partOf: string, numbered: boolean, text: Node): void {
-    this.items.push({ kind: 'part', id, block: kindOf(node), partOf, numbered, label: node.attrs.label as string, text })
+  member(node: Node, id: string, partOf: string, numbered: boolean, text: Node): void {
+    this.items.push({ kind: 'member', id, block: kindOf(node), partOf, numbered, label: node.attrs.label as string, text })
   }
 
   listItem(node: Node, id: string): void {
@@ -211,7 +211,7 @@ const finders: Record<Numbering, Finder> = {
   formula: (node, place, scan) => {
     const { linesOf, holder } = place
     const { numbered, tag } = attributesOf(node, 'equation')
-    if (linesOf) scan.part(node, holder, linesOf.id, linesOf.numbered && numbered, node)
+    if (linesOf) scan.member(node, holder, linesOf.id, linesOf.numbered && numbered, node)
     else scan.series(node, holder, { text: node, tag })
     return undefined
   },
@@ -227,7 +227,7 @@ const finders: Record<Numbering, Finder> = {
     return undefined
   },
   panel: (node, place, scan) => {
-    if (place.panelsOf) scan.part(node, place.holder, place.panelsOf, true, isKind(node, 'panel') ? node : node.child(0))
+    if (place.panelsOf) scan.member(node, place.holder, place.panelsOf, true, isKind(node, 'panel') ? node : node.child(0))
     return undefined
   },
   listItem: (node, place, scan) => {
@@ -259,7 +259,7 @@ function rulesOf(item: NumberedItem): string {
       return `${item.level}|${item.rules}|${item.startAt ?? ''}`
     case 'series':
       return `${item.series}|${item.tag}`
-    case 'part':
+    case 'member':
       return item.partOf
     case 'listItem':
       return `${item.look}|${item.depth}|${item.list.id}${item.list.continued}${item.list.startAt ?? ''}`

@@ -1,12 +1,12 @@
 /** The material pages are made of: a strip of boxes and spaces, each with what it draws. All lengths in points; y grows downwards. */
-import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { FormulaDrawing } from '../formulas/typesetter.ts'
 import type { Lead } from '../type/inline.ts'
 import type { Line } from '../type/line.ts'
 
 /** Something drawn, placed from the top left corner of its box. */
 export type Mark =
   | { kind: 'line'; x: number; baseline: number; line: Line; tag: Tag; within?: Structure }
-  | { kind: 'formula'; x: number; baseline: number; formula: FormulaBox; size: number; source: string }
+  | { kind: 'formula'; x: number; baseline: number; formula: FormulaDrawing; size: number; source: string }
   | { kind: 'rule'; x: number; y: number; width: number; height: number }
   | { kind: 'picture'; x: number; y: number; width: number; height: number; picture: string; alternative: string }
 

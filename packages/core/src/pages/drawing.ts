@@ -1,5 +1,5 @@
 /** A page as plain values that can cross to the screen: words with their places, formulas, rules, pictures and where each block is. */
-import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { FormulaDrawing } from '../formulas/typesetter.ts'
 import type { Shape } from '../type/fonts.ts'
 import type { Line } from '../type/line.ts'
 import { unknownSigns } from '../type/unknownSigns.ts'
@@ -18,7 +18,7 @@ export interface PageDrawing {
     y: number
     runs: { face: FaceName; features: string; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
   }[]
-  formulas: { x: number; y: number; size: number; formula: FormulaBox }[]
+  formulas: { x: number; y: number; size: number; formula: FormulaDrawing }[]
   rules: [x: number, y: number, width: number, height: number][]
   pictures: { x: number; y: number; width: number; height: number; picture: string; alternative: string }[]
   /** Where blocks stand, for pointing at them. */

@@ -78,7 +78,7 @@ export class SettingCache {
   readonly blocks = new NodeCache<StripItem[]>()
   readonly notes = new NodeCache<Box[]>()
   /** Strips of divisions: they stand as long as the division and all numbers do, but for the blocks that say a page. */
-  readonly divisions = new WeakMap<Node, MadeFor & { parts: StripPart[]; strips: StripItem[][] }>()
+  readonly divisions = new WeakMap<Node, MadeFor & { parts: StripSource[]; strips: StripItem[][] }>()
   /** The latest strip of a block, or lines of a note. */
   readonly settled = new WeakMap<Node, MadeFor & { place: string; value: StripItem[] }>()
 }
@@ -91,7 +91,7 @@ interface MadeFor {
 }
 
 /** One block of a division, to be made into a strip. */
-export interface StripPart {
+export interface StripSource {
   saysPages: boolean
   make(setting: Setting): StripItem[]
 }

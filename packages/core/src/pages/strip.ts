@@ -11,7 +11,7 @@ import { costs, type StripItem } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
 import { nodeNumber } from './nodeNumber.ts'
-import { blockDependencies, type Place, type Setting, type StripPart } from './setting.ts'
+import { blockDependencies, type Place, type Setting, type StripSource } from './setting.ts'
 import { sliced } from './slices.ts'
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
@@ -34,10 +34,10 @@ export function divisionStrips(node: Node, setting: Setting, listing: ListEntry[
   return ledgerNotes(node, setting).length ? [...own, ...chapterNotes(node, setting)] : own
 }
 
-function partsOf(root: Node): StripPart[] {
+function partsOf(root: Node): StripSource[] {
   const { id, role } = division(root)
   const title = root.child(0)
-  const titlePart: StripPart = {
+  const titlePart: StripSource = {
     saysPages: saysPages(title),
     make: setting =>
       cached({ node: title, identity: `${id}.0`, key: `title ${role}`, id, opener: null }, setting, () =>
@@ -46,7 +46,7 @@ function partsOf(root: Node): StripPart[] {
   }
   const order = floatOrder(root)
   const reasons = new Map(order.map(({ index, late }) => [index, late]))
-  const blocks: StripPart[] = []
+  const blocks: StripSource[] = []
   let after: Place['after'] = 'title'
   for (let i = 1; i < root.childCount; i++) {
     const block = root.child(i)
@@ -65,7 +65,7 @@ function placeIn(root: Node, index: number, after: Place['after']): Place {
   return { after, role, opener, before: next ? blockKindOf(next) : '', division: id }
 }
 
-function blockPart(block: Node, place: Place, late: Late | null): StripPart {
+function blockPart(block: Node, place: Place, late: Late | null): StripSource {
   const { opener, after, role, before } = place
   const kind = blockKindOf(block)
   const generated = traitsOf(block).generated

@@ -9,16 +9,16 @@ import { inputOf, type PagePlace } from './page.ts'
 import type { Setting } from './setting.ts'
 
 /** A cost in the unit of page make-up: 100 is a break no author would mind. */
-export interface CostPart {
+export interface CostShare {
   says: string
   cost: number
 }
 export interface PageReasons {
   /** What the page ends with. */
   ends: string
-  parts: CostPart[]
+  parts: CostShare[]
   /** Other ends that were considered, the best first; `more` is what the whole division would cost beyond what it does. */
-  others: { ends: string; parts: CostPart[]; more: number }[]
+  others: { ends: string; parts: CostShare[]; more: number }[]
   floats: { block: string; says: string }[]
 }
 
@@ -95,8 +95,8 @@ function firstWords(box: Box): string {
 }
 
 /** What a cut costs, in words. */
-function partsOf(cut: Cut, state: State, strip: MeasuredStrip): CostPart[] {
-  const parts: CostPart[] = []
+function partsOf(cut: Cut, state: State, strip: MeasuredStrip): CostShare[] {
+  const parts: CostShare[] = []
   const add = (says: string, cost: number): void => {
     if (cost >= 1) parts.push({ says, cost: Math.round(cost) })
   }

@@ -2,7 +2,7 @@
 import type { Node } from 'prosemirror-model'
 import { type Piece, textOfPieces } from '../content/pieces.ts'
 import type { WordingOf } from '../content/plainText.ts'
-import type { FormulaBox, FormulaTypesetter } from '../formulas/typesetter.ts'
+import type { FormulaDrawing, FormulaTypesetter } from '../formulas/typesetter.ts'
 import { occurrenceOf, placeOf, referencesIn } from '../numbers/occurrences.ts'
 import { attributesOf, type InlineKind, isInlineKind, isKind, kindOf } from '../work/kinds/index.ts'
 import type { MarkName } from '../work/kinds/marks.ts'
@@ -21,7 +21,7 @@ export interface Run {
   rise: number
   lead: Lead | null
   /** A formula stands here; `text` is then one placeholder letter. */
-  formula: FormulaBox | null
+  formula: FormulaDrawing | null
   source: string
   /** The note whose mark this is. */
   note: string

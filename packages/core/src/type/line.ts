@@ -1,5 +1,5 @@
 /** A line of a paragraph with everything on it in place. Long works keep hundreds of thousands: pieces are packed, and unpacked on demand. */
-import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { FormulaDrawing } from '../formulas/typesetter.ts'
 import type { Shape } from './fonts.ts'
 import type { Lead } from './inline.ts'
 
@@ -16,7 +16,7 @@ export interface TextPiece {
 }
 export interface FormulaPiece {
   x: number
-  formula: FormulaBox
+  formula: FormulaDrawing
   source: string
   size: number
 }
@@ -70,11 +70,11 @@ export class Line implements LineExtent {
   declare readonly anchors?: readonly string[]
   readonly hyphenated: boolean
   private readonly places: readonly number[]
-  private readonly things: readonly (Shape | FormulaBox)[]
+  private readonly things: readonly (Shape | FormulaDrawing)[]
   private readonly styles: readonly PieceStyle[]
 
   /** Lists of one length: where each piece begins, what it is, and how it looks; one look stands for all where they look alike. */
-  constructor(places: readonly number[], things: readonly (Shape | FormulaBox)[], styles: readonly PieceStyle[], extent: LineExtent) {
+  constructor(places: readonly number[], things: readonly (Shape | FormulaDrawing)[], styles: readonly PieceStyle[], extent: LineExtent) {
     this.places = places
     this.things = things
     this.styles = styles

@@ -1,7 +1,7 @@
 /** Runs of text as boxes, glue and penalties: cut at spaces, at run ends and at the break opportunities of Unicode Annex 14. */
 import LineBreaker from 'linebreak'
 import { partBegin, partCount, partEnd } from '../formulas/formulaParts.ts'
-import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { FormulaDrawing } from '../formulas/typesetter.ts'
 import type { TextStyle } from '../work/parts/houseStyle.ts'
 import { forbidden, type Items } from './breakLines.ts'
 import { pointsOf } from './divideWords.ts'
@@ -25,7 +25,7 @@ export type Chunk = {
   width: number
   /** Which part of its formula it is. */
   part: number
-} & ({ shape: Shape; formula: null } | { shape: null; formula: FormulaBox })
+} & ({ shape: Shape; formula: null } | { shape: null; formula: FormulaDrawing })
 
 export interface FillOptions {
   /** Lengths in points. */
@@ -144,7 +144,7 @@ class ItemBuilder {
     this.unbroken = 0
   }
 
-  private formula(run: Run, formula: FormulaBox): void {
+  private formula(run: Run, formula: FormulaDrawing): void {
     const parts = partCount(formula)
     if (this.unbroken > 0 && this.unbroken + formula.width * run.size > this.room) this.breakInNeed()
     this.unbroken += formula.width * run.size

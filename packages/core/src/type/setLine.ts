@@ -1,6 +1,6 @@
 /** Sets one line of a paragraph: its pieces in place, what it measures, and what is called for in it. */
 import { formulaPart } from '../formulas/formulaParts.ts'
-import type { FormulaBox } from '../formulas/typesetter.ts'
+import type { FormulaDrawing } from '../formulas/typesetter.ts'
 import type { TextStyle } from '../work/parts/houseStyle.ts'
 import type { Items } from './breakLines.ts'
 import type { Fonts, Shape } from './fonts.ts'
@@ -27,7 +27,7 @@ export interface LineOptions {
 
 /** The pieces of the line that is being set: where each begins, what it is, how it looks, and the glue before it. */
 const places: number[] = []
-const things: (Shape | FormulaBox)[] = []
+const things: (Shape | FormulaDrawing)[] = []
 const styles: PieceStyle[] = []
 const stretches: number[] = []
 
@@ -73,7 +73,7 @@ class Gathering {
   }
 
   /** Parts that stand on one line are one formula again. `number` is that of the chunk. */
-  formula({ run, style, part, width }: Chunk, formula: FormulaBox, number: number): void {
+  formula({ run, style, part, width }: Chunk, formula: FormulaDrawing, number: number): void {
     this.above = Math.max(this.above, formula.height * run.size)
     this.below = Math.max(this.below, formula.depth * run.size)
     const goesOn = part > 0 && this.lastFormula === number - 1
@@ -94,7 +94,7 @@ class Gathering {
   }
 
   /** Places are natural first, then opened by the glue before them. */
-  private put(thing: Shape | FormulaBox, style: PieceStyle, width: number): void {
+  private put(thing: Shape | FormulaDrawing, style: PieceStyle, width: number): void {
     const at = this.count++
     places[at] = this.natural
     things[at] = thing
@@ -162,7 +162,7 @@ const overhangs: [signs: string, left: number, right: number][] = [
 ]
 
 /** In points; `end` is 0 for the left end of the line and -1 for the right one. */
-function overhang(thing: Shape | FormulaBox, style: PieceStyle, end: 0 | -1): number {
+function overhang(thing: Shape | FormulaDrawing, style: PieceStyle, end: 0 | -1): number {
   if (!('glyphs' in thing) || style.rise !== 0) return 0
   const sign = thing.text.at(end)!
   const found = overhangs.find(([signs]) => signs.includes(sign))

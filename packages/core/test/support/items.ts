@@ -10,7 +10,7 @@ export function anItem(id: string, kind: string, { series = '', level = 0, partO
   switch (kind) {
     case 'heading':
       return { ...common, kind, block: 'heading', level, rules: 'main', startAt: null, listed: null, shortTitle: '' }
-    case 'part':
+    case 'member':
       return { ...common, kind, block: 'panel', partOf }
     case 'note':
       return { ...common, kind, block: 'note' }

@@ -1,6 +1,6 @@
 /** Works in the browser's own storage: each division, the settings and each picture is a record of its own. */
 
-import type { FormulaBox } from '@steady-ledger/core/formulas/typesetter.ts'
+import type { FormulaDrawing } from '@steady-ledger/core/formulas/typesetter.ts'
 import { currentVersion, workFromRecord } from '@steady-ledger/core/work/file/workFile.ts'
 import { type Parts, type SingleName, singleParts } from '@steady-ledger/core/work/parts/index.ts'
 import { division, titleOf } from '@steady-ledger/core/work/schema.ts'
@@ -42,7 +42,7 @@ class LedgerDatabase extends Dexie {
   works!: EntityTable<WorkRecord, 'id'>
   divisions!: Table<DivisionRecord, [string, string]>
   pictures!: Table<PictureRecord, [string, string]>
-  formulas!: Table<{ key: string; box: FormulaBox }, string>
+  formulas!: Table<{ key: string; box: FormulaDrawing }, string>
   notes!: Table<{ key: string; value: unknown }, string>
   entries!: Table<EntryRecord, EntryKey>
 

@@ -1,6 +1,6 @@
 /** Sets formulas that no cache knows on the processors that the page and this thread leave free. */
 import { type FormulaHelper, helperOver, setAhead } from '@steady-ledger/core/formulas/setAhead.ts'
-import type { FormulaBox, FormulaToSet, FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
+import type { FormulaDrawing, FormulaToSet, FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { fetchConverter } from './lateFormulas.ts'
 
 const mostHelpers = 3
@@ -19,7 +19,7 @@ export async function setFormulas(wanted: FormulaToSet[], formulas: FormulaTypes
 
 function helperOf(worker: Worker): FormulaHelper {
   const { help, answer, fail } = helperOver(wanted => worker.postMessage(wanted))
-  worker.addEventListener('message', ({ data }: MessageEvent<[string, FormulaBox][]>) => answer(data))
+  worker.addEventListener('message', ({ data }: MessageEvent<[string, FormulaDrawing][]>) => answer(data))
   worker.addEventListener('error', ({ message }) => fail(new Error(message)))
   return help
 }

@@ -171,7 +171,7 @@ function runPieces({ first, last }: EntryRun, saying: Saying): Piece[] {
   if (first === last) return isUnnumbered(first) ? title(first, saying) : [{ text: printed(first), target: first.id }]
   const between = needsWord(first) || needsWord(last) ? saying.words.to : '–'
   // Panels of one figure are told apart by their signs: 1.4(a)–(c).
-  const end = last.item.kind === 'part' && !last.brackets ? last.own : printed(last)
+  const end = last.item.kind === 'member' && !last.brackets ? last.own : printed(last)
   return [
     { text: printed(first), target: first.id },
     { text: between, target: first.id },

@@ -1,7 +1,7 @@
 /** Formula outlines in a PDF: every distinct outline is one shared form, placed where it stands. */
 import type PDFDocument from 'pdfkit'
 import type { Reference } from 'pdfkit'
-import type { FormulaBox } from '../../formulas/typesetter.ts'
+import type { FormulaDrawing } from '../../formulas/typesetter.ts'
 import { numeral } from './pdfText.ts'
 
 export class PdfFormulas {
@@ -13,7 +13,7 @@ export class PdfFormulas {
   }
 
   /** Operators that draw a formula with its baseline's left end at a point, y upwards from the page's lower edge. */
-  draw(formula: FormulaBox, size: number, x: number, y: number): string {
+  draw(formula: FormulaDrawing, size: number, x: number, y: number): string {
     const scale = size / 1000
     let out = `q ${scale.toFixed(5)} 0 0 ${scale.toFixed(5)} ${numeral(x)} ${numeral(y)} cm`
     for (const { path, place } of formula.outlines) {

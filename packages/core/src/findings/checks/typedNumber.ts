@@ -39,7 +39,7 @@ export const typedNumber = workCheck('typedNumber', {
   *look({ turnover: { ledger } }) {
     for (const entry of ledger.entries) {
       const { text, kind, block } = entry.item
-      const named = kind === 'heading' || (kind === 'series' && block !== 'statement') || (kind === 'part' && text !== null)
+      const named = kind === 'heading' || (kind === 'series' && block !== 'statement') || (kind === 'member' && text !== null)
       if (!named || !text?.inlineContent || traitsOf(text).aside) continue
       const typed = typedIn(text.firstChild?.text ?? '', entry)
       if (!typed) continue

@@ -6,7 +6,7 @@ import { type Box, box, costs, lineBoxes, type StripItem, space } from '../box.t
 import { type Setting, setWords } from '../setting.ts'
 import { moved } from './caption.ts'
 import { rulesOf } from './grid.ts'
-import type { SetTable, TablePart } from './table.ts'
+import type { PlacedGrid, SetTable } from './table.ts'
 
 export function longTable(set: SetTable, setting: Setting): StripItem[] {
   const { float } = setting.houseStyle
@@ -34,7 +34,7 @@ export function longTable(set: SetTable, setting: Setting): StripItem[] {
 }
 
 /** The rows of a part: what heads it, and what may be cut; each row brings what has to stand again before it on a new page. */
-function partBoxes({ id, head, rows, width, x }: TablePart, tableId: string, continued: readonly Box[]): { heads: Box[]; body: Box[] } {
+function partBoxes({ id, head, rows, width, x }: PlacedGrid, tableId: string, continued: readonly Box[]): { heads: Box[]; body: Box[] } {
   const boxes = rows.map((row, index) =>
     box(row.height, [...rulesOf(rows, index, width).map(rule => moved(rule, x, 0)), ...row.marks.map(mark => moved(mark, x, 0))], {
       block: tableId,

@@ -24,7 +24,7 @@ export interface Stacked {
 }
 
 /** A grid in its place: the only one of a table, or that of a panel with its words above. Lengths in points. */
-export interface TablePart {
+export interface PlacedGrid {
   id: string
   /** The words of a panel, with the space around them; of no height for a table without panels. */
   head: Stacked
@@ -39,7 +39,7 @@ export interface SetTable {
   id: string
   series: string
   caption: Stacked
-  parts: TablePart[]
+  parts: PlacedGrid[]
   notes: Stacked
   /** Whether the caption stands above it. */
   above: boolean
@@ -56,7 +56,7 @@ export const table: BlockHandler<'table'> = (node, setting) => {
   return height > setting.height * longShare ? longTable(set, setting) : shortTable(node, set, body, setting)
 }
 
-const heightOf = ({ head, rows }: TablePart): number => head.height + rows.reduce((sum, row) => sum + row.height, 0)
+const heightOf = ({ head, rows }: PlacedGrid): number => head.height + rows.reduce((sum, row) => sum + row.height, 0)
 
 function setTable(node: Node, setting: Setting): SetTable {
   const id = node.attrs.id
@@ -76,7 +76,7 @@ function setTable(node: Node, setting: Setting): SetTable {
   }
 }
 
-function partOf(grid: Node, id: string, head: Stacked, setting: Setting): TablePart {
+function partOf(grid: Node, id: string, head: Stacked, setting: Setting): PlacedGrid {
   const { rows, width } = setGrid(grid, id, setting)
   return { id, head, rows, width, x: (setting.measure - width) / 2 }
 }

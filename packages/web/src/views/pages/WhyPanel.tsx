@@ -1,6 +1,6 @@
 /** Why the page in sight ends where it does: what that cost, what else was considered, why each float stands where it stands. */
 import { entryName } from '@steady-ledger/core/content/titles.ts'
-import type { CostPart } from '@steady-ledger/core/pages/why.ts'
+import type { CostShare } from '@steady-ledger/core/pages/why.ts'
 import { useEffect } from 'react'
 import { Link } from 'react-router'
 import { useSession, useView } from '../../app/sessionContext.ts'
@@ -68,7 +68,7 @@ export function WhyPanel({ page, label, onClose }: { page: number; label: string
   )
 }
 
-function Parts({ parts }: { parts: CostPart[] }) {
+function Parts({ parts }: { parts: CostShare[] }) {
   if (parts.length === 0) return <p className="why-cost">It costs nothing.</p>
   return (
     <ul className="why-parts">
