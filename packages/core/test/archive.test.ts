@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { generateWork } from '../../../demo/src/generate.ts'
 import { readBundle, writeBundle } from '../src/work/file/bundle.ts'
+import { contentsName, contentsOf } from '../src/work/file/contents.ts'
 import { crc32 } from '../src/work/file/crc32.ts'
 import { plainSentence, Refusal } from '../src/work/file/refusal.ts'
 import { salvage } from '../src/work/file/salvage.ts'
@@ -66,6 +67,34 @@ test.each<[string, Uint8Array, RegExp]>([
       })
     })(),
     /holds “pictures\/a\.svg” twice/,
+  ],
+  [
+    'a text from another bundle',
+    zipSync({ ...unzipSync(bundle), 'work.json': strToU8(text.replace('"title"', '"title" ')) }),
+    /“work\.json” is not what it was when it was written/,
+  ],
+  [
+    'a picture more than was put in',
+    zipSync({ ...unzipSync(bundle), 'pictures/a.svg': svg }),
+    /“pictures\/a\.svg”, which was not put into it/,
+  ],
+  [
+    'a picture less',
+    zipSync({
+      'work.json': strToU8(text),
+      [contentsName]: contentsOf(
+        new Map([
+          ['work.json', strToU8(text)],
+          ['pictures/b.svg', svg],
+        ]),
+      ),
+    }),
+    /lacks “pictures\/b\.svg”/,
+  ],
+  [
+    'a list of contents that is none',
+    zipSync({ 'work.json': strToU8(text), [contentsName]: strToU8('all of it\n') }),
+    /list of what the bundle holds/,
   ],
   ['another file', zipSync({ 'work.json': strToU8(text), 'a\u202egpj.exe': svg }), /does not belong in a bundle: “a<U\+202E>gpj\.exe”/],
   ['much white space', zipSync({ 'work.json': new Uint8Array(90_000_000).fill(32) }), /more than any bundle may/],

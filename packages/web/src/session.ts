@@ -22,6 +22,7 @@ import { tableEditing } from '@tiptap/pm/tables'
 import { AttrStep } from '@tiptap/pm/transform'
 import type { EditorView } from '@tiptap/pm/view'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
+import { boundedDepth } from './editor/boundedDepth.ts'
 import { cursorFirst } from './editor/cursorFirst.ts'
 import { editingKeys, typedStructure } from './editor/keys.ts'
 import { LiveNumbers } from './editor/live.ts'
@@ -112,6 +113,7 @@ export class Session {
       plugins: [
         oneDivision(),
         stableIds(),
+        boundedDepth(),
         lostTargets(
           () => this.work,
           (old, id, isGone) => bury(this.graveyard, old, id, isGone),

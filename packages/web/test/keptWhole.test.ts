@@ -1,11 +1,14 @@
 /** The plugins that keep a work whole: ids, lost targets, one open division. */
 
 import { demote, findBlock, moveStep, promote } from '@steady-ledger/core/work/commands/sections.ts'
+import { refuseUnopenable } from '@steady-ledger/core/work/file/workFile.ts'
+import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import { history, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
 import { Fragment, Slice } from '@tiptap/pm/model'
 import { EditorState, NodeSelection, TextSelection } from '@tiptap/pm/state'
 import fc from 'fast-check'
 import { div, eq, fig, h2, note, p, ref, t } from '../../../demo/src/builder.ts'
+import { useNotice } from '../src/app/notice.ts'
 import { joinDivision, moveToMatter, splitDivision } from '../src/editor/divisions.ts'
 import { insertDivision, insertNote, setHeading } from '../src/editor/insert.ts'
 import { onSection } from '../src/editor/keys.ts'
@@ -25,6 +28,26 @@ const work = () =>
     div({ role: 'chapter', label: 'two' }, 'Two', h2('s', 'Within'), p`words${note`aside`}`, eq('e', 'a')),
     div({ role: 'appendix', label: 'end' }, 'End', p`last`),
   ])
+
+describe('how deep things lie in each other', () => {
+  const nested = (depth: number): Node =>
+    nodes.bulletedList!.create(
+      null,
+      nodes.listItem!.create(null, [nodes.paragraph!.create(null, schema.text('a')), ...(depth > 1 ? [nested(depth - 1)] : [])]),
+    )
+  test.each([97, 98, 99, 100, 101, 150])('an edit with lists %i deep is made exactly where it could be opened again', depth => {
+    const sitting = work()
+    const before = sitting.state.doc
+    useNotice.setState({ notice: null })
+    apply(sitting, sitting.state.tr.insert(before.content.size - 1, nested(depth)))
+    const last = before.lastChild!
+    const opens = (): void => refuseUnopenable(last.copy(last.content.append(Fragment.from(nested(depth)))))
+    if (sitting.state.doc === before) {
+      expect(opens).toThrow('deep')
+      expect(useNotice.getState().notice?.text).toMatch(/cannot be that deep. Nothing was changed/)
+    } else expect(opens).not.toThrow()
+  })
+})
 
 describe('ids', () => {
   test('a copy pasted beside its original gets ids of its own and no label; the original keeps both', () => {

@@ -7,6 +7,7 @@ import type { Work } from '@steady-ledger/core/work/work.ts'
 import { history } from '@tiptap/pm/history'
 import { type Command, EditorState, NodeSelection, TextSelection, type Transaction } from '@tiptap/pm/state'
 import { identified } from '../../../../demo/src/builder.ts'
+import { boundedDepth } from '../../src/editor/boundedDepth.ts'
 import { lostTargets } from '../../src/editor/lostTargets.ts'
 import { oneDivision } from '../../src/editor/oneDivision.ts'
 import { bury, type Graveyard } from '../../src/editor/restoreTarget.ts'
@@ -26,6 +27,7 @@ export function sittingOf(divisions: Node[], scheme: Scheme = thesisScheme()): S
       () => ({ ...emptyParts('thesis'), scheme }) as Work,
       (old, id, isGone) => bury(graveyard, old, id, isGone),
     ),
+    boundedDepth(),
     history({ depth: 500 }),
   ]
   return { state: EditorState.create({ doc: identified(divisions, 't'), plugins }), graveyard }

@@ -2,12 +2,13 @@
 import { strFromU8, strToU8, type Zippable, zipSync } from 'fflate'
 import { type Picture, usedPictures, type Work } from '../work.ts'
 import { archiveEntries, unpack } from './archive.ts'
+import { contentsName, contentsOf, verifyContents } from './contents.ts'
 import { PictureError, readPicture } from './pictureFile.ts'
 import { WorkFileError, workFromJson, workToJson } from './workFile.ts'
 
 export const largestBundle = 256 * 1024 * 1024
 const largestContent = 512 * 1024 * 1024
-const mostFiles = 5001
+const mostFiles = 5002
 const highestRatio = 400
 const megabyte = 1024 * 1024
 const pictureName = /^pictures\/([\p{L}\p{N}][\p{L}\p{N} ._()-]{0,199})$/u
@@ -24,9 +25,10 @@ export function writeBundle(work: Work): Uint8Array {
   const text = workToJson({ ...work, pictures })
   if (!workFromJson(text, pictures).doc.eq(work.doc))
     throw new WorkFileError('The work would open as something else than it is. Nothing was written.')
-  const files: Zippable = { 'work.json': [strToU8(text), { level: 6, mtime: epoch }] }
-  for (const name of [...pictures.keys()].sort()) files[`pictures/${name}`] = [pictures.get(name)!.bytes, { level: 6, mtime: epoch }]
-  return zipSync(files)
+  const files = new Map<string, Uint8Array>([['work.json', strToU8(text)]])
+  for (const [name, { bytes }] of [...pictures].sort(([a], [b]) => (a < b ? -1 : 1))) files.set(`pictures/${name}`, bytes)
+  files.set(contentsName, contentsOf(files))
+  return zipSync(Object.fromEntries([...files].map(([name, bytes]) => [name, [bytes, { level: 6, mtime: epoch }]])) satisfies Zippable)
 }
 
 /** What a bundle may hold, packed or not: asked of every file before it is read. Sizes in bytes. */
@@ -38,7 +40,7 @@ export class BundleBounds {
     if (++this.count > mostFiles) throw new WorkFileError('The work holds more files than any bundle may.')
     this.content += size
     if (this.content > largestContent) throw new WorkFileError('The work holds more than any bundle may (512 MB).')
-    if (name !== 'work.json' && !pictureName.test(name))
+    if (name !== 'work.json' && name !== contentsName && !pictureName.test(name))
       throw new WorkFileError(`There is a file that does not belong in a bundle: “${[...name].slice(0, 80).join('')}”.`)
   }
 }
@@ -55,10 +57,12 @@ export function readBundle(bytes: Uint8Array, tell?: (done: number, of: number) 
     if (size > megabyte && size > packed * highestRatio)
       throw new WorkFileError('The archive would unpack to more than any bundle may hold.')
   }
-  return assemble(unpack(bytes, entries, tell))
+  const files = unpack(bytes, entries, tell)
+  verifyContents(files)
+  return assemble(files)
 }
 
-/** A work from its unpacked files, by path. */
+/** A work from its unpacked files, by path. They may have been changed by hand since they were unpacked. */
 export function assemble(files: Map<string, Uint8Array>): Work {
   const text = files.get('work.json')
   if (!text) throw new WorkFileError('This is not a bundle: it holds no work.json.')

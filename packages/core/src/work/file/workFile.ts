@@ -136,6 +136,20 @@ function refuseDeeper<Thing>(thing: Thing, within: (thing: Thing) => readonly Th
   for (const inner of within(thing)) refuseDeeper(inner, within, left - 1)
 }
 
+/** Whether what stands between two places of a document lies deeper than any text may: asked of an edit before it is made. */
+export function liesTooDeep(doc: Node, from: number, to: number): boolean {
+  const deeper = (node: Node, start: number, left: number): boolean => {
+    if (left < 0) return true
+    let at = start
+    return node.children.some(child => {
+      const place = at
+      at += child.nodeSize
+      return place < to && at > from && deeper(child, place + 1, left - 1)
+    })
+  }
+  return deeper(doc, 0, deepestNesting)
+}
+
 /** What a node holds, in its JSON. */
 function contentOf(json: unknown): readonly unknown[] {
   const { content } = (typeof json === 'object' && json ? json : {}) as { content?: unknown }
