@@ -8,6 +8,7 @@ import { lostTarget } from './checks/lostTarget.ts'
 import { missingCaption } from './checks/missingCaption.ts'
 import { noKeywords } from './checks/noKeywords.ts'
 import { notesNowhere } from './checks/notesNowhere.ts'
+import { notSet } from './checks/notSet.ts'
 import { overTheEdge } from './checks/overTheEdge.ts'
 import { pictureResolution } from './checks/pictureResolution.ts'
 import { printedNowhere } from './checks/printedNowhere.ts'
@@ -25,6 +26,7 @@ export const checks: readonly Check[] = [
   brokenFormula,
   pictureResolution,
   unsettledPages,
+  notSet,
   printedNowhere,
   overTheEdge,
   unknownSign,

@@ -51,6 +51,8 @@ export interface Box {
   float?: Float
   /** The line of its page that it stands on, from 1. */
   pin?: number
+  /** Why what should stand here could not be set; the box is a frame in its place. */
+  failed?: string
   /** Set again at the head of a page that begins with this box: the head rows of a long table. */
   repeated?: Box[]
 }
@@ -88,6 +90,30 @@ const nothing: readonly string[] = Object.freeze([])
 
 export function box(height: number, marks: Mark[], more: Partial<Box> = {}): Box {
   return { kind: 'box', height, marks, block: '', begins: nothing, notes: nothing, breakAfter: 0, breakBefore: 0, ...more }
+}
+
+const failedHeight = 24
+const failedWidth = 120
+
+/** A frame in the place of a block that could not be set, so that the rest of the work has its pages all the same. */
+export function failedBox(block: string, reason: string): Box {
+  const sides: [x: number, y: number, width: number, height: number][] = [
+    [0, 0, failedWidth, 0.5],
+    [0, failedHeight - 0.5, failedWidth, 0.5],
+    [0, 0, 0.5, failedHeight],
+    [failedWidth - 0.5, 0, 0.5, failedHeight],
+  ]
+  const marks = sides.map(([x, y, width, height]): Mark => ({ kind: 'rule', x, y, width, height }))
+  return box(failedHeight, marks, { block, failed: reason })
+}
+
+/** The strip that `set` makes of a block, or a frame that says why there is none: nothing that fails takes another block down. */
+export function settable<Item extends StripItem>(block: string, set: () => Item[]): (Item | Box)[] {
+  try {
+    return set()
+  } catch (error) {
+    return [failedBox(block, (error as Error).message || 'unknown')]
+  }
 }
 
 /** Costs of page breaks, in the units of the page cost: 100 is a break no author would mind. */

@@ -5,7 +5,7 @@ import { plainTextOf } from '../content/plainText.ts'
 import { identityIn, noteParagraphIdentity } from '../numbers/occurrences.ts'
 import { scanDivision } from '../numbers/scan.ts'
 import { noteParagraphs } from '../work/schema.ts'
-import { type Box, lineBoxes, type StripItem, space } from './box.ts'
+import { type Box, lineBoxes, type StripItem, settable, space } from './box.ts'
 import { blockDependencies, type Setting, setText, setWords, words } from './setting.ts'
 import { saysPages } from './strip.ts'
 
@@ -64,7 +64,7 @@ export function noteBoxes(id: string, setting: Setting): Box[] {
   const kept = cache.settled.get(node)
   if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && !saysPages(node)) return kept.value as Box[]
   const { note: style } = houseStyle
-  const value = cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => {
+  const set = (): Box[] => {
     const mark = words(`${entry.number}\u2002`, style, { size: style.size * 0.75, rise: style.size * 0.3 })
     const paragraphs = noteParagraphs(node)
     return paragraphs.flatMap(({ node: paragraph, order }, index) => {
@@ -73,7 +73,8 @@ export function noteBoxes(id: string, setting: Setting): Box[] {
       const within = paragraphs.length > 1 ? { within: [`Note ${id}`, `P ${id} ${index}`] } : {}
       return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: index === 0 ? [id] : [], ...within })
     })
-  })
+  }
+  const value = cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => settable(id, set))
   cache.settled.set(node, { stamp: ledger.stamp, place: '', houseStyle, pictures, value })
   return value
 }

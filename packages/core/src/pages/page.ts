@@ -2,7 +2,7 @@
 import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
 import { division, type Matter, matterOf } from '../work/schema.ts'
-import { type Box, box, type Mark, type Placed, type StripItem } from './box.ts'
+import { type Box, box, failedBox, type Mark, type Placed, type StripItem } from './box.ts'
 import { noteBoxes } from './endnotes.ts'
 import { type MakeUpInput, MeasuredStrip, type PageBody } from './filling.ts'
 import { frameOf, type Sections, sectionsOn } from './heads.ts'
@@ -74,8 +74,23 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
   const kept = cache.get(keyOf(round))
   if (kept && kept.houseStyle === houseStyle && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes)) return kept.bodies
   const input = inputOf(flow, byId, setting)
+  try {
+    const made = cutAlike(input, flow, notes, [kept, cache.get(keyOf(round - 1))], setting)
+    cache.set(keyOf(round), made)
+    return made.bodies
+  } catch (error) {
+    // Nothing is kept of it: the next turnover tries again.
+    const strip = [failedBox(division(flow.divisions[0]!).id, (error as Error).message)]
+    const measured = new MeasuredStrip({ ...input, strip })
+    return bodiesBy(bestWay(measured), measured)
+  }
+}
+
+/** Cuts a flow into bodies as one of the others is cut, where it is alike, else in the best way. */
+function cutAlike(input: MakeUpInput, flow: Flow, notes: Box[][], others: (KeptFlow | undefined)[], setting: Setting): KeptFlow {
+  const { houseStyle } = setting
   const measured = new MeasuredStrip(input)
-  const alike = [kept, cache.get(keyOf(round - 1))].find(
+  const alike = others.find(
     other =>
       other &&
       other.houseStyle === houseStyle &&
@@ -84,9 +99,7 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
       (sameList(other.notes, notes) || (notesAlike(other.notes, notes) && other.way.every(({ cut }) => cut.next.carried.length === 0))),
   )
   const way = alike?.way ?? bestWay(measured)
-  const bodies = bodiesBy(way, measured)
-  cache.set(keyOf(round), { strips: flow.strips, strip: input.strip, notes, houseStyle, way, bodies })
-  return bodies
+  return { strips: flow.strips, strip: input.strip, notes, houseStyle, way, bodies: bodiesBy(way, measured) }
 }
 
 function notesOf(flow: Flow, setting: Setting): Map<string, Box[]> {

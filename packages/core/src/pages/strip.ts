@@ -7,7 +7,7 @@ import { division } from '../work/schema.ts'
 import { generatedList, listKey } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { dependencyOf, stripOf } from './blocks/index.ts'
-import { costs, type StripItem } from './box.ts'
+import { costs, type StripItem, settable } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
 import { nodeNumber } from './nodeNumber.ts'
@@ -41,7 +41,7 @@ function partsOf(root: Node): StripSource[] {
     saysPages: saysPages(title),
     make: setting =>
       cached({ node: title, identity: `${id}.0`, key: `title ${role}`, id, opener: null }, setting, () =>
-        sliced(divisionTitle(title, id, role, setting), setting.height),
+        settable(id, () => sliced(divisionTitle(title, id, role, setting), setting.height)),
       ),
   }
   const order = floatOrder(root)
@@ -76,7 +76,8 @@ function blockPart(block: Node, place: Place, late: Late | null): StripSource {
     make: setting => {
       const own = generated ? `${key}|${dependencyOf(kind, block, setting, place)}` : key
       return cached({ node: block, identity: block.attrs.id, key: own, id: block.attrs.id, opener }, setting, () => {
-        const strip = kept(sliced(stripOf(kind, block, setting, place), setting.height), block)
+        const made = settable(block.attrs.id, () => sliced(stripOf(kind, block, setting, place), setting.height))
+        const strip = kept(made, block)
         const held = generated ? strip : belowHeading(strip, place, setting)
         return late ? held.map(item => setLate(item, late)) : held
       })
@@ -112,7 +113,7 @@ const setLate = (item: StripItem, late: Late): StripItem =>
 function cachedList(node: Node, entries: ListEntry[], setting: Setting): StripItem[] {
   const { id } = division(node)
   return setting.cache.blocks.get(node, listKey(entries, setting), setting.houseStyle, () =>
-    sliced(generatedList(id, entries, setting), setting.height),
+    settable(id, () => sliced(generatedList(id, entries, setting), setting.height)),
   )
 }
 
