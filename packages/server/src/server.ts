@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs'
 import { createServer as createHttpServer, type Server } from 'node:http'
 import path from 'node:path'
 import express from 'express'
+import expressStaticGzip from 'express-static-gzip'
 
 /** Scripts, styles, fonts and workers from here alone; pictures of the author's as blobs; compiled modules for the shaper. */
 export const contentSecurityPolicy = [
@@ -46,8 +47,8 @@ export function createServer(folder: string): express.Express {
     else next()
   })
   app.get(identityPath, (_request, response) => void response.type('text').send(identity))
-  app.use('/assets', express.static(path.join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
-  app.use(express.static(folder, { index: false, maxAge: 0 }))
+  app.use('/assets', packed(path.join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+  app.use(packed(folder, { maxAge: 0 }))
   app.get('/{*view}', (request, response) => {
     // Views have no endings: a file that is asked for and is not there is missing.
     if (!request.path.startsWith('/work/') && /\.[a-z0-9]{1,5}$/i.test(request.path)) refuse(response, 404)
@@ -60,6 +61,10 @@ export function createServer(folder: string): express.Express {
   })
   return app
 }
+
+/** Files of a folder, sent as what lies packed beside them to those who can unpack it. */
+const packed = (folder: string, serveStatic: NonNullable<Parameters<typeof expressStaticGzip>[1]>['serveStatic']): express.RequestHandler =>
+  expressStaticGzip(folder, { enableBrotli: true, orderPreference: ['br', 'gz'], index: false, serveStatic: { ...serveStatic } })
 
 const sentences: Record<number, string> = {
   403: 'This server answers under the name of this machine alone.',

@@ -1,35 +1,41 @@
-import { StrictMode } from 'react'
+import { lazy, StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
 import './styles/app.css'
-import { Frame } from './app/Frame.tsx'
+import { Boundary } from './app/Boundary.tsx'
+import { offerNewVersions } from './app/newVersion.ts'
 import { applyTheme } from './app/theme.ts'
-import { DispatchDesk } from './views/dispatch/DispatchDesk.tsx'
-import { FindingsView } from './views/findings/FindingsView.tsx'
-import { Galley } from './views/galley/Galley.tsx'
-import { HouseStyleView } from './views/house/HouseStyleView.tsx'
-import { LedgerView } from './views/ledger/LedgerView.tsx'
-import { PagesView } from './views/pages/PagesView.tsx'
-import { SchemeView } from './views/scheme/SchemeView.tsx'
+import { views } from './views/index.ts'
 import { Shelf } from './views/shelf/Shelf.tsx'
 
 applyTheme()
 
+const Frame = lazy(async () => ({ default: (await import('./app/Frame.tsx')).Frame }))
+const opening = (
+  <main className="centre-note" aria-busy="true">
+    Opening the work…
+  </main>
+)
+
 const router = createBrowserRouter([
-  { path: '/', element: <Shelf /> },
+  {
+    path: '/',
+    element: (
+      <Boundary name="The shelf">
+        <Shelf />
+      </Boundary>
+    ),
+  },
   {
     path: '/work/:workId',
-    element: <Frame />,
-    children: [
-      { index: true, element: <Navigate to="galley" replace /> },
-      { path: 'galley/:block?', element: <Galley /> },
-      { path: 'ledger/:block?', element: <LedgerView /> },
-      { path: 'pages/:label?', element: <PagesView /> },
-      { path: 'scheme', element: <SchemeView /> },
-      { path: 'house-style', element: <HouseStyleView /> },
-      { path: 'findings', element: <FindingsView /> },
-      { path: 'dispatch', element: <DispatchDesk /> },
-    ],
+    element: (
+      <Boundary name="The program">
+        <Suspense fallback={opening}>
+          <Frame />
+        </Suspense>
+      </Boundary>
+    ),
+    children: [{ index: true, element: <Navigate to="galley" replace /> }, ...views.map(({ path, View }) => ({ path, element: <View /> }))],
   },
   { path: '*', element: <Navigate to="/" replace /> },
 ])
@@ -39,3 +45,4 @@ createRoot(document.getElementById('root')!).render(
     <RouterProvider router={router} />
   </StrictMode>,
 )
+offerNewVersions()

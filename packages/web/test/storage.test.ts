@@ -11,8 +11,11 @@ import { div, fig, identified, p, t } from '../../../demo/src/builder.ts'
 import type { SaveState } from '../src/storage/saver.ts'
 
 // The database looks for its engine when it is loaded.
-const { database, dropPictures, loadWork, notePages, removeWork, StorageError, storeWork } = await import('../src/storage/database.ts')
-const { Saver } = await import('../src/storage/saver.ts')
+const { database } = await import('../src/storage/database.ts')
+const { claimWork, dropPictures, loadWork, notePages, StorageError, storeWork } = await import('../src/storage/works.ts')
+const { removeWork } = await import('../src/storage/removal.ts')
+const { Saver, saving } = await import('../src/storage/saver.ts')
+const { keepState, statesOf, workAt } = await import('../src/storage/states.ts')
 
 const svg = (name: string) => ({
   name,
@@ -46,11 +49,13 @@ function typed(from: Work, division: number, word: string): Work {
   for (let i = 0; i < division; i++) start += from.doc.child(i).nodeSize
   return { ...from, doc: new Transform(from.doc).insert(start + 2, schema.text(word)).doc }
 }
+const writer = 'this tab'
 const saverOf = (id: string, current: Work): { saver: InstanceType<typeof Saver>; states: SaveState[] } => {
   const states: SaveState[] = []
   return {
     saver: new Saver(
       id,
+      writer,
       current,
       state => void states.push(state),
       () => 7,
@@ -60,13 +65,13 @@ const saverOf = (id: string, current: Work): { saver: InstanceType<typeof Saver>
 }
 
 beforeEach(async () => {
-  await Promise.all([database.works.clear(), database.divisions.clear(), database.pictures.clear()])
+  await Promise.all([database.works.clear(), database.divisions.clear(), database.pictures.clear(), database.states.clear()])
 })
 afterEach(() => void jest.restoreAllMocks())
 
 test('a stored work comes back as it was, with its pictures byte by byte', async () => {
   const stored = work()
-  await storeWork('a', stored)
+  await storeWork('a', stored, { writer })
   const { record, work: loaded } = await loadWork('a')
   expect(loaded.doc.eq(stored.doc)).toBe(true)
   expect([loaded.settings, loaded.scheme, loaded.houseStyle]).toEqual([stored.settings, stored.scheme, stored.houseStyle])
@@ -85,7 +90,7 @@ test('two works with divisions of the same ids do not touch each other', async (
 describe('saving', () => {
   test('writes the divisions that changed and no others, within half a second, and says so', async () => {
     const stored = work()
-    await storeWork('a', stored)
+    await storeWork('a', stored, { writer })
     const { saver, states } = saverOf('a', stored)
     const put = jest.spyOn(database.divisions, 'bulkPut')
     saver.changed(typed(stored, 2, 'New '))
@@ -100,9 +105,9 @@ describe('saving', () => {
 
   test('nothing changed: nothing is written', async () => {
     const stored = work()
-    await storeWork('a', stored)
+    await storeWork('a', stored, { writer })
     const { saver, states } = saverOf('a', stored)
-    const update = jest.spyOn(database.works, 'update')
+    const update = jest.spyOn(database.works, 'put')
     await saver.flush()
     expect(update).not.toHaveBeenCalled()
     expect(states).toEqual([])
@@ -110,7 +115,7 @@ describe('saving', () => {
 
   test('a division moved, one removed, one added: the order is what it is, and nothing of the removed one stays', async () => {
     const stored = work()
-    await storeWork('a', stored)
+    await storeWork('a', stored, { writer })
     const { saver } = saverOf('a', stored)
     const [title, one, two] = stored.doc.children
     const made = identified([div({ role: 'chapter', label: 'three' }, 'Three')], 'new').firstChild!
@@ -125,7 +130,7 @@ describe('saving', () => {
 
   test('settings, scheme and house style are written when they change, though no division did', async () => {
     const stored = work()
-    await storeWork('a', stored)
+    await storeWork('a', stored, { writer })
     const { saver } = saverOf('a', stored)
     saver.changed({ ...stored, settings: { ...stored.settings, author: 'Bram Oskarsen' } })
     await saver.flush()
@@ -134,7 +139,7 @@ describe('saving', () => {
 
   test('what could not be opened again is not kept, and is told; what was kept stays', async () => {
     const stored = work()
-    await storeWork('a', stored)
+    await storeWork('a', stored, { writer })
     const before = JSON.stringify(stored.doc.toJSON())
     const { saver, states } = saverOf('a', stored)
     const wrong = typed(stored, 1, 'Wrong ')
@@ -146,23 +151,123 @@ describe('saving', () => {
     expect(JSON.stringify((await loadWork('a')).work.doc.toJSON())).toBe(before)
   })
 
-  test('a failure says what to do, leaves what was saved, and the next change saves all of it', async () => {
+  test('a failed write leaves what was saved, says why, and is tried again by itself until all of it is kept', async () => {
     const stored = work()
-    await storeWork('a', stored)
+    await storeWork('a', stored, { writer })
     const { saver, states } = saverOf('a', stored)
-    const full = jest.spyOn(database.works, 'update').mockImplementation((() => Promise.reject(new Error('The disk is full'))) as never)
+    const refusal = Object.assign(new Error('x'), { name: 'QuotaExceededError' })
+    const full = jest.spyOn(database.works, 'put').mockImplementation((() => Promise.reject(refusal)) as never)
     const first = typed(stored, 1, 'Kept ')
     saver.changed(first)
-    await saver.flush()
-    expect(states.at(-1)).toMatchObject({ kind: 'failed', message: expect.stringContaining('export the work') })
+    expect(await saver.flush()).toBe(false)
+    expect(states.at(-1)).toEqual({ kind: 'failed', why: 'refused', message: 'The browser’s storage is full.' })
     // Half of a change is never there.
     expect((await loadWork('a')).work.doc.eq(stored.doc)).toBe(true)
-    full.mockRestore()
     const second = typed(first, 2, 'Later ')
     saver.changed(second)
-    await saver.flush()
+    full.mockRestore()
+    await new Promise(resolve => setTimeout(resolve, saving.retry + 300))
     expect((await loadWork('a')).work.doc.eq(second.doc)).toBe(true)
     expect(states.at(-1)!.kind).toBe('saved')
+  })
+
+  test.each<[string, string, RegExp, () => Promise<unknown>]>([
+    ['one that was taken off the shelf', 'gone', /taken off the shelf/, () => database.works.update('a', { deleted: 1 })],
+    ['one that is not there at all', 'gone', /taken off the shelf/, () => removeWork('a')],
+    ['one that another tab writes', 'taken', /Another tab/, () => claimWork('a', 'another tab')],
+    ['one that a newer program has opened', 'newer', /newer version/, () => database.works.update('a', { version: 999 })],
+  ])('%s is not written, not tried again, and never said to be saved', async (_name, why, says, happen) => {
+    const stored = work()
+    await storeWork('a', stored, { writer })
+    const { saver, states } = saverOf('a', stored)
+    await happen()
+    const before = await database.divisions.where('work').equals('a').toArray()
+    saver.changed(typed(stored, 1, 'Too late '))
+    expect(await saver.flush()).toBe(false)
+    await new Promise(resolve => setTimeout(resolve, saving.retry + 200))
+    expect(states.at(-1)).toMatchObject({ kind: 'failed', why, message: expect.stringMatching(says) })
+    expect(states.some(({ kind }) => kind === 'saved')).toBe(false)
+    expect(await database.divisions.where('work').equals('a').toArray()).toEqual(before)
+  })
+
+  test('of two tabs the one that was let write last writes, whatever the other one does', async () => {
+    const stored = work()
+    await storeWork('a', stored, { writer })
+    const { saver: first, states } = saverOf('a', stored)
+    await claimWork('a', 'second')
+    const second = new Saver(
+      'a',
+      'second',
+      stored,
+      () => {},
+      () => 0,
+    )
+    first.changed(typed(stored, 1, 'First '))
+    second.changed(typed(stored, 1, 'Second '))
+    expect(await Promise.all([first.flush(), second.flush()])).toEqual([false, true])
+    expect((await loadWork('a')).work.doc.child(1).textContent).toContain('Second')
+    expect(states.at(-1)).toMatchObject({ why: 'taken' })
+  })
+
+  test('a storage that does not answer is said to be silent, and what it keeps after all is said to be saved', async () => {
+    const stored = work()
+    await storeWork('a', stored, { writer })
+    const { saver, states } = saverOf('a', stored)
+    const usual = saving.patience
+    saving.patience = 40
+    const put = database.divisions.bulkPut.bind(database.divisions)
+    jest.spyOn(database.divisions, 'bulkPut').mockImplementation((async (records: never) => {
+      // Dexie keeps a transaction open while it is waited for.
+      const until = performance.now() + 150
+      while (performance.now() < until) await database.works.get('a')
+      return put(records)
+    }) as never)
+    saver.changed(typed(stored, 1, 'Slow '))
+    await saver.flush()
+    saving.patience = usual
+    expect(states.map(state => (state.kind === 'failed' ? state.why : state.kind))).toEqual(expect.arrayContaining(['silent', 'saved']))
+    expect(states.at(-1)!.kind).toBe('saved')
+  })
+
+  test('a clock that was set back puts no work before what it was', async () => {
+    const stored = work()
+    const later = Date.now() + 1_000_000
+    await storeWork('a', stored, { writer, changed: later })
+    const { saver } = saverOf('a', stored)
+    saver.changed(typed(stored, 1, 'New '))
+    await saver.flush()
+    expect(await database.works.get('a')).toMatchObject({ changed: later, revision: 1 })
+  })
+})
+
+describe('earlier states', () => {
+  test('one is kept at most by the hour, one with each milestone, none twice; each is the work as it was', async () => {
+    const stored = work()
+    await storeWork('h', stored)
+    await keepState('h', stored, 'hour')
+    await keepState('h', typed(stored, 1, 'Soon '), 'hour')
+    expect(await statesOf('h')).toHaveLength(1)
+    const next = typed(stored, 1, 'Next ')
+    await keepState('h', next, 'milestone', 'Handed in')
+    await keepState('h', next, 'restore')
+    const states = await statesOf('h')
+    expect(states.map(({ why, name }) => [why, name])).toEqual([
+      ['milestone', 'Handed in'],
+      ['hour', ''],
+    ])
+    expect((await workAt('h', states[0]!.at)).doc.eq(next.doc)).toBe(true)
+    const first = await workAt('h', states[1]!.at)
+    expect(first.doc.eq(stored.doc)).toBe(true)
+    expect([...first.pictures.keys()]).toEqual(['f.svg'])
+  })
+
+  test('a picture that only an earlier state shows stays', async () => {
+    const stored = work()
+    await storeWork('p', stored)
+    await keepState('p', stored, 'hour')
+    const without = { ...stored, doc: stored.doc.type.create(null, [stored.doc.child(0), stored.doc.child(2)]) }
+    await dropPictures('p', without)
+    expect([...(await loadWork('p')).work.pictures.keys()]).toEqual(['f.svg'])
   })
 })
 
@@ -180,7 +285,7 @@ describe('what storage cannot give back', () => {
 
 test('pictures that no figure shows are let go, the others stay', async () => {
   const stored = work()
-  await storeWork('a', stored)
+  await storeWork('a', stored, { writer })
   await dropPictures('a', stored)
   expect([...(await loadWork('a')).work.pictures.keys()]).toEqual(['f.svg'])
 })
@@ -195,7 +300,7 @@ test('the card learns how many pages there are, and one that is gone is no error
 test('an edit of one entry of a register writes that entry and no other, and all come back', async () => {
   const sources = Object.fromEntries(Array.from({ length: 50 }, (_, i) => [`s${i}`, { id: `s${i}`, type: 'book' }]))
   const stored = { ...work(), sources }
-  await storeWork('a', stored)
+  await storeWork('a', stored, { writer })
   const { saver } = saverOf('a', stored)
   const put = jest.spyOn(database.entries, 'bulkPut')
   const { s1: _gone, ...others } = sources

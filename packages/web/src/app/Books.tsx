@@ -1,22 +1,28 @@
 import { Link } from 'react-router'
-import { useView } from './sessionContext.ts'
+import { useSession, useView } from '../session/sessionContext.ts'
 
 /** The state of the books: in balance, being computed, or what must be mended first. */
 export function Books() {
+  const session = useSession()
   const turnover = useView(view => view.turnover)
   const progress = useView(view => view.progress)
   const failure = useView(view => view.failure)
   const balanced = useView(view => view.balanced)
+  const fromLastSitting = useView(view => view.fromLastSitting)
   if (failure)
     return (
       <span className="books wrong" role="alert">
-        {failure}
+        The pages are not computed: {failure}. The text is kept.{' '}
+        <button type="button" onClick={() => session.retryPages()}>
+          Try again
+        </button>
       </span>
     )
-  if (progress || !turnover)
+  if (progress || !turnover || fromLastSitting)
     return (
       <span className="books" role="status" aria-busy="true">
         {progress?.of === 'formulas' ? 'Setting formulas…' : 'Computing pages…'}
+        {fromLastSitting && ' In sight: those of last time.'}
         {progress && (
           <progress value={progress.done} max={progress.all} aria-label={progress.of === 'formulas' ? 'Formulas set' : 'Pages computed'} />
         )}

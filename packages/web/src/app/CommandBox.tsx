@@ -5,8 +5,8 @@ import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { Dialog } from 'radix-ui'
 import { useMemo, useRef, useState } from 'react'
 import { type NavigateFunction, useLocation } from 'react-router'
+import { useSession, useView } from '../session/sessionContext.ts'
 import { namedCommands } from './commands.ts'
-import { useSession, useView } from './sessionContext.ts'
 
 interface Choice {
   key: string
@@ -37,7 +37,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
     for (const { name, anywhere, keys, can, run } of namedCommands) {
       if (!(inGalley || anywhere) || !fits(name)) continue
       const choice = { key: name, number: '', text: name }
-      if (can?.(session) ?? true) found.push({ ...choice, hint: keys ?? 'command', run: () => run(session) })
+      if (can?.(session) ?? true) found.push({ ...choice, hint: keys ?? 'command', run: () => run(session, navigate) })
       else notHere.push({ ...choice, hint: 'not where the cursor is', run: null })
     }
     for (const entry of ledger.entries) {

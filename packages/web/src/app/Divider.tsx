@@ -1,5 +1,6 @@
 /** The edge between a panel and the sheet: drag it, or move it with the arrow keys, to make the panel wider or narrower. */
 import { type PointerEvent, useState } from 'react'
+import { remember, remembered } from './remembered.ts'
 
 interface Limits {
   usual: number
@@ -9,13 +10,13 @@ interface Limits {
 
 /** A width in pixels that is remembered in this browser. */
 export function useWidth(name: string, { usual, least, most }: Limits): [number, (width: number) => void] {
-  const place = `steady-ledger width ${name}`
-  const [width, setWidth] = useState(() => Number(localStorage.getItem(place)) || usual)
+  const place = `width ${name}`
+  const [width, setWidth] = useState(() => Number(remembered(place)) || usual)
   return [
     width,
     wanted => {
       const next = Math.round(Math.min(most, Math.max(least, wanted)))
-      localStorage.setItem(place, String(next))
+      remember(place, String(next))
       setWidth(next)
     },
   ]

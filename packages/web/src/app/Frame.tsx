@@ -1,17 +1,21 @@
 /** The window around every view of a work: thumb tabs, the state of the books, undo, the command box, the foot. */
 
 import { countWords, division, plainText, titleOf } from '@steady-ledger/core/work/schema.ts'
-import { useEffect, useState } from 'react'
+import { Suspense, useEffect, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { entryType } from '../editor/insert.ts'
-import type { Session } from '../session.ts'
+import type { Session } from '../session/session.ts'
+import { SessionContext, useSession, useView } from '../session/sessionContext.ts'
+import { openSession } from '../session/sessions.ts'
 import { Ask } from './Ask.tsx'
 import { Books } from './Books.tsx'
+import { Boundary } from './Boundary.tsx'
 import { CommandBox } from './CommandBox.tsx'
+import { languageName } from './languages.ts'
 import { MoveSection } from './MoveSection.tsx'
 import { NoticeBar } from './NoticeBar.tsx'
-import { SessionContext, useSession, useView } from './sessionContext.ts'
-import { openSession } from './sessions.ts'
+import { SaveTrouble } from './SaveTrouble.tsx'
+import { WhoWrites } from './WhoWrites.tsx'
 
 const tabs = [
   ['galley', 'Galley'],
@@ -65,6 +69,7 @@ export function Frame() {
 function Window() {
   const session = useSession()
   const navigate = useNavigate()
+  const { pathname } = useLocation()
   const title = useView(view => titleOf(view.doc))
   const findings = useView(view => view.turnover?.findings.filter(finding => finding.weight !== 'worthALook').length ?? 0)
   const must = useView(view => view.turnover?.findings.some(finding => finding.weight === 'mustMend') ?? false)
@@ -134,8 +139,13 @@ function Window() {
           Redo
         </button>
       </header>
+      <SaveTrouble />
       <div className="view">
-        <Outlet />
+        <Boundary name="This view" of={pathname}>
+          <Suspense fallback={<main className="centre-note" aria-busy="true" />}>
+            <Outlet />
+          </Suspense>
+        </Boundary>
       </div>
       <Foot />
       {asking && <CommandBox onClose={() => setAsking(false)} navigate={navigate} />}
@@ -148,8 +158,6 @@ function Window() {
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'medium' })
 
-const languageNames = new Intl.DisplayNames('en', { type: 'language' })
-
 function Foot() {
   const session = useSession()
   const language = useView(view => view.settings.language)
@@ -157,6 +165,7 @@ function Foot() {
   const open = useView(view => view.openDivision)
   const save = useView(view => view.save)
   const unsaved = useView(view => view.unsaved)
+  const role = useView(view => view.role)
   const turnover = useView(view => view.turnover)
   const doc = useView(view => view.doc)
   const selected = useView(view => view.selected.id)
@@ -173,23 +182,12 @@ function Foot() {
           {label && ` · page ${label}`}
         </span>
       )}
-      <span>{languageNames.of(language)}</span>
+      <span>{languageName(language)}</span>
       <span className="spring" />
-      {save.kind === 'saved' && <span aria-busy={unsaved}>Saved {time.format(save.at)}</span>}
+      {role !== 'reader' && save.kind === 'saved' && <span aria-busy={unsaved}>Saved {time.format(save.at)}</span>}
       {save.kind === 'saving' && <span>Saving…</span>}
-      {save.kind === 'failed' && (
-        <span className="wrong" role="alert">
-          Not saved: {save.message}
-        </span>
-      )}
-      {save.kind === 'reading' && (
-        <span className="wrong">
-          Open for writing in another tab.{' '}
-          <button type="button" onClick={() => session.takeOver()}>
-            Write here
-          </button>
-        </span>
-      )}
+      {save.kind === 'failed' && <span className="wrong">Not saved</span>}
+      {role === 'reader' && <WhoWrites />}
     </footer>
   )
 }

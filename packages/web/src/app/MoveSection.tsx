@@ -12,9 +12,9 @@ import { useMemo, useState } from 'react'
 import { create } from 'zustand'
 import { restoreCursor } from '../editor/keys.ts'
 import { opensDivision } from '../editor/oneDivision.ts'
+import { useSession, useView } from '../session/sessionContext.ts'
 import { WhatWouldChange } from '../views/scheme/WhatWouldChange.tsx'
 import { notify } from './notice.ts'
-import { useSession, useView } from './sessionContext.ts'
 
 const useMoving = create<{ id: string }>()(() => ({ id: '' }))
 export const askWhereTo = (id: string): void => useMoving.setState({ id })
@@ -31,7 +31,7 @@ function Form({ id }: { id: string }) {
   const session = useSession()
   const doc = useView(view => view.doc)
   const ledger = useView(view => view.ledger)
-  const writer = useView(view => view.writer)
+  const writer = useView(view => view.role === 'writer')
   const [asked, setAsked] = useState('')
   const [target, setTarget] = useState('')
   const [where, setWhere] = useState<Destination>('after')
@@ -68,7 +68,7 @@ function Form({ id }: { id: string }) {
     close()
     if (!moveSection(tr, id, target, where)) return
     restoreCursor(tr, id, 0)
-    session.dispatch(closeHistory(tr.setMeta(opensDivision, true)))
+    if (!session.dispatch(closeHistory(tr.setMeta(opensDivision, true)))) return
     const count = numbers.length
     notify({
       kind: 'done',

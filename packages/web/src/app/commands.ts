@@ -16,10 +16,10 @@ import { onSection, sectionAt } from '../editor/keys.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
 import { insertProof, insertStatement } from '../editor/statements.ts'
 import { addTableNotes } from '../editor/tableNotes.ts'
-import type { Session } from '../session.ts'
-import { act } from './acts.ts'
+import type { Session } from '../session/session.ts'
 import { languages } from './languages.ts'
 import { askWhereTo } from './MoveSection.tsx'
+import { saveRescueFile } from './rescue.ts'
 import { applyTheme } from './theme.ts'
 import { insertMiniContents, namePlace, renameLabel, renumberFromHere } from './workCommands.ts'
 
@@ -30,7 +30,7 @@ export interface NamedCommand {
   anywhere?: true
   /** Whether it can act where the cursor is; what cannot is not offered. */
   can?(session: Session): boolean
-  run(session: Session): void
+  run(session: Session, navigate: (view: string) => void): void
 }
 
 const editor = (command: EditorCommand): Pick<NamedCommand, 'can' | 'run'> => ({
@@ -49,7 +49,7 @@ const newList =
   }
 
 export const namedCommands: NamedCommand[] = [
-  { name: 'Insert a figure', keys: 'Ctrl Alt F', run: act.figure },
+  { name: 'Insert a figure', keys: 'Ctrl Alt F', run: session => session.act('figure') },
   { name: 'Insert a table', keys: 'Ctrl Alt T', ...editor(insertTable()) },
   { name: 'Insert empty space', ...editor(insertSpace) },
   { name: 'Insert the keywords of the work', ...editor(insertKeywords) },
@@ -59,10 +59,10 @@ export const namedCommands: NamedCommand[] = [
     ...editor(insertStatement(series)),
   })),
   { name: 'Insert a proof', ...editor(insertProof) },
-  { name: 'Insert an equation', keys: 'Ctrl Alt E', run: act.equation },
-  { name: 'Insert a formula in the line', keys: 'Ctrl Alt M', run: act.formula },
-  { name: 'Insert a footnote', keys: 'Ctrl Alt N', run: act.note },
-  { name: 'Insert a reference', keys: 'Ctrl Alt R', run: act.reference },
+  { name: 'Insert an equation', keys: 'Ctrl Alt E', run: session => session.act('equation') },
+  { name: 'Insert a formula in the line', keys: 'Ctrl Alt M', run: session => session.act('formula') },
+  { name: 'Insert a footnote', keys: 'Ctrl Alt N', run: session => session.act('note') },
+  { name: 'Insert a reference', keys: 'Ctrl Alt R', run: session => session.act('reference') },
   { name: 'New chapter or section after this one', ...editor(insertDivision('chapter')) },
   { name: 'New part after this division', ...editor(insertDivision('part')) },
   { name: 'New appendix', ...editor(insertDivision('appendix')) },
@@ -118,6 +118,8 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Table: remove this row', ...editor(deleteRow) },
   { name: 'Table: remove this column', ...editor(deleteColumn) },
   { name: 'Table: header row on or off', ...editor(toggleHeaderRow) },
+  { name: 'Earlier states of this work', anywhere: true, run: (_session, navigate) => navigate('earlier') },
+  { name: 'Save a rescue file', anywhere: true, run: session => void saveRescueFile(session) },
   { name: 'Undo', anywhere: true, keys: 'Ctrl Z', run: session => void session.undo() },
   { name: 'Redo', anywhere: true, keys: 'Ctrl Y', run: session => void session.redo() },
   { name: 'Light', anywhere: true, run: () => applyTheme('light') },

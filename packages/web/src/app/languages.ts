@@ -6,3 +6,14 @@ export const languages: Record<string, string> = {
   fr: 'French',
   es: 'Spanish',
 }
+
+const names = new Intl.DisplayNames('en', { type: 'language' })
+
+/** What a language is called; its tag where the browser does not know it. */
+export function languageName(tag: string): string {
+  try {
+    return names.of(tag) ?? tag
+  } catch {
+    return tag
+  }
+}

@@ -1,11 +1,12 @@
 /** Whether the galley shows where pages turn; remembered in this browser. */
-const place = 'steady-ledger page turns'
+import { remember, remembered } from './remembered.ts'
 
-export const turnsShown = (): boolean => localStorage.getItem(place) !== 'hidden'
+const place = 'page turns'
+
+export const turnsShown = (): boolean => remembered(place) !== 'hidden'
 
 export function showTurns(shown: boolean): void {
-  if (shown) localStorage.removeItem(place)
-  else localStorage.setItem(place, 'hidden')
+  remember(place, shown ? null : 'hidden')
   document.documentElement.dataset.turns = shown ? 'shown' : 'hidden'
 }
 

@@ -9,7 +9,7 @@ import { newSeries } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import { sectionAt } from '../editor/keys.ts'
-import type { Session } from '../session.ts'
+import type { Session } from '../session/session.ts'
 import { ask } from './Ask.tsx'
 import { notify } from './notice.ts'
 
@@ -37,7 +37,7 @@ export function renameLabel(session: Session): void {
       const { id } = byLabel.get(from!)!
       const at = findBlock(session.state.doc, id)
       if (at < 0) return
-      session.dispatch(session.state.tr.setNodeAttribute(at, 'label', to))
+      if (!session.dispatch(session.state.tr.setNodeAttribute(at, 'label', to))) return
       const count = session.state.doc.children.flatMap(node =>
         scanDivision(node).references.filter(({ targets }) => targets.includes(id)),
       ).length
@@ -137,7 +137,7 @@ export function leadElsewhere(session: Session, from: string): void {
       if (!to) return
       const { tr } = session.state
       const count = retarget(tr, from, to.id)
-      session.dispatch(tr)
+      if (!session.dispatch(tr)) return
       notify({
         kind: 'done',
         text: `${count} ${count === 1 ? 'reference leads' : 'references lead'} to ${called(to)} now.`,

@@ -3,7 +3,7 @@ import { divisionFrom, headingFrom, moveDivision } from '@steady-ledger/core/wor
 import { division, matterOf, type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { type Command, TextSelection } from '@tiptap/pm/state'
-import { newId } from '../storage/database.ts'
+import { newId } from '../newId.ts'
 import { opensDivision } from './oneDivision.ts'
 
 const { nodes, marks } = schema

@@ -7,7 +7,7 @@ import { closeHistory } from '@tiptap/pm/history'
 import { Fragment, type Node, type NodeType } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
 import type { Transform } from '@tiptap/pm/transform'
-import { newId } from '../storage/database.ts'
+import { newId } from '../newId.ts'
 
 const { nodes } = schema
 
@@ -39,6 +39,23 @@ export const insertFigure =
   (state, dispatch) => {
     const figure = nodes.figure.create({ id, picture, label }, nodes.caption.create())
     dispatch?.(placeBlock(state, figure, 2))
+    return true
+  }
+
+/** Several figures, one behind the other, in one step. */
+export const insertFigures =
+  (figures: readonly { picture: string; label: string }[]): Command =>
+  (state, dispatch) => {
+    if (figures.length === 0) return false
+    const made = figures.map(({ picture, label }) => nodes.figure.create({ id: newId(), picture, label }, nodes.caption.create()))
+    const { from, to } = blockPlace(state)
+    const tr = state.tr.replaceWith(from, to, made)
+    const after = from + made.reduce((size, { nodeSize }) => size + nodeSize, 0)
+    const $after = tr.doc.resolve(after)
+    if ($after.parentOffset === $after.parent.content.size) tr.insert(after, nodes.paragraph.create({ id: newId() }))
+    // The caption of the last one is written next.
+    tr.setSelection(Selection.near(tr.doc.resolve(after - made.at(-1)!.nodeSize + 2)))
+    dispatch?.(closeHistory(tr.scrollIntoView()))
     return true
   }
 

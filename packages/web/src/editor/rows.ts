@@ -3,7 +3,7 @@ import { schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection } from '@tiptap/pm/state'
-import { newId } from '../storage/database.ts'
+import { newId } from '../newId.ts'
 
 const { nodes } = schema
 

@@ -1,7 +1,7 @@
 /** Every block and note carries an id of its own: given where missing, renewed where a copy brought one along twice. */
 import type { Node } from '@tiptap/pm/model'
 import { Plugin, type Transaction } from '@tiptap/pm/state'
-import { newId } from '../storage/database.ts'
+import { newId } from '../newId.ts'
 
 export const stableIds = (): Plugin =>
   new Plugin({

@@ -1,7 +1,7 @@
 /** Notes below a table: put in, left with Enter on an empty line, taken out with Backspace in an empty one. */
 import { schema, tableNotesOf } from '@steady-ledger/core/work/schema.ts'
 import { type Command, TextSelection } from '@tiptap/pm/state'
-import { newId } from '../storage/database.ts'
+import { newId } from '../newId.ts'
 
 const { nodes } = schema
 

@@ -1,15 +1,16 @@
-/** Works in the browser's own storage: each division, the settings and each picture is a record of its own. */
+/** The tables of the browser's own storage: each division, each entry of a register and each picture of a work is a record of its own. */
 
 import type { FormulaDrawing } from '@steady-ledger/core/formulas/typesetter.ts'
-import { currentVersion, workFromRecord } from '@steady-ledger/core/work/file/workFile.ts'
-import { type Parts, type SingleName, singleParts } from '@steady-ledger/core/work/parts/index.ts'
-import { division, titleOf } from '@steady-ledger/core/work/schema.ts'
-import { type Picture, usedPictures, type Work } from '@steady-ledger/core/work/work.ts'
+import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import type { Parts, SingleName } from '@steady-ledger/core/work/parts/index.ts'
+import type { Picture } from '@steady-ledger/core/work/work.ts'
 import Dexie, { type EntityTable, type Table } from 'dexie'
-import { type EntryKey, type EntryRecord, entryRecords, registersFrom } from './entries.ts'
+import type { TurnoverSummary } from '../workers/protocol.ts'
+import type { EntryKey, EntryRecord } from './entries.ts'
 
 export interface WorkRecord extends Pick<Parts, SingleName> {
   id: string
+  /** Of the form of all its records: they are brought up to date together. */
   version: number
   title: string
   kind: 'thesis' | 'paper'
@@ -21,33 +22,67 @@ export interface WorkRecord extends Pick<Parts, SingleName> {
   words: number
   /** Bytes of text and pictures, as far as last counted. */
   size: number
+  /** Counts what was written to it. */
+  revision?: number
+  /** The tab that may write it: what another one still wants to write is refused. */
+  writer?: string
   /** When it was made as a copy of another work on the shelf. */
   copied?: number
   /** When it was deleted; it stays a while, so that deleting can be undone. */
   deleted?: number
 }
 
-interface DivisionRecord {
+export interface DivisionRecord {
   work: string
   id: string
   json: string
 }
 
-interface PictureRecord extends Omit<Picture, 'bytes'> {
+export interface PictureRecord extends Omit<Picture, 'bytes'> {
   work: string
   bytes: Blob
 }
 
-class LedgerDatabase extends Dexie {
+/** What a work was at a time: everything but the bytes of its pictures, which stay as long as a state shows them. */
+export interface StateRecord {
+  work: string
+  /** Milliseconds since 1970. */
+  at: number
+  why: 'hour' | 'milestone' | 'restore'
+  /** Of the milestone. */
+  name: string
+  words: number
+  /** Names of the pictures it shows. */
+  pictures: string[]
+  /** The file form of the work, gzipped. */
+  text: Blob
+}
+
+/** What was last computed of a work, to be shown while it is computed anew. */
+export interface LastPagesRecord {
+  work: string
+  summary: TurnoverSummary
+}
+export interface LastDrawingRecord {
+  work: string
+  page: number
+  drawing: PageDrawing
+}
+
+export class LedgerDatabase extends Dexie {
   works!: EntityTable<WorkRecord, 'id'>
   divisions!: Table<DivisionRecord, [string, string]>
   pictures!: Table<PictureRecord, [string, string]>
   formulas!: Table<{ key: string; box: FormulaDrawing }, string>
   notes!: Table<{ key: string; value: unknown }, string>
   entries!: Table<EntryRecord, EntryKey>
+  states!: Table<StateRecord, [string, number]>
+  lastPages!: Table<LastPagesRecord, string>
+  lastDrawings!: Table<LastDrawingRecord, [string, number]>
 
   constructor() {
-    super('steady-ledger')
+    // What is said to be saved is on the disk, and not in a buffer that a power cut would empty.
+    super('steady-ledger', { chromeTransactionDurability: 'strict' })
     this.version(1).stores({
       works: 'id, changed',
       divisions: '[work+id], work',
@@ -56,105 +91,29 @@ class LedgerDatabase extends Dexie {
       notes: 'key',
     })
     this.version(2).stores({ entries: '[work+register+id], work' })
+    this.version(3).stores({ states: '[work+at], work', lastPages: 'work', lastDrawings: '[work+page], work' })
   }
 }
 
 export const database = new LedgerDatabase()
 
-/** A work that storage cannot give back whole; the message says why. */
-export class StorageError extends Error {}
+/** The tables that hold what an author made, and all that is deleted with a work. */
+export const tablesOfWork = [
+  database.works,
+  database.divisions,
+  database.pictures,
+  database.entries,
+  database.states,
+  database.lastPages,
+  database.lastDrawings,
+]
 
-export async function storeWork(id: string, work: Work, more: Partial<WorkRecord> = {}): Promise<void> {
-  const now = Date.now()
-  const divisions = work.doc.children.map(node => ({ work: id, id: division(node).id, json: JSON.stringify(node.toJSON()) }))
-  const pictures = [...work.pictures.values()].map(({ bytes, ...picture }) => ({
-    ...picture,
-    work: id,
-    bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }),
-  }))
-  const size = divisions.reduce((sum, { json }) => sum + json.length, 0) + pictures.reduce((sum, { bytes }) => sum + bytes.size, 0)
-  const record: WorkRecord = {
-    id,
-    version: currentVersion,
-    title: titleOf(work.doc),
-    kind: work.settings.kind,
-    order: divisions.map(record => record.id),
-    ...singleParts(work),
-    created: now,
-    changed: now,
-    pages: 0,
-    words: 0,
-    size,
-    ...more,
-  }
-  await database.transaction('rw', database.works, database.divisions, database.pictures, database.entries, async () => {
-    await database.divisions.where('work').equals(id).delete()
-    await database.entries.where('work').equals(id).delete()
-    await database.entries.bulkPut(entryRecords(id, work))
-    await database.divisions.bulkPut(divisions)
-    await database.pictures.bulkPut(pictures)
-    await database.works.put(record)
-  })
-}
-
-export async function loadWork(id: string): Promise<{ record: WorkRecord; work: Work }> {
-  const [record, divisions, stored, entries] = await database.transaction(
-    'r',
-    [database.works, database.divisions, database.pictures, database.entries],
-    () =>
-      Promise.all([
-        database.works.get(id),
-        database.divisions.where('work').equals(id).toArray(),
-        database.pictures.where('work').equals(id).toArray(),
-        database.entries.where('work').equals(id).toArray(),
-      ]),
-  )
-  if (!record || record.deleted) throw new StorageError('This work is not on the shelf of this browser.')
-  if (record.version > currentVersion) throw new StorageError('This work was written by a newer version of the program. Reload the page.')
-  const byId = new Map(divisions.map(found => [found.id, found.json]))
-  const content = record.order.map(key => {
-    const json = byId.get(key)
-    if (!json) throw new StorageError('A part of this work is missing in the browser’s storage.')
-    return JSON.parse(json)
-  })
-  const pictures = new Map<string, Picture>()
-  for (const { work: _work, bytes, ...picture } of stored)
-    pictures.set(picture.name, { ...picture, bytes: new Uint8Array(await bytes.arrayBuffer()) })
-  // Text and parts are of one version, and are brought up to date together.
-  const whole = workFromRecord({ ...record, ...registersFrom(entries), doc: { type: 'doc', content } })
-  const work = { ...whole, pictures }
-  if (record.version < currentVersion) await storeWork(id, work, keptFacts(record))
-  return { record, work }
-}
-
-/** What a record says of a work beside its text and parts. */
-const keptFacts = ({ created, changed, pages, words, copied }: WorkRecord): Partial<WorkRecord> => ({
-  created,
-  changed,
-  pages,
-  words,
-  ...(copied === undefined ? {} : { copied }),
-})
-
-/** The card on the shelf says how many pages the work has; a full storage only leaves it as it was. */
-export async function notePages(id: string, pages: number): Promise<void> {
-  await database.works.update(id, { pages }).catch(() => {})
-}
-
-/** Lets go of pictures that no figure shows. */
-export async function dropPictures(id: string, work: Work): Promise<void> {
-  const used = new Set(usedPictures(work).map(picture => picture.name))
-  const stored = (await database.pictures.where('work').equals(id).primaryKeys()) as [string, string][]
-  await database.pictures.bulkDelete(stored.filter(([, name]) => !used.has(name)))
-}
-
-export async function removeWork(id: string): Promise<void> {
-  await database.transaction('rw', database.works, database.divisions, database.pictures, database.entries, async () => {
-    await database.works.delete(id)
-    await database.entries.where('work').equals(id).delete()
-    await database.divisions.where('work').equals(id).delete()
-    await database.pictures.where('work').equals(id).delete()
-  })
-}
-
-export const newId = (): string => crypto.randomUUID().slice(0, 13)
+/** Everything of a work but the work’s own record, by the name of the key that says whose it is. */
+export const tablesBeside = [
+  database.divisions,
+  database.pictures,
+  database.entries,
+  database.states,
+  database.lastPages,
+  database.lastDrawings,
+]

@@ -1,4 +1,8 @@
-/** Saves what changed, within a second: only divisions whose node is not the saved one are written, all in one transaction. */
+/**
+ * Keeps a work in the browser's storage: what changed within a second, in one transaction, of divisions only those whose node is not the
+ * saved one. A write that could not be made is tried again until it is; one that must not be made, because the work is no longer
+ * this tab's to write, says so and is not.
+ */
 
 import { currentVersion, refuseUnopenable } from '@steady-ledger/core/work/file/workFile.ts'
 import { type Parts, partsOf, sameParts, singleParts } from '@steady-ledger/core/work/parts/index.ts'
@@ -6,10 +10,37 @@ import { countWords, division, titleOf } from '@steady-ledger/core/work/schema.t
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { database } from './database.ts'
 import { changedEntries } from './entries.ts'
+import { reasonFor } from './health.ts'
+import { pictureRecord } from './works.ts'
 
-const delay = 400
+/** Why something is not kept. Only of the first two it is tried again. */
+export type NotSaved =
+  /** Storage refused: it is full, blocked, or failed. */
+  | 'refused'
+  /** Storage does not answer. */
+  | 'silent'
+  /** What was written could not be opened again. */
+  | 'unopenable'
+  /** The work was taken off the shelf. */
+  | 'gone'
+  /** Another tab writes it. */
+  | 'taken'
+  /** A newer version of the program has brought it up to date. */
+  | 'newer'
 
-export type SaveState = { kind: 'saved'; at: number } | { kind: 'saving' } | { kind: 'failed'; message: string } | { kind: 'reading' }
+export type SaveState = { kind: 'saved'; at: number } | { kind: 'saving' } | { kind: 'failed'; why: NotSaved; message: string }
+
+/** A write that must not be made. */
+class Forbidden extends Error {
+  readonly why: NotSaved
+  constructor(why: NotSaved, message: string) {
+    super(message)
+    this.why = why
+  }
+}
+
+/** In milliseconds: until what was written is saved; until it is tried again, at first and at the most; until storage is called silent. */
+export const saving = { delay: 400, retry: 1000, longestRetry: 30_000, patience: 10_000 }
 
 export class Saver {
   private saved: WeakSet<object>
@@ -17,12 +48,15 @@ export class Saver {
   /** Whether something was changed since it was last said to be kept. */
   private waiting = false
   private timer: ReturnType<typeof setTimeout> | undefined
-  private writing: Promise<void> = Promise.resolve()
+  private retry = saving.retry
+  private writing: Promise<boolean> = Promise.resolve(true)
   private current: Work
   private savedParts: Parts
 
+  /** `writer` is the name under which this tab was let write the work. */
   constructor(
     private readonly work: string,
+    private readonly writer: string,
     current: Work,
     private readonly onState: (state: SaveState) => void,
     private readonly pages: () => number,
@@ -38,25 +72,29 @@ export class Saver {
     this.current = current
     this.waiting = true
     if (this.timer) return
-    this.timer = setTimeout(() => void this.flush(), delay)
+    this.timer = setTimeout(() => void this.flush(), saving.delay)
     // Said a moment later, so that the letter is on the screen first.
-    setTimeout(() => this.timer && this.onState({ kind: 'saving' }), 50)
+    if (this.retry === saving.retry) setTimeout(() => this.timer && this.onState({ kind: 'saving' }), 50)
   }
 
-  async addPicture({ bytes, ...picture }: Picture): Promise<void> {
-    await database.pictures.put({
-      ...picture,
-      work: this.work,
-      bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }),
-    })
+  /** Throws where storage does not take it. */
+  async addPicture(picture: Picture): Promise<void> {
+    await database.pictures.put(pictureRecord(this.work, picture))
   }
 
-  /** Writes what is not saved yet; safe to call at any time. */
-  flush(): Promise<void> {
+  /** Writes what is not saved yet; safe to call at any time. Tells whether everything is kept then. */
+  flush(): Promise<boolean> {
     clearTimeout(this.timer)
     this.timer = undefined
     this.writing = this.writing.then(() => this.write())
     return this.writing
+  }
+
+  /** Writes no more. */
+  end(): void {
+    clearTimeout(this.timer)
+    this.timer = undefined
+    this.write = async () => !this.waiting
   }
 
   /** Says once that what was waiting is kept. */
@@ -65,50 +103,82 @@ export class Saver {
     this.waiting = false
   }
 
-  private async write(): Promise<void> {
+  private async write(): Promise<boolean> {
     const { current } = this
     const { doc } = current
     const parts = partsOf(current)
     const beside = !sameParts(parts, this.savedParts)
-    const entries = changedEntries(this.work, this.savedParts, parts)
     const fresh = doc.children.filter(node => !this.saved.has(node))
-    const ids = doc.children.map(node => division(node).id)
-    const order = ids.join()
+    const order = doc.children.map(node => division(node).id).join()
     if (fresh.length === 0 && order === this.order && !beside) {
       // What was changed and taken back is kept already.
       this.say()
+      return true
+    }
+    const silent = setTimeout(
+      () => this.onState({ kind: 'failed', why: 'silent', message: 'The browser’s storage does not answer.' }),
+      saving.patience,
+    )
+    try {
+      for (const node of fresh) {
+        try {
+          refuseUnopenable(node)
+        } catch (error) {
+          throw new Forbidden('unopenable', (error as Error).message)
+        }
+      }
+      await this.put(current, fresh, beside)
+    } catch (error) {
+      clearTimeout(silent)
+      this.failed(error as Error)
+      return false
+    }
+    clearTimeout(silent)
+    this.retry = saving.retry
+    for (const node of fresh) this.saved.add(node)
+    this.order = order
+    this.savedParts = parts
+    if (current === this.current) this.say()
+    return current === this.current
+  }
+
+  private put(current: Work, fresh: typeof current.doc.children, beside: boolean): Promise<void> {
+    const { doc } = current
+    const ids = doc.children.map(node => division(node).id)
+    const entries = changedEntries(this.work, this.savedParts, current)
+    const gone = this.order.split(',').filter(id => !ids.includes(id))
+    return database.transaction('rw', database.works, database.divisions, database.entries, async () => {
+      const record = await database.works.get(this.work)
+      if (!record || record.deleted) throw new Forbidden('gone', 'This work was taken off the shelf in another tab.')
+      if (record.version !== currentVersion)
+        throw new Forbidden('newer', 'A newer version of the program has opened this work. Reload the page to write on.')
+      if (record.writer !== this.writer) throw new Forbidden('taken', 'Another tab writes this work now.')
+      await database.entries.bulkPut(entries.written)
+      await database.entries.bulkDelete(entries.gone)
+      await database.divisions.bulkPut(fresh.map(node => ({ work: this.work, id: division(node).id, json: JSON.stringify(node.toJSON()) })))
+      await database.divisions.bulkDelete(gone.map((id): [string, string] => [this.work, id]))
+      await database.works.put({
+        ...record,
+        revision: (record.revision ?? 0) + 1,
+        order: ids,
+        title: titleOf(doc),
+        // Never earlier than before, whatever the clock of the machine was set to.
+        changed: Math.max(Date.now(), record.changed),
+        words: countWords(doc),
+        ...(beside ? singleParts(current) : {}),
+        ...(this.pages() ? { pages: this.pages() } : {}),
+      })
+    })
+  }
+
+  private failed(error: Error): void {
+    if (error instanceof Forbidden) {
+      this.onState({ kind: 'failed', why: error.why, message: error.message })
       return
     }
-    try {
-      for (const node of fresh) refuseUnopenable(node)
-      await database.transaction('rw', database.works, database.divisions, database.entries, async () => {
-        await database.entries.bulkPut(entries.written)
-        await database.entries.bulkDelete(entries.gone)
-        await database.divisions.bulkPut(
-          fresh.map(node => ({ work: this.work, id: division(node).id, json: JSON.stringify(node.toJSON()) })),
-        )
-        if (order !== this.order) {
-          const gone = this.order.split(',').filter(id => !ids.includes(id))
-          await database.divisions.bulkDelete(gone.map((id): [string, string] => [this.work, id]))
-        }
-        await database.works.update(this.work, {
-          order: ids,
-          title: titleOf(doc),
-          changed: Date.now(),
-          words: countWords(doc),
-          ...(beside ? { ...singleParts(current), version: currentVersion } : {}),
-          ...(this.pages() ? { pages: this.pages() } : {}),
-        })
-      })
-      for (const node of fresh) this.saved.add(node)
-      this.order = order
-      this.savedParts = parts
-      if (current === this.current) this.say()
-    } catch (error) {
-      this.onState({
-        kind: 'failed',
-        message: `${(error as Error).message.replace(/\.$/, '')}. Your text is still here: export the work before you close this page.`,
-      })
-    }
+    this.onState({ kind: 'failed', why: 'refused', message: reasonFor(error) })
+    clearTimeout(this.timer)
+    this.timer = setTimeout(() => void this.flush(), this.retry)
+    this.retry = Math.min(saving.longestRetry, this.retry * 2)
   }
 }

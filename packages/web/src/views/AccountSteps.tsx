@@ -1,7 +1,7 @@
 /** How a number came about, step by step; each step leads to what it speaks of. */
 import { accountOf } from '@steady-ledger/core/numbers/account.ts'
 import { Link } from 'react-router'
-import { useView } from '../app/sessionContext.ts'
+import { useView } from '../session/sessionContext.ts'
 
 export function AccountSteps({ id }: { id: string }) {
   const ledger = useView(view => view.ledger)

@@ -5,20 +5,22 @@ import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
 import type { Parts } from '@steady-ledger/core/work/parts/index.ts'
 import type { Picture } from '@steady-ledger/core/work/work.ts'
+import type { Choice, FoundWork } from '../storage/backup.ts'
 
 export type PictureFacts = Omit<Picture, 'bytes'>
 
-export interface OpenMessage {
-  kind: 'open'
-  /** Counts the steps applied to the document since it was opened. */
-  version: number
+/** A work as the thread that makes pages is given it. */
+export interface OpenContents {
+  /** Its id; what was last computed is kept under it. */
+  work: string
   doc: string
   parts: Parts
   pictures: PictureFacts[]
 }
 
 export type ToTurnover =
-  | OpenMessage
+  /** Every answer about it carries its epoch. Versions count the steps applied to it since. */
+  | ({ kind: 'open'; epoch: number } & OpenContents)
   | { kind: 'steps'; version: number; steps: object[] }
   | { kind: 'picture'; picture: PictureFacts }
   /** Asks for drawings of pages by index. */
@@ -27,6 +29,8 @@ export type ToTurnover =
   | { kind: 'why'; page: number }
   /** Asks for places in the pages; an empty query ends the search. */
   | { kind: 'search'; query: string }
+  /** Asks whether the thread is there. */
+  | { kind: 'ping' }
 
 export interface TurnoverSummary {
   version: number
@@ -51,9 +55,11 @@ export type FromTurnover =
   | { kind: 'ready' }
   | { kind: 'progress'; of: ProgressOf; done: number; all: number }
   | { kind: 'turnover'; summary: TurnoverSummary }
-  | { kind: 'drawn'; version: number; drawings: PageDrawing[] }
+  /** Of the pages asked for those that are there, and the drawings of those that were not sent as they are now. */
+  | { kind: 'drawn'; pages: number[]; drawings: PageDrawing[] }
   | { kind: 'reasons'; page: number; reasons: PageReasons | null }
   | { kind: 'found'; query: string; matches: PageMatch[] }
+  | { kind: 'pong' }
   | { kind: 'failed'; message: string }
 
 export type ToDispatch = {
@@ -78,11 +84,17 @@ export interface SentWork {
   pictures: Picture[]
 }
 
-export interface ToIntake {
-  bytes: Uint8Array
-}
+export type ToIntake =
+  | { kind: 'read'; bytes: Uint8Array }
+  /** Takes works out of the backup that was read, by the file of each. */
+  | { kind: 'restore'; choices: Record<string, Choice> }
+  /** Writes a backup of everything. */
+  | { kind: 'write' }
 export type FromIntake =
   | { kind: 'ready' }
   | { kind: 'progress'; done: number; of: number }
   | { kind: 'read'; work: SentWork }
   | { kind: 'refused'; message: string; readable: { work: SentWork; missing: string[] } | null }
+  | { kind: 'backup'; works: FoundWork[] }
+  | { kind: 'restored'; count: number }
+  | { kind: 'written'; file: Blob; count: number; missing: string[] }

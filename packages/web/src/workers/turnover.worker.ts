@@ -6,6 +6,7 @@
 import { findingsOf } from '@steady-ledger/core/findings/index.ts'
 import { formulasToSet, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
+import type { Page } from '@steady-ledger/core/pages/page.ts'
 import { searchPages } from '@steady-ledger/core/pages/search.ts'
 import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
 import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
@@ -17,9 +18,10 @@ import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { Step as StepType } from 'prosemirror-transform'
 import { Step } from 'prosemirror-transform'
 import { database } from '../storage/database.ts'
+import { LastPages } from '../storage/lastPages.ts'
 import { fetchFonts } from './fonts.ts'
 import { createLateTypesetter, fetchConverter, needsConverter } from './lateFormulas.ts'
-import type { FromTurnover, OpenMessage, PictureFacts, ToTurnover } from './protocol.ts'
+import type { FromTurnover, PictureFacts, ToTurnover, TurnoverSummary } from './protocol.ts'
 import { setFormulas } from './setFormulas.ts'
 
 const sliceMilliseconds = 12
@@ -30,7 +32,9 @@ const progressAfter = 400
 const mostKeptFormulas = 20_000
 const mostMatches = 2000
 
-const say = (message: FromTurnover): void => postMessage(message)
+/** Which opening of a work everything that is said is about. */
+let epoch = 0
+const say = (message: FromTurnover): void => postMessage({ ...message, epoch })
 const noBytes = new Uint8Array()
 const withoutBytes = (picture: PictureFacts) => ({ ...picture, bytes: noBytes })
 
@@ -39,9 +43,10 @@ let engine: TurnoverEngine
 let work: Work | null = null
 let version = 0
 let latest: Turnover | null = null
-let latestVersion = -1
 let running: { steps: Generator<TurnoverProgress, Turnover>; began: number; said: number } | null = null
 let wanted: number[] = []
+/** What is kept for the next sitting. */
+let lastPages: LastPages | null = null
 
 const channel = new MessageChannel()
 channel.port1.onmessage = () => slice()
@@ -141,33 +146,38 @@ function slice(): void {
 function finish(turnover: Turnover, milliseconds: number): void {
   running = null
   latest = turnover
-  latestVersion = version
   // The pages in sight come first; what is to be said about all of them follows.
   draw()
   const { pages, pageIndexOf, rounds, settled } = turnover
-  say({
-    kind: 'turnover',
-    summary: {
-      version,
-      labels: pages.map(page => page.label),
-      pageOf: pageIndexOf,
-      rounds,
-      settled,
-      findings: findingsOf(turnover),
-      nearby: nearbyReferences(turnover.work.doc).map(({ occurrence }) => turnover.referencePages.get(occurrence) ?? -1),
-      noteNumbers: notesCountByPage(work!.scheme) ? noteNumbersOf(turnover.ledger) : null,
-      milliseconds,
-    },
-  })
+  const summary: TurnoverSummary = {
+    version,
+    labels: pages.map(page => page.label),
+    pageOf: pageIndexOf,
+    rounds,
+    settled,
+    findings: findingsOf(turnover),
+    nearby: nearbyReferences(turnover.work.doc).map(({ occurrence }) => turnover.referencePages.get(occurrence) ?? -1),
+    noteNumbers: notesCountByPage(work!.scheme) ? noteNumbersOf(turnover.ledger) : null,
+    milliseconds,
+  }
+  say({ kind: 'turnover', summary })
+  lastPages?.keepSoon(summary, pages)
   explain()
   if (query) search()
   void keepFormulas()
 }
 
+/** The pages whose drawings the page has, as they were sent. */
+let sent = new Map<number, Page>()
+
 function draw(): void {
-  if (!latest || wanted.length === 0) return
-  const drawings = wanted.flatMap(index => (latest!.pages[index] ? [drawPage(latest!.pages[index]!)] : []))
-  say({ kind: 'drawn', version: latestVersion, drawings })
+  if (!latest) return
+  const { pages } = latest
+  const there = wanted.filter(index => pages[index])
+  const drawings = there.flatMap(index => (sent.get(index) === pages[index] ? [] : [drawPage(pages[index]!)]))
+  if (drawings.length === 0 && there.length === sent.size && there.every(index => sent.has(index))) return
+  sent = new Map(there.map(index => [index, pages[index]!]))
+  say({ kind: 'drawn', pages: there, drawings })
 }
 
 /** The page somebody wants explained, or -1, and the words somebody looks for: both are answered anew after every turnover. */
@@ -193,17 +203,19 @@ async function keepFormulas(): Promise<void> {
   }
 }
 
-function open(message: OpenMessage): void {
+function open(message: Extract<ToTurnover, { kind: 'open' }>): void {
   const pictures = new Map(message.pictures.map(picture => [picture.name, withoutBytes(picture)]))
+  epoch = message.epoch
   work = { ...message.parts, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
-  version = message.version
+  version = 0
+  sent = new Map()
+  lastPages = new LastPages(message.work)
 }
 
 function apply(steps: object[], from: number): void {
   if (!work) return
   if (from !== version) {
-    say({ kind: 'failed', message: 'The pages lost track of the text. Reload the page; nothing of the text is lost.' })
-    return
+    throw new Error('the pages lost track of the text')
   }
   let { doc } = work
   const read: StepType[] = steps.map(json => Step.fromJSON(schema, json))
@@ -223,6 +235,7 @@ function hear(message: ToTurnover): void {
       void formulasThenPages()
       break
     case 'steps':
+      lastPages?.wait()
       apply(message.steps, message.version)
       beginSoon()
       break
@@ -233,6 +246,9 @@ function hear(message: ToTurnover): void {
     case 'draw':
       wanted = message.pages
       draw()
+      break
+    case 'ping':
+      say({ kind: 'pong' })
       break
     case 'why':
       asked = message.page

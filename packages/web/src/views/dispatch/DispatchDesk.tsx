@@ -2,39 +2,25 @@
 
 import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
-import { partsOf } from '@steady-ledger/core/work/parts/index.ts'
-import { titleOf } from '@steady-ledger/core/work/schema.ts'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
-import type { FromDispatch, ToDispatch } from '../../workers/protocol.ts'
-import { download, fileName } from '../download.ts'
+import { cancelJob, watchJob, writeFile } from '../../session/dispatchJobs.ts'
+import { sizeOf, useJob } from '../../session/jobState.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { dayOf } from '../ledger/SinceMilestone.tsx'
-
-type State =
-  | { kind: 'idle' }
-  | { kind: 'writing'; output: Output; says: string; done: number; of: number }
-  | { kind: 'done'; output: Output; size: number; seconds: number }
-  | { kind: 'failed'; output: Output; message: string }
 
 export function DispatchDesk() {
   const session = useSession()
   const turnover = useView(view => view.turnover)
   const must = turnover?.findings.filter(finding => finding.weight === 'mustMend') ?? null
-  const [state, setState] = useState<State>({ kind: 'idle' })
-  const worker = useRef<Worker | null>(null)
-  const stop = useCallback((): void => {
-    worker.current?.terminate()
-    worker.current = null
-  }, [])
-  useEffect(() => stop, [stop])
+  const job = useJob(state => state.job)
+  useEffect(watchJob, [])
 
   const [milestone, setMilestone] = useState<string | null>(null)
-  const writer = useView(view => view.writer)
+  const writer = useView(view => view.role === 'writer')
   const milestoneName = milestone ?? `Dispatched on ${dayOf(new Date().toISOString())}`
   const write = (output: Output): void => {
-    stop()
     // The PDF is what leaves the house: the numbers and pages it has go on record when it is written.
     const recorded = output.recorded && writer && milestoneName.trim() !== ''
     const records = recorded ? session.records() : null
@@ -43,40 +29,11 @@ export function DispatchDesk() {
         kind: 'wrong',
         text: 'No milestone is taken: the pages of the latest change are still being made. Write the PDF again in a moment to have one.',
       })
-    const began = performance.now()
-    const work = session.current()
-    const finish = (bytes: Uint8Array): void => {
-      download(bytes, output.mediaType, fileName(titleOf(work.doc)) + output.ending)
+    writeFile(session.id, session.work, output, () => {
       if (records) session.takeMilestone(milestoneName.trim().slice(0, 200), records)
-      setState({ kind: 'done', output, size: bytes.length, seconds: (performance.now() - began) / 1000 })
-    }
-    setState({ kind: 'writing', output, says: 'Starting', done: 0, of: 1 })
-    const made = new Worker(new URL('../../workers/dispatch.worker.ts', import.meta.url), { type: 'module' })
-    worker.current = made
-    made.addEventListener('error', event => setState({ kind: 'failed', output, message: event.message || 'The writer could not start.' }))
-    made.addEventListener('message', ({ data }: MessageEvent<FromDispatch>) => {
-      if (data.kind === 'ready') {
-        const { doc, pictures } = work
-        const message: ToDispatch = {
-          kind: 'write',
-          output: output.name,
-          doc: JSON.stringify(doc.toJSON()),
-          parts: partsOf(work),
-          pictures: [...pictures.values()],
-          date: Date.now(),
-        }
-        made.postMessage(message)
-      } else if (data.kind === 'progress') setState({ kind: 'writing', output, says: data.says, done: data.done, of: data.of })
-      else if (data.kind === 'written') {
-        stop()
-        finish(data.bytes)
-      } else {
-        stop()
-        setState({ kind: 'failed', output, message: data.message })
-      }
     })
   }
-  const writing = state.kind === 'writing'
+  const writing = job?.kind === 'writing'
   return (
     <main className="dispatch">
       <div className="dispatch-inner">
@@ -106,7 +63,7 @@ export function DispatchDesk() {
           <ul className="formats">
             {outputs.map(output => {
               const { name, title, says } = output
-              const own = state.kind !== 'idle' && state.output === output ? state : null
+              const own = job?.work === session.id && job.output.name === name ? job : null
               return (
                 <li key={name}>
                   <div>
@@ -120,22 +77,14 @@ export function DispatchDesk() {
                       )}
                       {own?.kind === 'done' && (
                         <p className="fine">
-                          Written: {own.size > 1e6 ? `${(own.size / 1e6).toFixed(1)} MB` : `${Math.ceil(own.size / 1000)} KB`} in{' '}
-                          {own.seconds.toFixed(1)} s.
+                          Written: {sizeOf(own.size)} in {own.seconds.toFixed(1)} s.
                         </p>
                       )}
                       {own?.kind === 'failed' && <p className="wrong">Not written: {own.message}</p>}
                     </div>
                   </div>
                   {own?.kind === 'writing' ? (
-                    <button
-                      type="button"
-                      className="button"
-                      onClick={() => {
-                        stop()
-                        setState({ kind: 'idle' })
-                      }}
-                    >
+                    <button type="button" className="button" onClick={cancelJob}>
                       Cancel
                     </button>
                   ) : (

@@ -5,7 +5,7 @@ import { type Finding, weightNames, weights } from '@steady-ledger/core/findings
 import { checks } from '@steady-ledger/core/findings/index.ts'
 import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 
 const titles = new Map(checks.map(check => [check.name, check.title]))
 
@@ -28,7 +28,7 @@ export function FindingsView() {
       notify({ kind: 'wrong', text: 'There is nothing left to mend there.' })
       return
     }
-    session.dispatch(tr)
+    if (!session.dispatch(tr)) return
     notify({
       kind: 'done',
       text: done === 1 ? 'Mended.' : `${done} places were mended.`,

@@ -7,10 +7,9 @@ import { addColumnAfter, addRowAfter, isInTable } from '@tiptap/pm/tables'
 import type { EditorView } from '@tiptap/pm/view'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, useState } from 'react'
-import { act } from '../../app/acts.ts'
-import { useSession } from '../../app/sessionContext.ts'
 import { insertBlock, insertDivision, insertTable, setHeading } from '../../editor/insert.ts'
 import { insertProof, insertStatement } from '../../editor/statements.ts'
+import { useSession } from '../../session/sessionContext.ts'
 import { nameOffered } from './kindNames.ts'
 
 /** What to type instead. */
@@ -54,18 +53,18 @@ export function AddButton({ view }: { view: EditorView }) {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="menu" side="right" align="start" onCloseAutoFocus={event => event.preventDefault()}>
-          {item('Figure', 'Ctrl Alt F', () => act.figure(session))}
+          {item('Figure', 'Ctrl Alt F', () => session.act('figure'))}
           {item('Table', 'Ctrl Alt T', () => session.run(insertTable()))}
-          {item('Equation', 'Ctrl Alt E', () => act.equation(session))}
+          {item('Equation', 'Ctrl Alt E', () => session.act('equation'))}
           {item('Bulleted list', '- space', () => session.run(wrapInList(schema.nodes.bulletedList)))}
           {item('Numbered list', '1. space', () => session.run(wrapInList(schema.nodes.numberedList)))}
           {offeredKinds.map(({ kind, name }) => item(nameOffered(name), typed[kind] ?? '', () => session.run(insertBlock(kind))))}
           {item('Theorem', '', () => session.run(insertStatement('theorem')))}
           {item('Proof', '', () => session.run(insertProof))}
           <DropdownMenu.Separator className="menu-rule" />
-          {item('Formula in the line', 'Ctrl Alt M', () => act.formula(session))}
-          {item('Reference', 'Ctrl Alt R', () => act.reference(session))}
-          {item('Footnote', 'Ctrl Alt N', () => act.note(session))}
+          {item('Formula in the line', 'Ctrl Alt M', () => session.act('formula'))}
+          {item('Reference', 'Ctrl Alt R', () => session.act('reference'))}
+          {item('Footnote', 'Ctrl Alt N', () => session.act('note'))}
           <DropdownMenu.Separator className="menu-rule" />
           {item('Heading', 'Ctrl Alt 2', () => session.run(setHeading(2)))}
           {item('Subheading', 'Ctrl Alt 3', () => session.run(setHeading(3)))}

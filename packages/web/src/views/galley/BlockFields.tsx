@@ -4,10 +4,10 @@ import { listMarkingOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { type Node, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
 import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
-import { useSession, useView } from '../../app/sessionContext.ts'
 import { newSeriesFor } from '../../app/workCommands.ts'
 import { addPanel, removePanel } from '../../editor/groups.ts'
 import { nameStatement } from '../../editor/statements.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { ListPlaces } from './LookFields.tsx'
 
 export function FigureFields({

@@ -1,29 +1,28 @@
 /** The writing view: spine, sheet, slip. */
 
-import { findBlock, setAttributes } from '@steady-ledger/core/work/commands/sections.ts'
-import { NodeSelection, TextSelection } from '@tiptap/pm/state'
+import { NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
 import { type CSSProperties, useCallback, useEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
-import { offerActs } from '../../app/acts.ts'
 import { Divider, useWidth } from '../../app/Divider.tsx'
 import { notify } from '../../app/notice.ts'
 import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
 import { Composer } from '../../composer/Composer.tsx'
 import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { nodeViews } from '../../editor/nodeViews/index.ts'
-import type { Session } from '../../session.ts'
-import { newId } from '../../storage/database.ts'
-import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
+import { newId } from '../../newId.ts'
+import type { Session } from '../../session/session.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { SinceField } from '../ledger/SinceField.tsx'
 import { AddButton } from './AddButton.tsx'
 import { NotePanel } from './NotePanel.tsx'
+import { type PastedHtml, readPastedHtml } from './pastedHtml.ts'
 import { ReferencePicker } from './ReferencePicker.tsx'
 import { Slip } from './Slip.tsx'
 import { Spine } from './Spine.tsx'
+import { addFigures, keepPictures, setPicture, tellRefused } from './takeIn.ts'
 
 /** What floats beside the text: one thing at a time. */
 type Floating = { kind: 'composer'; at: number } | { kind: 'note'; id: string } | { kind: 'reference'; at: number | null } | null
@@ -31,8 +30,6 @@ type Floating = { kind: 'composer'; at: number } | { kind: 'note'; id: string } 
 const narrow = innerWidth <= 1100
 const spineLimits = { usual: narrow ? 196 : 236, least: 140, most: 420 }
 const slipLimits = { usual: narrow ? 236 : 284, least: 200, most: 480 }
-
-const isPicture = (file: File): boolean => /^image\//.test(file.type) || /\.(svg|png|jpe?g|webp)$/i.test(file.name)
 
 export function Galley() {
   const session = useSession()
@@ -48,7 +45,7 @@ export function Galley() {
   const [turns, setTurns] = useState(turnsShown)
   const [spineWidth, setSpineWidth] = useWidth('spine', spineLimits)
   const [slipWidth, setSlipWidth] = useWidth('slip', slipLimits)
-  const writer = useView(shown => shown.writer)
+  const role = useView(shown => shown.role)
   // The same function every time: what floats must not be built anew while it is being typed in.
   const closeFloating = useCallback(() => setFloating(null), [])
 
@@ -97,19 +94,32 @@ export function Galley() {
               notify({ kind: 'wrong', text: 'A reference stands in a line of text: drop it there.' })
             return true
           }
-          const files = [...(event.dataTransfer?.files ?? [])].filter(isPicture)
+          const files = [...(event.dataTransfer?.files ?? [])]
           if (files.length === 0) return false
           event.preventDefault()
           const figure = (event.target as HTMLElement).closest<HTMLElement>('.panel, figure.figure')?.dataset.id
-          if (figure) void setPicture(session, figure, files[0]!)
-          else void addFigures(session, files)
+          if (figure && files.length === 1) void setPicture(session, figure, files[0]!)
+          else {
+            const place = shown.posAtCoords({ left: event.clientX, top: event.clientY })
+            if (place) session.dispatch(session.state.tr.setSelection(Selection.near(session.state.doc.resolve(place.pos))))
+            void addFigures(session, files)
+          }
           return true
         },
-        paste: (_view, event) => {
-          const files = [...(event.clipboardData?.files ?? [])].filter(isPicture)
-          if (files.length === 0 || event.clipboardData?.types.includes('text/html')) return false
+        paste: (shown, event) => {
+          const files = [...(event.clipboardData?.files ?? [])]
+          const html = event.clipboardData?.getData('text/html') ?? ''
+          // A picture that is copied comes with a line of HTML that says where it was; words that are copied bring no files.
+          const words = html.replace(/<[^>]*>/g, '').trim()
+          if (files.length > 0 && !words) {
+            event.preventDefault()
+            void addFigures(session, files)
+            return true
+          }
+          const pasted = readPastedHtml(html)
+          if (!pasted) return false
           event.preventDefault()
-          void addFigures(session, files)
+          void pasteWithPictures(session, shown, pasted)
           return true
         },
       },
@@ -158,9 +168,9 @@ export function Galley() {
       },
       reference: () => flushSync(() => setFloating({ kind: 'reference', at: null })),
     }
-    const withdraw = offerActs(perform)
+    session.acts = perform
     return () => {
-      withdraw()
+      if (session.acts === perform) session.acts = {}
       session.detach(made)
       made.destroy()
       setView(null)
@@ -186,7 +196,7 @@ export function Galley() {
       )}
       <div className="sheet-scroll" data-testid="sheet">
         <div className="sheet">
-          {!writer && <p className="reading-note">Another tab is writing this work; here you can read along.</p>}
+          {role === 'reader' && <p className="reading-note">Another tab is writing this work; here you can read along.</p>}
           <div ref={place} />
         </div>
         {view && <AddButton view={view} />}
@@ -254,38 +264,9 @@ export function Galley() {
   )
 }
 
-async function takeIn(session: Session, file: File): Promise<string | null> {
-  try {
-    const picture = await pictureFromFile(file, new Set(session.work.pictures.keys()))
-    await session.addPicture(picture)
-    return picture.name
-  } catch (error) {
-    notify({ kind: 'wrong', text: (error as Error).message })
-    return null
-  }
-}
-
-async function setPicture(session: Session, id: string, file: File): Promise<void> {
-  const name = await takeIn(session, file)
-  if (!name) return
-  const { tr, doc } = session.state
-  const at = findBlock(doc, id)
-  const label = at >= 0 && !doc.nodeAt(at)!.attrs.label ? { label: freeLabel(session, labelFrom(name)) } : {}
-  if (setAttributes(tr, id, { picture: name, ...label })) session.dispatch(tr)
-}
-
-async function addFigures(session: Session, files: File[]): Promise<void> {
-  for (const file of files) {
-    const name = await takeIn(session, file)
-    if (name) session.run(insertFigure(name, freeLabel(session, labelFrom(name))))
-  }
-}
-
-/** A label nothing else carries. */
-function freeLabel(session: Session, wanted: string): string {
-  const taken = new Set(session.live.ledger.entries.map(entry => entry.item.label))
-  for (let n = 1; ; n++) {
-    const label = n === 1 ? wanted : `${wanted}-${n}`
-    if (!taken.has(label)) return label
-  }
+async function pasteWithPictures(session: Session, view: EditorView, pasted: PastedHtml): Promise<void> {
+  if (!session.mayWrite()) return
+  const taken = await keepPictures(session, pasted.files)
+  view.pasteHTML(pasted.withFigures(file => taken.names.get(file)))
+  tellRefused(session, { names: taken.names, refused: [...taken.refused, ...pasted.refused] })
 }

@@ -9,7 +9,7 @@ import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 
 const faceNames: Record<FaceName, string> = {
   serif: 'serif',

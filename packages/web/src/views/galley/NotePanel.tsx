@@ -5,8 +5,8 @@ import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { useCallback, useLayoutEffect, useRef } from 'react'
 import { useNavigate } from 'react-router'
-import { useSession, useView } from '../../app/sessionContext.ts'
 import { NoteEditor } from '../../editor/noteEditor.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { useFloatingPlace } from './floatingPlace.ts'
 
 export function NotePanel({ view, id, onClose }: { view: EditorView; id: string; onClose(): void }) {

@@ -10,8 +10,8 @@ import { NodeSelection, type Transaction } from '@tiptap/pm/state'
 import { Link } from 'react-router'
 import { Choice } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
 import { blockFrom, insertFrom, recordOf, unbury } from '../../editor/restoreTarget.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 
 interface Props {
   node: Node

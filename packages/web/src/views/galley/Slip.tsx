@@ -16,9 +16,9 @@ import { Link } from 'react-router'
 import { Check, Choice, Field } from '../../app/fields.tsx'
 import { languages } from '../../app/languages.ts'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
 import { leadElsewhere } from '../../app/workCommands.ts'
 import { addEquationLine } from '../../editor/groups.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { AccountSteps } from '../AccountSteps.tsx'
 import { FigureFields, HeadingFields, HeadingListed, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
 import { kindName } from './kindNames.ts'
@@ -44,7 +44,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   const node = at < 0 ? null : doc.nodeAt(at)
   if (!node) return <aside className="slip" aria-label="Slip" />
   const rowAt = node.type.name === 'row' ? at : doc.resolve(at).parent.type.name === 'row' ? doc.resolve(at).before() : -1
-  const set = (name: string, value: unknown): void => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
+  const set = (name: string, value: unknown): boolean => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   return (
     <aside className="slip" aria-label="Slip: what is selected">
       <Heading node={node} id={ownId} at={at} />
@@ -316,7 +316,7 @@ function RemoveDivision({ id, node }: { id: string; node: Node }) {
       onClick={() => {
         const { tr } = session.state
         if (!removeBlock(tr, id)) return
-        session.dispatch(tr)
+        if (!session.dispatch(tr)) return
         notify({ kind: 'done', text: `“${title}” was removed.`, action: { says: 'Undo', run: () => session.undo() } })
       }}
     >
@@ -329,7 +329,7 @@ function RemoveDivision({ id, node }: { id: string; node: Node }) {
 function WorkFields() {
   const session = useSession()
   const settings = useView(view => view.settings)
-  const set = (more: Partial<Settings>): void => session.setPart('settings', { ...settings, ...more })
+  const set = (more: Partial<Settings>): boolean => session.setPart('settings', { ...settings, ...more })
   return (
     <section className="slip-part">
       <h3>The work</h3>
@@ -384,7 +384,7 @@ function PageTurnFields() {
   const at = useView(view => view.blockAt)
   const node = at < 0 ? null : session.state.doc.nodeAt(at)
   if (!node || !('keepTogether' in node.attrs)) return null
-  const set = (name: string, value: boolean): void => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
+  const set = (name: string, value: boolean): boolean => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   const floats = 'placement' in node.attrs && node.attrs.placement !== 'here' && node.type.name !== 'listing'
   if (floats && unbroken.includes(node.type.name)) return null
   return (

@@ -6,9 +6,9 @@ import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
 import { type DragEvent, type KeyboardEvent, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { useSession, useView } from '../../app/sessionContext.ts'
 import { restoreCursor } from '../../editor/keys.ts'
 import { opensDivision } from '../../editor/oneDivision.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 
 interface Row {
   id: string

@@ -1,6 +1,6 @@
 import type { EditorView } from '@tiptap/pm/view'
 import { useLayoutEffect, useState } from 'react'
-import { useSession } from '../../app/sessionContext.ts'
+import { useSession } from '../../session/sessionContext.ts'
 
 /** Where something floats: just under a place in the text, in pixels of the sheet's scrolling area; it follows the text. */
 export function useFloatingPlace(view: EditorView, at: () => number | null): { top: number; left: number } | null {

@@ -11,8 +11,8 @@ import { useRef } from 'react'
 import { Link } from 'react-router'
 import { Choice, Field } from '../../app/fields.tsx'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
-import { newId } from '../../storage/database.ts'
+import { newId } from '../../newId.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { download, fileName } from '../download.ts'
 import { CaptionLooks } from './CaptionLooks.tsx'
 import { CheckFields, DefinedFields } from './DefinedFields.tsx'
@@ -36,9 +36,9 @@ const sheetName = ({ width, height }: HouseStyle['page']): string =>
 export function HouseStyleView() {
   const session = useSession()
   const style = useView(view => view.houseStyle)
-  const writer = useView(view => view.writer)
+  const writer = useView(view => view.role === 'writer')
   const chooser = useRef<HTMLInputElement>(null)
-  const change = (next: HouseStyle): void => session.setPart('houseStyle', next)
+  const change = (next: HouseStyle): boolean => session.setPart('houseStyle', next)
   const scheme = useView(view => view.scheme)
   /** Notes that go to a division of their own get one in the same step, where there is none. */
   const placeNotes = (place: Scheme['notes']['place']): void => {
@@ -52,7 +52,7 @@ export function HouseStyleView() {
     session.dispatch(tr)
   }
   const apply = (next: HouseStyle): void => {
-    change(next)
+    if (!change(next)) return
     notify({ kind: 'done', text: `“${next.name}” is applied.`, action: { says: 'Undo', run: () => session.undo() } })
   }
   const load = async (file: File): Promise<void> => {
@@ -62,7 +62,7 @@ export function HouseStyleView() {
       notify({ kind: 'wrong', text: `${(error as Error).message} Nothing was changed.` })
     }
   }
-  const page = (more: Partial<HouseStyle['page']>): void => change({ ...style, page: { ...style.page, ...more } })
+  const page = (more: Partial<HouseStyle['page']>): boolean => change({ ...style, page: { ...style.page, ...more } })
   return (
     <main className="house">
       <div className="tools">

@@ -9,8 +9,8 @@ import { division, type Matter, matterOf, plainText, type Role, roles } from '@s
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
 import { addDivision } from '../../editor/insert.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 
 interface Kind {
   role: Role

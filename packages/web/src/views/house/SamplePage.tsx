@@ -3,7 +3,7 @@
 import { writeLength } from '@steady-ledger/core/work/lengths.ts'
 import { type HouseStyle, pageProblem } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { type PointerEvent, useEffect, useRef, useState } from 'react'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { PageSheet } from '../pages/PageSheet.tsx'
 
 type Margin = 'top' | 'bottom' | 'inner' | 'outer'

@@ -3,7 +3,7 @@ import { standings } from '@steady-ledger/core/numbers/standings.ts'
 import { useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { Bar, BarChart, CartesianGrid, Legend, Tooltip, XAxis, YAxis } from 'recharts'
-import { useView } from '../../app/sessionContext.ts'
+import { useView } from '../../session/sessionContext.ts'
 
 const widest = 940
 /** What stands beside the chart in the window, in pixels. */

@@ -1,5 +1,5 @@
 /** Which milestone galley and ledger mark changes since; nothing is shown where none was taken. */
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 
 export function SinceField() {
   const session = useSession()

@@ -4,7 +4,7 @@ import { changesAsCsv, changesAsHtml, changesAsText } from '@steady-ledger/core/
 import { type FormEvent, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { download } from '../download.ts'
 
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
@@ -14,7 +14,7 @@ export function SinceMilestone() {
   const session = useSession()
   const milestones = useView(view => view.milestones)
   const turnover = useView(view => view.turnover)
-  const writer = useView(view => view.writer)
+  const writer = useView(view => view.role === 'writer')
   const [from, setFrom] = useState(milestones.at(-1)?.id ?? '')
   const [to, setTo] = useState('now')
   const [shown, setShown] = useState<ChangeKind | 'all'>('all')

@@ -1,7 +1,7 @@
 /** Looks for words in the pages and goes from place to place. */
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import { useEffect, useRef, useState } from 'react'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 
 /** The most places the worker reports. */
 const mostMatches = 2000

@@ -1,7 +1,7 @@
 /** Prints from the browser: the same pages, each on a sheet of its own. */
 import { useEffect } from 'react'
 import { createPortal } from 'react-dom'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { PageSheet } from './PageSheet.tsx'
 
 export function PrintPages({ onDone }: { onDone(): void }) {

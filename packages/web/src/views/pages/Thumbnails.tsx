@@ -1,7 +1,7 @@
 /** All pages small, in a strip beside the large ones. */
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useCallback, useEffect, useRef } from 'react'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { PageSheet } from './PageSheet.tsx'
 
 const width = 84

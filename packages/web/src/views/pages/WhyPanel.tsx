@@ -3,7 +3,7 @@ import { entryName } from '@steady-ledger/core/content/titles.ts'
 import type { CostShare } from '@steady-ledger/core/pages/why.ts'
 import { useEffect } from 'react'
 import { Link } from 'react-router'
-import { useSession, useView } from '../../app/sessionContext.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 
 export function WhyPanel({ page, label, onClose }: { page: number; label: string; onClose(): void }) {
   const session = useSession()

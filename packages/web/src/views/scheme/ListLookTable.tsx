@@ -3,7 +3,7 @@ import { deeperLook, deepestList, type ListLevel, type ListMarking, type Scheme,
 import { useState } from 'react'
 import { Field } from '../../app/fields.tsx'
 import { Segments } from '../../app/Segments.tsx'
-import { newId } from '../../storage/database.ts'
+import { newId } from '../../newId.ts'
 import { CounterTiles } from './CounterTiles.tsx'
 
 type Kind = keyof Scheme['lists']

@@ -12,8 +12,8 @@ import { DropdownMenu } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { languages } from '../../app/languages.ts'
 import { notify } from '../../app/notice.ts'
-import { useSession, useView } from '../../app/sessionContext.ts'
-import type { Session } from '../../session.ts'
+import type { Session } from '../../session/session.ts'
+import { useSession, useView } from '../../session/sessionContext.ts'
 import { LevelTable } from './LevelTable.tsx'
 import { ListLookTable } from './ListLookTable.tsx'
 import { NoteRules } from './NoteRules.tsx'
@@ -29,7 +29,7 @@ export function SchemeView() {
   const doc = useView(view => view.doc)
   const current = useView(view => view.scheme)
   const ledger = useView(view => view.ledger)
-  const writer = useView(view => view.writer)
+  const writer = useView(view => view.role === 'writer')
   const language = useView(view => view.settings.language)
   useView(view => view.turnover)
   const [, again] = useState(0)
@@ -61,7 +61,7 @@ export function SchemeView() {
     [doc, draft, ledger, tryLedger, session],
   )
   const apply = (): void => {
-    session.setPart('scheme', scheme)
+    if (!session.setPart('scheme', scheme)) return
     tried.delete(session)
     const count = numbers.length
     notify({

@@ -1,117 +1,153 @@
 /** The shelf: the works kept in this browser. */
 
-import { writeBundle } from '@steady-ledger/core/work/file/bundle.ts'
-import type { Salvage } from '@steady-ledger/core/work/file/salvage.ts'
-import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { lazy, type ReactNode, Suspense, useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { NoticeBar } from '../../app/NoticeBar.tsx'
 import { notify } from '../../app/notice.ts'
-import { closeSession } from '../../app/sessions.ts'
-import { database, loadWork, newId, removeWork, storeWork, type WorkRecord } from '../../storage/database.ts'
-import { download, fileName } from '../download.ts'
+import { useJob } from '../../session/jobState.ts'
+import { closeSession } from '../../session/openNow.ts'
+import type { Choice, LastBackup } from '../../storage/backup.ts'
+import { database, type WorkRecord } from '../../storage/database.ts'
+import { keepStorage, reasonFor } from '../../storage/health.ts'
+import { download } from '../download.ts'
+import { fetchAhead } from '../index.ts'
 import { putDemoOnShelf } from './demo.ts'
-import { readInWorker } from './readInWorker.ts'
-
-const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+import { type Intake, readInThread, type Tell, writeInThread } from './intakeThread.ts'
+import { NewWork } from './NewWork.tsx'
+import { StorageFacts } from './StorageFacts.tsx'
+import { forgetDeleted, lastBackup, tellGone } from './shelfRecords.ts'
+import { WorkCard } from './WorkCard.tsx'
 
 /** How many things that a damaged file lacks are called by name. */
 const mostNamed = 6
+const dayInName = (): string => new Date().toISOString().slice(0, 10)
+const acts = () => import('./shelfActs.ts')
+const RestoreDialog = lazy(async () => ({ default: (await import('./RestoreDialog.tsx')).RestoreDialog }))
+
+interface Busy {
+  says: string
+  done: number
+  of: number
+  stop?: () => void
+}
+type OpenBackup = Extract<Intake, { kind: 'backup' }> & { name: string }
 
 export function Shelf() {
   const navigate = useNavigate()
   const [works, setWorks] = useState<WorkRecord[] | null>(null)
-  const [busy, setBusy] = useState('')
-  const [reading, setReading] = useState<{ name: string; done: number; of: number; stop(): void } | null>(null)
-  const [failure, setFailure] = useState('')
-  const [title, setTitle] = useState('')
+  const [last, setLast] = useState<LastBackup | null>(null)
+  const [busy, setBusy] = useState<Busy | null>(null)
+  const [failure, setFailure] = useState<ReactNode>('')
+  const [unsaved, setUnsaved] = useState<{ id: string; title: string } | null>(null)
+  const [backup, setBackup] = useState<OpenBackup | null>(null)
+  const job = useJob(state => state.job)
   const chooser = useRef<HTMLInputElement>(null)
   const refresh = useCallback(async () => {
     const all = await database.works.orderBy('changed').reverse().toArray()
     setWorks(all.filter(record => !record.deleted))
+    setLast(await lastBackup())
   }, [])
   useEffect(() => {
     document.title = 'Shelf – Steady Ledger'
     void (async () => {
       try {
-        await closeSession()
+        const kept = await closeSession()
+        setUnsaved(kept)
         await forgetDeleted()
-        await putDemoOnShelf(setBusy)
-        setBusy('')
+        await putDemoOnShelf(says => setBusy({ says, done: 0, of: 0 }))
+        setBusy(null)
         await refresh()
+        fetchAhead()
       } catch (error) {
-        setFailure(`The browser’s storage cannot be used: ${(error as Error).message}`)
+        setBusy(null)
+        setFailure(reasonFor(error as Error))
       }
     })()
   }, [refresh])
 
-  const add = async (work: Work): Promise<string> => {
-    const id = newId()
-    await storeWork(id, work)
-    return id
+  /** Runs something with progress; `stop` is offered where it can be ended. */
+  const during = async <Value,>(says: string, run: (tell: Tell, signal: AbortSignal) => Promise<Value>): Promise<Value | null> => {
+    const ending = new AbortController()
+    setBusy({ says, done: 0, of: 1, stop: () => ending.abort() })
+    try {
+      return await run((done, of) => setBusy(was => was && { ...was, done, of }), ending.signal)
+    } finally {
+      setBusy(null)
+    }
   }
-  const start = async (kind: 'thesis' | 'paper'): Promise<void> => {
-    const id = await add(newWork(kind, title.trim() || (kind === 'thesis' ? 'Untitled thesis' : 'Untitled paper'), newId))
+  /** What went wrong is said, and the shelf shows what is there now. */
+  const doing = (what: string, run: () => Promise<unknown>) => (): void =>
+    void run()
+      .catch((error: Error) => notify({ kind: 'wrong', text: `${what} ${reasonFor(error)}` }))
+      .finally(() => void refresh().catch(() => {}))
+
+  const go = (id: string): void => {
+    void keepStorage()
     navigate(`/work/${id}/galley`)
   }
   const open = async (file: File): Promise<void> => {
-    const ending = new AbortController()
-    setReading({ name: file.name, done: 0, of: 1, stop: () => ending.abort() })
     try {
-      const tell = (done: number, of: number): void => setReading(was => was && { ...was, done, of })
       // Everything is read and checked before anything is stored: a failed opening changes nothing.
-      const intake = await readInWorker(new Uint8Array(await file.arrayBuffer()), tell, ending.signal)
-      if (intake.kind === 'refused') refused(file.name, intake.message, intake.readable)
-      else if (intake.kind === 'read') navigate(`/work/${await add(intake.work)}/galley`)
+      const intake = await during(`Opening “${file.name}” …`, async (tell, signal) =>
+        readInThread(new Uint8Array(await file.arrayBuffer()), tell, signal),
+      )
+      if (intake?.kind === 'refused') refused(file.name, intake)
+      else if (intake?.kind === 'backup') setBackup({ ...intake, name: file.name })
+      else if (intake?.kind === 'read') go(await (await acts()).takeIn(intake.work))
     } catch (error) {
-      refused(file.name, (error as Error).message, null)
-    } finally {
-      setReading(null)
+      refused(file.name, { kind: 'refused', message: reasonFor(error as Error), readable: null })
     }
   }
-  const refused = (name: string, message: string, readable: Salvage | null): void =>
+  const refused = (name: string, { message, readable }: Extract<Intake, { kind: 'refused' }>): void =>
     notify({
       kind: 'wrong',
       text: `“${name}” was not opened. ${message} Nothing on the shelf was changed.`,
       ...(readable ? { action: { says: 'Open what can be read', run: () => void openReadable(readable) } } : {}),
     })
-  const openReadable = async ({ work, missing }: Salvage): Promise<void> => {
-    const id = await add(work)
-    navigate(`/work/${id}/galley`)
+  const openReadable = async ({ work, missing }: NonNullable<Extract<Intake, { kind: 'refused' }>['readable']>): Promise<void> => {
+    go(await (await acts()).takeIn(work))
     const lacks = missing.slice(0, mostNamed).join(', ')
     const more = missing.length > mostNamed ? ` and ${missing.length - mostNamed} more` : ''
     if (missing.length) notify({ kind: 'wrong', text: `This is what could be read. Missing: ${lacks}${more}.` })
     else notify({ kind: 'done', text: 'All of it could be read.' })
   }
-  const duplicate = async (record: WorkRecord): Promise<void> => {
-    const { work } = await loadWork(record.id)
-    await storeWork(newId(), work, { copied: Date.now(), pages: record.pages, words: record.words })
-    await refresh()
+  const openAll = async (files: readonly File[]): Promise<void> => {
+    for (const file of files) await open(file)
   }
-  const exportBundle = async (record: WorkRecord): Promise<void> => {
-    const { work } = await loadWork(record.id)
-    download(writeBundle(work), 'application/zip', `${fileName(record.title)}.ledger.zip`)
+  const backUp = async (): Promise<void> => {
+    const written = await during('Backing up everything …', writeInThread)
+    if (!written) return
+    download(written.file, 'application/zip', `steady-ledger-backup-${dayInName()}.zip`)
+    const { count, missing } = written
+    const told = `${count} ${count === 1 ? 'work is' : 'works are'} in the backup.`
+    if (missing.length) notify({ kind: 'wrong', text: `${told} These could not be read and are not in it: ${missing.join(', ')}.` })
+    else notify({ kind: 'done', text: `${told} Open it here as a bundle to restore.` })
+  }
+  const restore = async ({ restore: run, name }: OpenBackup, choices: Record<string, Choice>): Promise<void> => {
+    setBackup(null)
+    const count = await during(`Restoring from “${name}” …`, tell => run(choices, tell))
+    if (count) notify({ kind: 'done', text: `${count} ${count === 1 ? 'work was' : 'works were'} restored.` })
   }
   const remove = async (record: WorkRecord): Promise<void> => {
     await database.works.update(record.id, { deleted: Date.now() })
-    await refresh()
+    tellGone(record.id)
     notify({
       kind: 'done',
       text: `“${record.title}” was taken off the shelf.`,
       action: {
         says: 'Put it back',
-        run: () => void database.works.update(record.id, { deleted: undefined }).then(refresh),
+        run: doing('It was not put back.', () => database.works.update(record.id, { deleted: undefined })),
       },
     })
   }
+  const writing = job?.kind === 'writing' ? job : null
   return (
     <main
       className="shelf"
       onDragOver={event => event.preventDefault()}
       onDrop={event => {
         event.preventDefault()
-        const file = event.dataTransfer.files[0]
-        if (file) void open(file)
+        void openAll([...event.dataTransfer.files])
       }}
     >
       <header className="shelf-head">
@@ -119,97 +155,88 @@ export function Shelf() {
           <h1>Steady Ledger</h1>
           <p>The works kept in this browser. Nothing leaves it unless you write a file.</p>
         </div>
-        <button type="button" className="button" onClick={() => chooser.current?.click()}>
-          Open a bundle
-        </button>
+        <div className="shelf-acts">
+          <button
+            type="button"
+            className="button"
+            disabled={!works?.length || busy !== null}
+            onClick={doing('No backup was written.', backUp)}
+          >
+            Back up everything
+          </button>
+          <button type="button" className="button" title="A work, or a backup of all of them" onClick={() => chooser.current?.click()}>
+            Open a bundle
+          </button>
+        </div>
         <input
           ref={chooser}
           type="file"
+          multiple
           accept=".zip,application/zip"
           className="visually-hidden"
           aria-label="Bundle file"
           tabIndex={-1}
           onChange={event => {
-            const file = event.target.files?.[0]
-            if (file) void open(file)
+            void openAll([...(event.target.files ?? [])])
             event.target.value = ''
           }}
         />
       </header>
       {failure && (
-        <p className="wrong" role="alert">
-          {failure}
+        <div className="wrong" role="alert">
+          <h2>Works cannot be kept in this browser</h2>
+          <p>
+            {failure} Let this address keep data (cookies and site data), leave private browsing, or make room on the disk; then reload the
+            page. Nothing is shown as long as it could not be kept.
+          </p>
+        </div>
+      )}
+      {unsaved && (
+        <p className="save-trouble" role="alert">
+          <strong>Not saved.</strong> “{unsaved.title}” holds changes that the browser could not keep. It is still open.{' '}
+          <Link className="button" to={`/work/${unsaved.id}/galley`}>
+            Back to it
+          </Link>
         </p>
       )}
-      {busy && <p role="status">{busy}</p>}
-      {reading && (
+      {(busy || writing) && (
         <p role="status" className="shelf-reading">
-          Opening “{reading.name}” … <progress aria-label="Files read" value={reading.done} max={reading.of} />{' '}
-          <button type="button" className="button" onClick={reading.stop}>
-            Cancel
-          </button>
+          {busy?.says ?? `Writing “${writing?.title}” …`}
+          {busy?.of !== 0 && <progress aria-label="Done" value={busy?.done ?? writing?.done} max={busy?.of ?? writing?.of} />}
+          {busy?.stop && (
+            <button type="button" className="button" onClick={busy.stop}>
+              Cancel
+            </button>
+          )}
         </p>
       )}
       <ul className="works">
         {works?.map(record => (
-          <li key={record.id} className="work-card">
-            <Link to={`/work/${record.id}/galley`} className="work-cover">
-              <span className="cover-page" aria-hidden="true">
-                <span className="cover-title">{record.title}</span>
-                <span className="cover-author">{record.settings.author}</span>
-              </span>
-              <span className="work-name">{record.title}</span>
-            </Link>
-            <p className="work-facts">
-              {record.copied && `Copy of ${date.format(record.copied)} · `}
-              {record.kind === 'thesis' ? 'Thesis' : 'Paper'}
-              {record.pages > 0 && ` · ${record.pages} pages`}
-              {record.words > 0 && ` · ${record.words.toLocaleString('en-GB')} words`}
-              <br />
-              {date.format(record.changed)} ·{' '}
-              {record.size > 1e6 ? `${(record.size / 1e6).toFixed(1)} MB` : `${Math.ceil(record.size / 1000)} KB`}
-            </p>
-            <div className="work-acts">
-              <button type="button" onClick={() => void duplicate(record)}>
-                Duplicate
-              </button>
-              <button type="button" onClick={() => void exportBundle(record)}>
-                Export
-              </button>
-              <button type="button" onClick={() => void remove(record)}>
-                Delete
-              </button>
-            </div>
-          </li>
+          <WorkCard
+            key={record.id}
+            record={record}
+            last={last}
+            onDuplicate={doing('It was not duplicated.', async () => (await acts()).duplicate(record))}
+            onExport={doing('It was not exported.', async () => (await acts()).exportBundle(record))}
+            onDelete={doing('It was not deleted.', () => remove(record))}
+          />
         ))}
-        <li className="work-card new-work">
-          <h2>New work</h2>
-          <label className="field">
-            <span>Title</span>
-            <input type="text" value={title} onChange={event => setTitle(event.target.value)} placeholder="It can be changed at any time" />
-          </label>
-          <div className="new-acts">
-            <button type="button" className="button primary" onClick={() => void start('thesis')}>
-              Begin a thesis
-            </button>
-            <button type="button" className="button" onClick={() => void start('paper')}>
-              Begin a paper
-            </button>
-          </div>
-          <p className="work-facts">
-            A thesis counts by chapter and opens each on a new page; a paper counts through, and its sections run on.
-          </p>
-        </li>
+        {!failure && (
+          <NewWork onBegin={(kind, title) => doing('No work was begun.', async () => go(await (await acts()).begin(kind, title)))()} />
+        )}
       </ul>
+      {works && <StorageFacts />}
+      {backup && (
+        <Suspense>
+          <RestoreDialog
+            name={backup.name}
+            works={backup.works}
+            onClose={() => setBackup(null)}
+            onRestore={choices => doing('Not everything was restored.', () => restore(backup, choices))()}
+          />
+        </Suspense>
+      )}
       <NoticeBar />
     </main>
   )
-}
-
-const keptDeleted = 24 * 60 * 60 * 1000
-
-/** Works deleted more than a day ago are gone for good. */
-async function forgetDeleted(): Promise<void> {
-  const old = await database.works.filter(record => record.deleted !== undefined && record.deleted < Date.now() - keptDeleted).toArray()
-  for (const record of old) await removeWork(record.id)
 }

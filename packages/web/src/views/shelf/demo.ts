@@ -1,6 +1,6 @@
 /** The demo works stand on the shelf of a browser that opens the program for the first time; deleted, they stay away. */
-import { countWords } from '@steady-ledger/core/work/schema.ts'
-import { database, newId, storeWork } from '../../storage/database.ts'
+import { newId } from '../../newId.ts'
+import { database } from '../../storage/database.ts'
 
 const done = 'demo on the shelf'
 
@@ -8,10 +8,10 @@ export async function putDemoOnShelf(onProgress: (says: string) => void): Promis
   await navigator.locks.request('steady-ledger demo', async () => {
     if (await database.notes.get(done)) return
     onProgress('Putting the demo works on the shelf…')
-    const { demoWorks } = await import('@steady-ledger/demo')
+    const [{ demoWorks }, { storeWork }] = await Promise.all([import('@steady-ledger/demo'), import('../../storage/works.ts')])
     for (const kind of ['paper', 'thesis'] as const) {
       const work = await demoWorks[kind]()
-      await storeWork(kind === 'thesis' ? 'demo-thesis' : `demo-paper`, work, { words: countWords(work.doc) })
+      await storeWork(kind === 'thesis' ? 'demo-thesis' : `demo-paper`, work)
     }
     await database.notes.put({ key: done, value: newId() })
   })

@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react'
-import type { Session, SessionView } from '../session.ts'
+import type { Session } from './session.ts'
+import type { SessionView } from './view.ts'
 
 export const SessionContext = createContext<Session | null>(null)
 

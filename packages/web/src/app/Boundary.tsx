@@ -1,0 +1,34 @@
+/** What fails is fenced in: the view or panel says what happened, what is safe and what to do, and everything around it goes on. */
+import type { ReactNode } from 'react'
+import { ErrorBoundary } from 'react-error-boundary'
+
+export function Boundary({
+  name,
+  of,
+  children,
+}: {
+  name: string /** What it is tried again for, when it changes. */
+  of?: string
+  children: ReactNode
+}) {
+  return (
+    <ErrorBoundary
+      resetKeys={[of]}
+      onError={error => console.error(error)}
+      fallbackRender={({ error, resetErrorBoundary }) => (
+        <section className="fault" role="alert">
+          <h2>{name} stopped</h2>
+          <p>
+            What happened: {error instanceof Error ? error.message : String(error)} Your text is safe: it is kept as you write, and
+            everything else goes on.
+          </p>
+          <button type="button" className="button" onClick={resetErrorBoundary}>
+            Try again
+          </button>
+        </section>
+      )}
+    >
+      {children}
+    </ErrorBoundary>
+  )
+}

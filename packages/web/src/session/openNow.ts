@@ -1,0 +1,21 @@
+/** What the shelf asks of the sessions. It is little, and needs nothing of what a session needs. */
+
+interface Open {
+  id: string
+  title(): string
+  /** False where something could not be saved, and it stays open. */
+  close(): Promise<boolean>
+}
+let open: Open | null = null
+
+export const setOpen = (session: Open | null): void => {
+  open = session
+}
+export const openNow = (): Open | null => open
+
+/** Closes what is open; tells of it where it holds what could not be saved, and so stays open. */
+export async function closeSession(): Promise<{ id: string; title: string } | null> {
+  const before = open
+  if (!before || (await before.close())) return null
+  return { id: before.id, title: before.title() }
+}

@@ -1,0 +1,516 @@
+/**
+ * An open work. Four things have one owner each: the document, the thread that makes its pages, the saver and the pictures. The session
+ * joins them: what one does, the others hear. Views show it; none of them holds a copy of the text.
+ */
+
+import { compareMilestones } from '@steady-ledger/core/milestones/compareMilestones.ts'
+import { recordsOf } from '@steady-ledger/core/milestones/takeMilestone.ts'
+import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { type PartName, partNames, partsOf, partsOnPages, sameParts } from '@steady-ledger/core/work/parts/index.ts'
+import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/parts/milestones.ts'
+import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
+import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
+import { closeHistory, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
+import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
+import { AttrStep } from '@tiptap/pm/transform'
+import type { EditorView } from '@tiptap/pm/view'
+import { create, type StoreApi, type UseBoundStore } from 'zustand'
+import { notify } from '../app/notice.ts'
+import type { LiveNumbers } from '../editor/live.ts'
+import { opensDivision } from '../editor/oneDivision.ts'
+import { setPages } from '../editor/pageTurns.ts'
+import type { Graveyard } from '../editor/restoreTarget.ts'
+import { blockAt, selectedBlock } from '../editor/selected.ts'
+import { newId } from '../newId.ts'
+import type { WorkRecord } from '../storage/database.ts'
+import { lastDrawings, lastSummary } from '../storage/lastPages.ts'
+import { Saver, type SaveState } from '../storage/saver.ts'
+import { keepState } from '../storage/states.ts'
+import { claimWork, dropPictures, loadWork, notePages, storeWork } from '../storage/works.ts'
+import { WriterLock } from '../storage/writerLock.ts'
+import type { TurnoverSummary } from '../workers/protocol.ts'
+import type { Act } from './acts.ts'
+import { DocumentStore } from './documentStore.ts'
+import { PagesClient, type Thread } from './pagesClient.ts'
+import { PictureStore } from './pictureStore.ts'
+import { firstView, type SessionView } from './view.ts'
+
+/** How long what only counts or repeats the text may lag behind it. */
+const quietMilliseconds = 120
+
+const newThread = (): Thread => new Worker(new URL('../workers/turnover.worker.ts', import.meta.url), { type: 'module' }) as Thread
+
+/** Tabs on the same work tell each other what became of it. */
+type Told = 'saved' | 'gone'
+export const channelOf = (work: string): BroadcastChannel => new BroadcastChannel(`steady-ledger ${work}`)
+
+export class Session {
+  readonly id: string
+  readonly use: UseBoundStore<StoreApi<SessionView>>
+  private readonly document: DocumentStore
+  private readonly pictures: PictureStore
+  private readonly pages: PagesClient
+  private readonly lock: WriterLock
+  private readonly channel: BroadcastChannel
+  private saver: Saver
+  /** Of the record that was read last. */
+  private revision: number
+  private view: EditorView | null = null
+  private pagesOnShelf = -1
+  private later: ReturnType<typeof setTimeout> | undefined
+  private ended = false
+  /** Targets that references were given in this sitting, the latest first. */
+  recentTargets: string[] = []
+  /** Run after every transaction, for whatever floats beside the text. */
+  readonly followers = new Set<() => void>()
+  /** What needs more than the editor, as the galley does it while it is shown. */
+  acts: Partial<Record<Act, () => void>> = {}
+
+  constructor(id: string, work: Work, { revision = 0 }: Pick<WorkRecord, 'revision'>) {
+    this.id = id
+    this.revision = revision
+    this.pictures = new PictureStore(work.pictures)
+    this.document = new DocumentStore(work, this.pictures)
+    this.use = create<SessionView>()(() => firstView(work, this.live.ledger))
+    this.saver = this.newSaver('')
+    this.channel = channelOf(id)
+    this.channel.addEventListener('message', ({ data }: MessageEvent<Told>) => void this.hearTab(data))
+    this.pages = new PagesClient(newThread, {
+      contents: () => this.contents(),
+      hear: message => {
+        switch (message.kind) {
+          case 'progress':
+            this.use.setState({ progress: message })
+            break
+          case 'drawn': {
+            const had = this.use.getState().drawings
+            const fresh = new Map(message.drawings.map(drawing => [drawing.index, drawing]))
+            const drawings = message.pages.flatMap(page => fresh.get(page) ?? had.get(page) ?? [])
+            this.use.setState({ drawings: new Map(drawings.map(drawing => [drawing.index, drawing])) })
+            break
+          }
+          case 'reasons':
+            this.use.setState({ reasons: { page: message.page, reasons: message.reasons } })
+            break
+          case 'found':
+            this.use.setState({ found: { query: message.query, matches: message.matches } })
+        }
+      },
+      onTurnover: ({ summary }) => this.settle(summary, false),
+      onFailure: failure => this.use.setState({ failure, progress: null, balanced: false }),
+    })
+    this.lock = new WriterLock(id, {
+      begin: () => void this.beginWriting(),
+      giveUp: () => this.giveUp(),
+      lost: () => this.stopWriting(),
+      onHandOver: handOver => this.use.setState({ handOver }),
+    })
+    void this.showLastSitting()
+  }
+
+  get work(): Work {
+    return this.document.work
+  }
+  get state(): EditorState {
+    return this.document.state
+  }
+  get live(): LiveNumbers {
+    return this.document.live
+  }
+  get graveyard(): Graveyard {
+    return this.document.graveyard
+  }
+  private get writes(): boolean {
+    return this.use.getState().role === 'writer'
+  }
+
+  // ── who writes ──────────────────────────────────────────────────────────
+
+  private newSaver(writer: string): Saver {
+    return new Saver(
+      this.id,
+      writer,
+      this.work,
+      save => this.onSave(save),
+      () => this.use.getState().turnover?.labels.length ?? 0,
+    )
+  }
+
+  private onSave(save: SaveState): void {
+    this.use.setState({ save, ...(save.kind === 'saved' ? { unsaved: false } : {}) })
+    if (save.kind !== 'saved') return
+    this.tellTabs('saved')
+    void keepState(this.id, this.work, 'hour')
+  }
+
+  private tellTabs(told: Told): void {
+    if (!this.ended) this.channel.postMessage(told)
+  }
+
+  private async hearTab(told: Told): Promise<void> {
+    if (told === 'gone') {
+      if (this.writes)
+        this.use.setState({ save: { kind: 'failed', why: 'gone', message: 'This work was taken off the shelf in another tab.' } })
+    } else if (!this.writes) await this.refresh()
+  }
+
+  /** Whoever begins to write begins with what was saved last, and under a name that storage knows. */
+  private async beginWriting(): Promise<void> {
+    try {
+      const record = await claimWork(this.id, this.lock.name)
+      if (!record) throw new Error('This work is not on the shelf of this browser any more.')
+      if (record.revision !== this.revision && (record.revision ?? 0) !== this.revision) await this.refresh()
+    } catch (error) {
+      this.use.setState({ role: 'reader', save: { kind: 'failed', why: 'refused', message: (error as Error).message } })
+      return
+    }
+    this.saver.end()
+    this.saver = this.newSaver(this.lock.name)
+    this.use.setState({ role: 'writer', save: { kind: 'saved', at: Date.now() } })
+    this.view?.setProps({ editable: () => true })
+    void keepState(this.id, this.work, 'hour')
+  }
+
+  private async giveUp(): Promise<boolean> {
+    this.stopWriting()
+    const kept = await this.saver.flush()
+    if (!kept) {
+      this.use.setState({ role: 'writer' })
+      this.view?.setProps({ editable: () => true })
+    }
+    return kept
+  }
+
+  private stopWriting(): void {
+    this.use.setState({ role: 'reader' })
+    this.view?.setProps({ editable: () => false })
+  }
+
+  takeOver(): void {
+    this.lock.takeOver()
+  }
+  /** Writes here though the other tab does not answer, or cannot save what it holds. */
+  forceOver(): void {
+    this.lock.force()
+  }
+
+  /** Takes over what another tab saved. */
+  private async refresh(): Promise<void> {
+    const { record, work } = await loadWork(this.id)
+    this.revision = record.revision ?? 0
+    this.pictures.replace(work.pictures)
+    if (!this.document.replace(work)) return
+    this.pages.open()
+    this.view?.updateState(this.state)
+    this.publish(true)
+  }
+
+  // ── the text ────────────────────────────────────────────────────────────
+
+  /** The document as it is now with everything beside it. */
+  current(): Work {
+    return this.work
+  }
+
+  attach(view: EditorView): void {
+    this.view = view
+    view.setProps({ editable: () => this.writes })
+  }
+  detach(view: EditorView): void {
+    if (this.view === view) this.view = null
+  }
+  get editor(): EditorView | null {
+    return this.view
+  }
+
+  /** Tells whether what was asked for was done: a tab that reads along changes nothing, and says so. */
+  dispatch = (tr: Transaction): boolean => {
+    if (tr.docChanged && !this.mayWrite()) return false
+    const steps = this.document.apply(tr)
+    const changed = steps.length > 0
+    if (changed) {
+      this.pages.steps(steps.map(step => step.toJSON()))
+      // Said once and not at every key.
+      const { balanced, unsaved } = this.use.getState()
+      if (balanced || !unsaved) this.use.setState({ balanced: false, unsaved: true })
+      this.saver.changed(this.work)
+    }
+    this.view?.updateState(this.state)
+    for (const follow of this.followers) follow()
+    // What was set in a field is shown in it at once.
+    this.publish(changed, changed && steps.every(step => step instanceof AttrStep))
+    return changed || !tr.docChanged
+  }
+
+  /** Whether this tab writes; says so where it does not. */
+  mayWrite(): boolean {
+    if (!this.writes) this.sayWhyNot()
+    return this.writes
+  }
+
+  private sayWhyNot(): void {
+    const { role } = this.use.getState()
+    notify({
+      kind: 'wrong',
+      text:
+        role === 'reader'
+          ? 'This tab reads along, so nothing was changed: another tab writes the work.'
+          : 'The work is still being opened.',
+      ...(role === 'reader' ? { action: { says: 'Write here', run: () => this.takeOver() } } : {}),
+    })
+  }
+
+  /** Changes what stands beside the text, as one step that can be undone. */
+  setPart<Part extends PartName>(part: Part, value: Work[Part]): boolean {
+    return this.dispatch(setPart(this.state.tr, this.work, part, value))
+  }
+
+  run(command: Command): boolean {
+    let refused = false
+    const done = command(
+      this.state,
+      tr => {
+        if (!this.dispatch(tr)) refused = true
+      },
+      this.view ?? undefined,
+    )
+    this.view?.focus()
+    return done && !refused
+  }
+
+  undo = (): boolean => undo(this.state, this.dispatch)
+  redo = (): boolean => redo(this.state, this.dispatch)
+
+  /** Does what the galley does, where it is shown. */
+  act(name: Act): void {
+    this.acts[name]?.()
+  }
+
+  /** Puts the work back to what it was: text and parts in one step, which can be undone. */
+  restore(earlier: Work): boolean {
+    const { doc } = this.state
+    const tr = this.state.tr.replaceWith(0, doc.content.size, earlier.doc.content)
+    // What was put on record since stays on record.
+    for (const part of partNames) if (part !== 'milestones') setPart(tr, this.work, part, earlier[part])
+    return this.dispatch(closeHistory(tr.setSelection(Selection.atStart(tr.doc)).setMeta(opensDivision, true)))
+  }
+
+  /** Puts the cursor into the block, note or division with this id and shows it. */
+  goTo(id: string): boolean {
+    const at = findBlock(this.state.doc, id)
+    if (at < 0) return false
+    const node = this.state.doc.nodeAt(at)!
+    const { doc } = this.state
+    const selection =
+      node.isTextblock || node.type.name === 'division'
+        ? TextSelection.near(doc.resolve(at + 1))
+        : node.type.spec.group === 'block' && node.type.name !== 'table'
+          ? NodeSelection.create(doc, at)
+          : Selection.near(doc.resolve(node.isInline ? at : at + 1))
+    this.dispatch(this.state.tr.setSelection(selection).setMeta(opensDivision, true))
+    this.view?.focus()
+    const dom = this.view?.nodeDOM(at)
+    const shown = dom instanceof HTMLElement ? dom : dom?.parentElement
+    ;(node.type.name === 'division' ? (shown?.querySelector('.heading') ?? shown) : shown)?.scrollIntoView({
+      block: node.type.name === 'division' ? 'start' : 'center',
+    })
+    return true
+  }
+
+  // ── pictures ────────────────────────────────────────────────────────────
+
+  /** Keeps a picture; throws where storage does not take it, and nothing is changed then. */
+  async addPicture(picture: Picture): Promise<void> {
+    await this.saver.addPicture(picture)
+    this.pictures.add(picture)
+    const { bytes: _bytes, ...facts } = picture
+    this.pages.picture(facts)
+    this.live.push()
+  }
+
+  pictureAddress(name: string): string | undefined {
+    return this.pictures.address(name)
+  }
+
+  // ── pages ───────────────────────────────────────────────────────────────
+
+  private contents() {
+    const { doc, pictures } = this.work
+    const facts = [...pictures.values()].map(({ bytes: _bytes, ...found }) => found)
+    return { work: this.id, doc: JSON.stringify(doc.toJSON()), parts: partsOnPages(this.work), pictures: facts }
+  }
+
+  /** Tries again to compute pages that could not be computed. */
+  retryPages(): void {
+    this.pages.restart()
+  }
+
+  /** Asks for drawings of these pages, now and after every turnover. */
+  draw(pages: number[]): void {
+    this.pages.want({ kind: 'draw', pages })
+    if (this.use.getState().fromLastSitting) void this.drawLastSitting(pages)
+  }
+
+  /** Asks why a page ended where it did, now and after every turnover; -1 asks no more. */
+  askWhy(page: number): void {
+    if (page < 0) this.use.setState({ reasons: null })
+    this.pages.want({ kind: 'why', page })
+  }
+
+  /** Looks for words in the pages, now and after every turnover. */
+  search(query: string): void {
+    this.pages.want({ kind: 'search', query })
+  }
+
+  /** Pages and page numbers of the last sitting, until those of this one are there. */
+  private async showLastSitting(): Promise<void> {
+    const summary = await lastSummary(this.id)
+    if (!summary || this.use.getState().turnover) return
+    this.settle({ ...summary, version: -1 }, true)
+  }
+
+  private async drawLastSitting(pages: number[]): Promise<void> {
+    const drawings = await lastDrawings(this.id, pages)
+    if (this.use.getState().fromLastSitting) this.use.setState({ drawings: new Map(drawings.map(drawing => [drawing.index, drawing])) })
+  }
+
+  private settle(turnover: TurnoverSummary, fromLastSitting: boolean): void {
+    const { pageOf, labels } = turnover
+    const renumbered = this.document.settle(turnover)
+    this.use.setState({
+      turnover,
+      balanced: !fromLastSitting,
+      fromLastSitting,
+      ...(fromLastSitting ? {} : { progress: null, failure: '' }),
+    })
+    if (this.use.getState().since) this.compareSince()
+    if (renumbered) this.showDocument()
+    if (labels.length !== this.pagesOnShelf && this.writes) {
+      this.pagesOnShelf = labels.length
+      void notePages(this.id, labels.length)
+    }
+    this.live.push()
+    const { key, value } = setPages(id => {
+      const index = pageOf.get(id)
+      return index === undefined ? undefined : { index, label: labels[index]! }
+    })
+    this.dispatch(this.state.tr.setMeta(key, value).setMeta('addToHistory', false))
+  }
+
+  // ── milestones ──────────────────────────────────────────────────────────
+
+  /** Every number and page as they are; null while the pages of this text are not made yet. */
+  records(): MilestoneRecord[] | null {
+    const { turnover, balanced } = this.use.getState()
+    if (!turnover || !balanced || !this.pages.isCurrent(turnover.version)) return null
+    const referred = new Set(this.state.doc.children.flatMap(node => scanDivision(node).references.flatMap(({ targets }) => targets)))
+    return recordsOf({
+      ledger: this.live.ledger,
+      language: this.live.language,
+      pageOf: id => this.live.pageOf(id),
+      textOf: (node, identity) => this.live.textOf(node, identity),
+      isReferred: id => referred.has(id),
+    })
+  }
+
+  /** Shows in galley and ledger what changed since a milestone, or no longer. */
+  showSince(id: string): void {
+    this.use.setState({ since: id })
+    this.compareSince()
+    this.live.push()
+  }
+
+  private compareSince(): void {
+    const { since } = this.use.getState()
+    const milestone = this.work.milestones.find(found => found.id === since)
+    const now = milestone && this.records()
+    if (!milestone) {
+      this.live.changes = new Map()
+      this.use.setState({ changes: this.live.changes })
+    } else if (now) {
+      this.live.changes = new Map(compareMilestones(milestone.records, now).map(change => [change.id, change]))
+      this.use.setState({ changes: this.live.changes })
+    }
+  }
+
+  /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
+  takeMilestone(name: string, records = this.records()): boolean {
+    if (!records) return false
+    const milestone: Milestone = { id: newId(), name, taken: new Date().toISOString(), records }
+    const tr = setPart(this.state.tr, this.work, 'milestones', [...this.work.milestones, milestone])
+    if (!this.dispatch(tr.setMeta('addToHistory', false))) return false
+    void keepState(this.id, this.work, 'milestone', name)
+    return true
+  }
+
+  // ── keeping ─────────────────────────────────────────────────────────────
+
+  flush(): Promise<boolean> {
+    return this.saver.flush()
+  }
+
+  /** Whether something would be lost if the page went away now. */
+  get holdsUnsaved(): boolean {
+    return this.use.getState().unsaved
+  }
+
+  /** A work that another tab took off the shelf stands there again, with what is on the screen here. */
+  async putBack(): Promise<void> {
+    await storeWork(this.id, this.work, { writer: this.lock.name, pages: Math.max(0, this.pagesOnShelf) })
+    this.saver.end()
+    this.saver = this.newSaver(this.lock.name)
+    this.use.setState({ save: { kind: 'saved', at: Date.now() }, unsaved: false })
+  }
+
+  /** Saves and ends; false where something could not be saved, and the session goes on. */
+  async close(): Promise<boolean> {
+    if (this.writes && !(await this.saver.flush())) return false
+    // With this sitting its history ends: pictures that only an undo could have brought back are let go.
+    if (this.writes) await dropPictures(this.id, this.work).catch(() => {})
+    this.end()
+    return true
+  }
+
+  /** Ends without saving. */
+  end(): void {
+    this.ended = true
+    this.saver.end()
+    this.lock.release()
+    this.channel.close()
+    this.pages.end()
+    this.pictures.end()
+  }
+
+  // ── what views show ─────────────────────────────────────────────────────
+
+  private showDocument(): void {
+    clearTimeout(this.later)
+    this.later = undefined
+    this.use.setState({ doc: this.state.doc, ledger: this.live.ledger, ...partsOf(this.work) })
+    this.live.push()
+  }
+
+  private publish(changed: boolean, atOnce = false): void {
+    const { $head } = this.state.selection
+    const selected = selectedBlock(this.state)
+    const now = this.use.getState()
+    const openDivision = this.state.doc.child(Math.min($head.index(0), this.state.doc.childCount - 1)).attrs.id
+    const next: Partial<SessionView> = {}
+    if (changed) {
+      // A changed number shows at once; a letter more or less may wait until typing has been drawn.
+      const beside = !sameParts(now, this.work)
+      if (atOnce || beside || now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
+      else this.later ??= setTimeout(() => this.showDocument(), quietMilliseconds)
+    }
+    if (now.selected.id !== selected.id || now.selected.at !== selected.at || now.selected.kind !== selected.kind) next.selected = selected
+    if (now.openDivision !== openDivision) next.openDivision = openDivision
+    const block = blockAt(this.state)
+    if (now.blockAt !== block) next.blockAt = block
+    const canUndo = undoDepth(this.state) > 0
+    const canRedo = redoDepth(this.state) > 0
+    if (now.canUndo !== canUndo) next.canUndo = canUndo
+    if (now.canRedo !== canRedo) next.canRedo = canRedo
+    if (Object.keys(next).length) this.use.setState(next)
+  }
+}

@@ -1,0 +1,67 @@
+/** The one open session. Opening another work closes it, with everything saved; one that cannot be saved stays open until it is. */
+
+import { titleOf } from '@steady-ledger/core/work/schema.ts'
+import { reasonFor } from '../storage/health.ts'
+import { loadWork, StorageError } from '../storage/works.ts'
+import { isWriting } from './jobState.ts'
+import { openNow, setOpen } from './openNow.ts'
+import { Session } from './session.ts'
+
+let opening: { id: string; session: Promise<Session> } | null = null
+/** The session that is open, for those that cannot wait. */
+let current: Session | null = null
+
+export function openSession(id: string): Promise<Session> {
+  // What is open stays what it is, also where another work could not be opened meanwhile.
+  if (current?.id === id && openNow()?.id === id) return Promise.resolve(current)
+  if (opening?.id === id) return opening.session
+  const session = make(id)
+  opening = { id, session }
+  session
+    .catch(() => {})
+    .finally(() => {
+      if (opening?.session === session) opening = null
+    })
+  return session
+}
+
+async function make(id: string): Promise<Session> {
+  const before = openNow()
+  if (before && !(await before.close()))
+    throw new StorageError(
+      `“${before.title()}” holds changes that are not saved yet. Go back to it and save a rescue file before another work is opened.`,
+    )
+  let loaded: Awaited<ReturnType<typeof loadWork>>
+  try {
+    loaded = await loadWork(id)
+  } catch (error) {
+    throw new StorageError(reasonFor(error as Error))
+  }
+  const session = new Session(id, loaded.work, loaded.record)
+  current = session
+  setOpen({
+    id,
+    title: () => titleOf(session.work.doc),
+    async close() {
+      const closed = await session.close()
+      if (closed && current === session) {
+        current = null
+        setOpen(null)
+      }
+      return closed
+    },
+  })
+  return session
+}
+
+/** Whatever is not saved yet is written when the page is hidden or closed. */
+addEventListener('visibilitychange', () => {
+  if (document.visibilityState === 'hidden') void current?.flush()
+})
+
+/** Nobody leaves unasked while something would be lost: words that are not saved, or a file that is being written. */
+addEventListener('beforeunload', event => {
+  if (!current?.holdsUnsaved && !isWriting()) return
+  void current?.flush()
+  event.preventDefault()
+})

@@ -1,0 +1,61 @@
+/** An earlier state of a work beside what it is now, block by block. */
+
+import { plainTextOf } from '@steady-ledger/core/content/plainText.ts'
+import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
+import { division, type Node } from '@steady-ledger/core/work/schema.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
+
+export interface ThenBlock {
+  id: string
+  number: string
+  text: string
+  /** Title of a division or heading. */
+  heading: boolean
+  /** How it stands to the block of the same id now. */
+  now: 'same' | 'changed' | 'gone'
+}
+export interface ThenDivision {
+  id: string
+  title: string
+  blocks: ThenBlock[]
+  /** Blocks that are not as they were. */
+  differ: number
+  now: 'there' | 'gone'
+}
+
+const said = (node: Node): string => plainTextOf(node, node.attrs.id ?? '', () => [])
+
+/** The divisions of the earlier state, and the titles of those that came since. */
+export function compareStates(then: Work, now: Work): { divisions: ThenDivision[]; since: string[] } {
+  const ledger = numberWork(then.doc, then.scheme)
+  const today = new Map<string, Node>()
+  now.doc.descendants(node => {
+    if (node.attrs.id) today.set(node.attrs.id, node)
+    return !node.isTextblock
+  })
+  const divisions = then.doc.children.map((node): ThenDivision => {
+    const { id } = division(node)
+    const blocks = node.children.map((block, index): ThenBlock => {
+      const own = index === 0 ? id : (block.attrs.id as string)
+      const other = index === 0 ? today.get(own)?.firstChild : today.get(own)
+      const entry = ledger.byId.get(own)
+      return {
+        id: own,
+        number: entry?.number ?? '',
+        text: said(block),
+        heading: index === 0 || block.type.name === 'heading',
+        now: !other ? 'gone' : other.eq(block) ? 'same' : 'changed',
+      }
+    })
+    return {
+      id,
+      title: said(node.firstChild!) || 'Untitled',
+      blocks,
+      differ: blocks.filter(({ now: state }) => state !== 'same').length,
+      now: today.has(id) ? 'there' : 'gone',
+    }
+  })
+  const known = new Set(divisions.map(({ id }) => id))
+  const since = now.doc.children.filter(node => !known.has(division(node).id)).map(node => said(node.firstChild!) || 'Untitled')
+  return { divisions, since }
+}

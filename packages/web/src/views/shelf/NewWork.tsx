@@ -1,0 +1,25 @@
+import { useState } from 'react'
+
+export function NewWork({ onBegin }: { onBegin(kind: 'thesis' | 'paper', title: string): void }) {
+  const [title, setTitle] = useState('')
+  return (
+    <li className="work-card new-work">
+      <h2>New work</h2>
+      <label className="field">
+        <span>Title</span>
+        <input type="text" value={title} onChange={event => setTitle(event.target.value)} placeholder="It can be changed at any time" />
+      </label>
+      <div className="new-acts">
+        <button type="button" className="button primary" onClick={() => onBegin('thesis', title.trim())}>
+          Begin a thesis
+        </button>
+        <button type="button" className="button" onClick={() => onBegin('paper', title.trim())}>
+          Begin a paper
+        </button>
+      </div>
+      <p className="work-facts">
+        A thesis counts by chapter and opens each on a new page; a paper counts through, and its sections run on.
+      </p>
+    </li>
+  )
+}

@@ -1,0 +1,88 @@
+/** What a backup holds, against the shelf, and what is to become of each work. */
+import { Dialog } from 'radix-ui'
+import { useState } from 'react'
+import { type Choice, choicesFor, type FoundWork } from '../../storage/backup.ts'
+
+const says: Record<Choice, string> = {
+  leave: 'Leave it in the backup',
+  add: 'Put it on the shelf',
+  copy: 'Put it beside, as a copy',
+  replace: 'Replace the one on the shelf',
+}
+const stands: Record<FoundWork['shelf'], string> = {
+  missing: 'Not on the shelf',
+  same: 'The same as on the shelf',
+  other: 'Otherwise than on the shelf',
+}
+const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+
+export function RestoreDialog({
+  name,
+  works,
+  onRestore,
+  onClose,
+}: {
+  name: string
+  works: FoundWork[]
+  onRestore(choices: Record<string, Choice>): void
+  onClose(): void
+}) {
+  const [choices, setChoices] = useState<Record<string, Choice>>(() =>
+    Object.fromEntries(works.map(work => [work.file, choicesFor(work)[0] ?? 'leave'])),
+  )
+  const count = Object.values(choices).filter(choice => choice !== 'leave').length
+  return (
+    <Dialog.Root open onOpenChange={open => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="overlay" />
+        <Dialog.Content className="dialog restore" aria-describedby={undefined}>
+          <Dialog.Title>Restore from “{name}”</Dialog.Title>
+          {works.length === 0 && <p>There is no work in this backup.</p>}
+          {works.length > 0 && (
+            <table className="restore-works">
+              <thead>
+                <tr>
+                  <th scope="col">Work</th>
+                  <th scope="col">On the shelf</th>
+                  <th scope="col">What becomes of it</th>
+                </tr>
+              </thead>
+              <tbody>
+                {works.map(work => (
+                  <tr key={work.file}>
+                    <th scope="row">
+                      {work.title}
+                      <small>last changed {date.format(work.changed)}</small>
+                    </th>
+                    <td>{work.damaged ? <span className="wrong">{work.damaged}</span> : stands[work.shelf]}</td>
+                    <td>
+                      <select
+                        aria-label={`What becomes of “${work.title}”`}
+                        value={choices[work.file]}
+                        disabled={Boolean(work.damaged)}
+                        onChange={event => setChoices({ ...choices, [work.file]: event.target.value as Choice })}
+                      >
+                        {choicesFor(work).map(choice => (
+                          <option key={choice} value={choice}>
+                            {says[choice]}
+                          </option>
+                        ))}
+                      </select>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <p className="quiet-note">A work that is replaced stays among the earlier states of the one that takes its place.</p>
+          <div className="dialog-acts">
+            <Dialog.Close className="button">Cancel</Dialog.Close>
+            <button type="button" className="button primary" disabled={count === 0} onClick={() => onRestore(choices)}>
+              {count === 1 ? 'Restore one work' : `Restore ${count} works`}
+            </button>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}

@@ -1,0 +1,31 @@
+/** What is done with whole works on the shelf. It needs the core, and is fetched when the first of it is done. */
+import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
+import { newId } from '../../newId.ts'
+import { writeFile } from '../../session/dispatchJobs.ts'
+import type { WorkRecord } from '../../storage/database.ts'
+import { loadWork, storeWork } from '../../storage/works.ts'
+import type { SentWork } from '../../workers/protocol.ts'
+
+async function add(work: Work): Promise<string> {
+  const id = newId()
+  await storeWork(id, work)
+  return id
+}
+
+export const begin = (kind: 'thesis' | 'paper', title: string): Promise<string> =>
+  add(newWork(kind, title || (kind === 'thesis' ? 'Untitled thesis' : 'Untitled paper'), newId))
+
+export const takeIn = ({ doc, parts, pictures }: SentWork): Promise<string> =>
+  add({ ...parts, doc: schema.nodeFromJSON(JSON.parse(doc)), pictures: new Map(pictures.map(picture => [picture.name, picture])) })
+
+export async function duplicate({ id, pages }: WorkRecord): Promise<void> {
+  const { work } = await loadWork(id)
+  await storeWork(newId(), work, { copied: Date.now(), pages })
+}
+
+export async function exportBundle({ id }: WorkRecord): Promise<void> {
+  const { work } = await loadWork(id)
+  writeFile(id, work, outputOf('bundle')!)
+}

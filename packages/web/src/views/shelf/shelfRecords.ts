@@ -1,0 +1,22 @@
+/** Records of works that the shelf keeps an eye on. */
+import type { LastBackup } from '../../storage/backup.ts'
+import { database } from '../../storage/database.ts'
+import { removeWork } from '../../storage/removal.ts'
+
+export const lastBackup = async (): Promise<LastBackup | null> =>
+  ((await database.notes.get('last backup'))?.value as LastBackup | undefined) ?? null
+
+const keptDeleted = 24 * 60 * 60 * 1000
+
+/** Works deleted more than a day ago are gone for good. */
+export async function forgetDeleted(): Promise<void> {
+  const old = await database.works.filter(record => record.deleted !== undefined && record.deleted < Date.now() - keptDeleted).toArray()
+  for (const { id } of old) await removeWork(id)
+}
+
+/** Tabs that have the work open are told. */
+export function tellGone(work: string): void {
+  const channel = new BroadcastChannel(`steady-ledger ${work}`)
+  channel.postMessage('gone')
+  channel.close()
+}
