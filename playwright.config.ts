@@ -26,6 +26,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args },
     actionTimeout: 20_000,
+    // Every test would keep the whole application for use without its server; the tests of that ask for it.
+    serviceWorkers: 'block',
   },
   webServer: {
     command: 'node --import tsx packages/server/src/main.ts --quiet --port 4390',

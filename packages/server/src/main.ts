@@ -1,9 +1,9 @@
-/** Starts the server for `npm start`: `--port N` begins the search for a free port there, `--quiet` opens no browser. */
+/** Starts the server for `npm start`: `--port N` serves there and nowhere else, `--quiet` opens no browser. */
 import { spawn } from 'node:child_process'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
-import { createServer, isOurs, listen, listenOn, requireBuilt } from './server.ts'
+import { createServer, isOurs, listenOn, requireBuilt } from './server.ts'
 
 const usualPort = 4310
 
@@ -23,24 +23,20 @@ function openBrowser(address: string): void {
     .unref()
 }
 
-/** Works are kept by the browser for one address: a second server on another port would show an empty shelf. */
+/** Works are kept by the browser for one address: a server on another port, of itself, would show an empty shelf without a word. */
 async function start(): Promise<void> {
-  const { port: wanted, quiet } = optionsGiven()
+  const { port, quiet } = optionsGiven()
   const folder = path.join(path.dirname(fileURLToPath(import.meta.url)), '../../web/dist')
   requireBuilt(folder)
-  const app = createServer(folder)
-  const first = await listenOn(app, wanted)
-  if (!first && (await isOurs(wanted))) {
-    const address = `http://localhost:${wanted}/`
-    process.stdout.write(`Steady Ledger is open at ${address} already.\n`)
-    if (!quiet) openBrowser(address)
-    return
-  }
-  const { port } = first ?? (await listen(app, wanted + 1))
   const address = `http://localhost:${port}/`
-  if (!first)
-    process.stdout.write(`Port ${wanted} is taken by another program. Works that were kept under it are there again when it is free.\n`)
-  process.stdout.write(`Steady Ledger is open at ${address}  (Ctrl+C ends it)\n`)
+  const listening = await listenOn(createServer(folder), port)
+  if (!listening && !(await isOurs(port)))
+    throw new Error(
+      `Port ${port} is taken by another program. Works are kept under one address: end that program to have them, or choose another port with “npm start -- --port N”; under another address the shelf is another one.`,
+    )
+  process.stdout.write(
+    listening ? `Steady Ledger is open at ${address}  (Ctrl+C ends it)\n` : `Steady Ledger is open at ${address} already.\n`,
+  )
   if (!quiet) openBrowser(address)
 }
 

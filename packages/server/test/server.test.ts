@@ -1,10 +1,11 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { once } from 'node:events'
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs'
 import { createServer as createOther, type Server } from 'node:http'
 import { type AddressInfo, connect } from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
+import { brotliCompressSync, gzipSync } from 'node:zlib'
 import { createServer, isOurs, listen, listenOn, requireBuilt } from '../src/server.ts'
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-web-'))
@@ -14,6 +15,9 @@ beforeAll(async () => {
   mkdirSync(path.join(folder, 'assets'))
   writeFileSync(path.join(folder, 'index.html'), '<!doctype html><title>x</title>')
   writeFileSync(path.join(folder, 'assets/a.js'), '1')
+  writeFileSync(path.join(folder, 'assets/p.js'), 'packed')
+  writeFileSync(path.join(folder, 'assets/p.js.gz'), gzipSync('packed'))
+  writeFileSync(path.join(folder, 'assets/p.js.br'), brotliCompressSync('packed'))
   ;({ server, port } = await listen(createServer(folder), 4700))
 })
 afterAll(() => void server.close())
@@ -74,6 +78,37 @@ test('a server knows another of its kind, and no other', async () => {
   expect(await isOurs((other.address() as AddressInfo).port)).toBe(false)
   other.close()
   expect(await isOurs(1)).toBe(false)
+})
+
+test('a port that another program has is not left for the next one: it is said, with how to choose another', async () => {
+  const other = createOther((_request, response) => void response.end('x')).listen(0, '127.0.0.1')
+  await once(other, 'listening')
+  const taken = (other.address() as AddressInfo).port
+  const started = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', `--port=${taken}`, '--quiet'])
+  let said = ''
+  started.stderr.setEncoding('utf8').on('data', (data: string) => {
+    said += data
+  })
+  const [status] = await once(started, 'exit')
+  other.close()
+  expect(status).toBe(2)
+  expect(said).toMatch(/^Steady Ledger: (Port \d+ is taken by another program\..*npm start -- --port N|There is no built application)/)
+})
+
+test('what lies packed beside a file is sent to those who can unpack it, with a tag to ask again by', async () => {
+  const plain = await get('/assets/p.js')
+  expect(await plain.text()).toBe('packed')
+  const asked = (encoding: string): Promise<string> =>
+    raw(`GET /assets/p.js HTTP/1.1\r\nHost: localhost\r\nAccept-Encoding: ${encoding}\r\n${last}`)
+  expect(await asked('gzip, br')).toMatch(/Content-Encoding: br\r\n/i)
+  expect(await asked('gzip')).toMatch(/Content-Encoding: gzip\r\n/i)
+  const bare = await asked('identity')
+  expect(bare).not.toMatch(/Content-Encoding/i)
+  expect(bare).toMatch(/Content-Type: text\/javascript/i)
+  const tag = /ETag: (.*)\r\n/i.exec(bare)?.[1]
+  expect(
+    await raw(`GET /assets/p.js HTTP/1.1\r\nHost: localhost\r\nAccept-Encoding: identity\r\nIf-None-Match: ${tag}\r\n${last}`),
+  ).toMatch(/^HTTP\/1.1 304 /)
 })
 
 test('a port that is none is told in a line', () => {

@@ -2,7 +2,7 @@
 
 import { entryName } from '@steady-ledger/core/content/titles.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
-import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { referencesTo } from '@steady-ledger/core/numbers/referencesTo.ts'
 import { retarget } from '@steady-ledger/core/work/commands/references.ts'
 import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { newSeries } from '@steady-ledger/core/work/parts/scheme.ts'
@@ -38,9 +38,7 @@ export function renameLabel(session: Session): void {
       const at = findBlock(session.state.doc, id)
       if (at < 0) return
       if (!session.dispatch(session.state.tr.setNodeAttribute(at, 'label', to))) return
-      const count = session.state.doc.children.flatMap(node =>
-        scanDivision(node).references.filter(({ targets }) => targets.includes(id)),
-      ).length
+      const count = referencesTo(session.state.doc, id).length
       notify({
         kind: 'done',
         text: `“${from}” is called “${to}” now; ${count} ${count === 1 ? 'reference leads' : 'references lead'} to it.`,

@@ -6,7 +6,7 @@ import type { Remedy } from '@steady-ledger/core/findings/finding.ts'
 import { capital } from '@steady-ledger/core/languages/capital.ts'
 import { accountOf } from '@steady-ledger/core/numbers/account.ts'
 import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
-import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
+import { referencesTo } from '@steady-ledger/core/numbers/referencesTo.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { isCaptioned } from '@steady-ledger/core/work/kinds/index.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
@@ -244,27 +244,21 @@ function ReferredFrom({ id }: { id: string }) {
   const session = useSession()
   const doc = useView(view => view.doc)
   useView(view => view.turnover)
-  const places = doc.children.flatMap(node =>
-    scanDivision(node)
-      .references.filter(({ targets }) => targets.includes(id))
-      .map(({ holder, node: reference, occurrence }) => ({
-        holder,
-        says: session.live
-          .wording(reference, occurrence)
-          .map(part => part.text)
-          .join(''),
-      })),
-  )
   const entry = session.live.ledger.byId.get(id)
   if (!entry?.number || entry.item.kind === 'note') return null
+  const places = referencesTo(doc, id)
   return (
     <section className="slip-part">
       <h3>Referred to from</h3>
       {places.length === 0 && <p className="slip-none">Nowhere yet.</p>}
       <ul className="slip-list">
-        {places.slice(0, 12).map(({ holder, says }, index) => (
-          <li key={`${holder}-${index}`}>
-            <Link to={`../galley/${holder}`}>page {session.live.pageLabel(holder) ?? '…'}</Link> · {says}
+        {places.slice(0, 12).map(({ holder, node, occurrence }) => (
+          <li key={occurrence}>
+            <Link to={`../galley/${holder}`}>page {session.live.pageLabel(holder) ?? '…'}</Link> ·{' '}
+            {session.live
+              .wording(node, occurrence)
+              .map(part => part.text)
+              .join('')}
           </li>
         ))}
         {places.length > 12 && <li>and {places.length - 12} more</li>}

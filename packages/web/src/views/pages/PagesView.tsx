@@ -75,8 +75,8 @@ export function PagesView() {
   const last = items.at(-1)?.index ?? -1
   useEffect(() => {
     const large = spreads.slice(first, last + 1).flatMap(spread => spread.filter(index => index !== null))
-    session.draw(printing ? labels.map((_, index) => index) : [...new Set([...large, ...smallPages])])
-  }, [session, spreads, first, last, smallPages, printing, labels])
+    if (!printing) session.draw([...new Set([...large, ...smallPages])])
+  }, [session, spreads, first, last, smallPages, printing])
   useEffect(() => () => session.draw([]), [session])
 
   const spreadOf = useCallback(

@@ -1,19 +1,37 @@
-/** Prints from the browser: the same pages, each on a sheet of its own. */
-import { useEffect } from 'react'
-import { createPortal } from 'react-dom'
+/** Prints from the browser: the same pages, each on a sheet of its own. They are set up some at a time, with progress, and can be called off. */
+import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import { useEffect, useRef, useState } from 'react'
+import { createPortal, flushSync } from 'react-dom'
+import { createRoot } from 'react-dom/client'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { PageSheet } from './PageSheet.tsx'
+
+/** How many sheets are set up at a time. */
+const batch = 12
 
 export function PrintPages({ onDone }: { onDone(): void }) {
   const session = useSession()
   const count = useView(view => view.turnover?.labels.length ?? 0)
   const drawings = useView(view => view.drawings)
   const { page } = useView(view => view.houseStyle)
-  const ready = drawings.size >= count
+  const place = useRef<HTMLDivElement>(null)
+  const [from, setFrom] = useState(0)
+  const to = Math.min(from + batch, count)
   useEffect(() => {
-    if (!ready) return
+    if (from < count) session.draw(Array.from({ length: to - from }, (_, index) => from + index))
+  }, [session, from, to, count])
+  useEffect(() => {
+    if (!place.current) return
+    const wanted = Array.from({ length: to - from }, (_, index) => drawings.get(from + index))
+    if (from < count && wanted.every(drawing => drawing !== undefined)) {
+      for (const drawing of wanted) place.current.append(sheetOf(drawing, name => session.pictureAddress(name)))
+      setFrom(to)
+    }
+  }, [session, drawings, from, to, count])
+  useEffect(() => {
+    if (from < count || !place.current) return
     let wanted = true
-    const addresses = new Set([...document.querySelectorAll('.print-pages image')].map(image => image.getAttribute('href') ?? ''))
+    const addresses = new Set([...place.current.querySelectorAll('image')].map(image => image.getAttribute('href') ?? ''))
     const decoded = [...addresses].map(async address => {
       const image = new Image()
       image.src = address
@@ -28,24 +46,33 @@ export function PrintPages({ onDone }: { onDone(): void }) {
     return () => {
       wanted = false
     }
-  }, [ready, onDone])
-  return createPortal(
-    <div className="print-pages">
-      <style>{`@page { size: ${page.width}pt ${page.height}pt; margin: 0 }`}</style>
-      {ready &&
-        [...drawings.values()]
-          .sort((a, b) => a.index - b.index)
-          .map(drawing => (
-            <PageSheet
-              key={drawing.index}
-              drawing={drawing}
-              scale={96 / 72}
-              pictureAddress={name => session.pictureAddress(name)}
-              current=""
-              onGo={() => {}}
-            />
-          ))}
-    </div>,
-    document.body,
+  }, [from, count, onDone])
+  return (
+    <>
+      {from < count && (
+        <p className="printing" role="status">
+          Setting up pages for the printer <progress aria-label="Pages set up" value={from} max={count} />{' '}
+          <button type="button" className="button" onClick={onDone}>
+            Cancel
+          </button>
+        </p>
+      )}
+      {createPortal(
+        <div className="print-pages" ref={place}>
+          <style>{`@page { size: ${page.width}pt ${page.height}pt; margin: 0 }`}</style>
+        </div>,
+        document.body,
+      )}
+    </>
   )
+}
+
+/** A page as plain markup: nothing of it is followed or drawn again. */
+function sheetOf(drawing: PageDrawing, pictureAddress: (name: string) => string | undefined): Node {
+  const place = document.createElement('div')
+  const root = createRoot(place)
+  flushSync(() => root.render(<PageSheet drawing={drawing} scale={96 / 72} pictureAddress={pictureAddress} current="" onGo={() => {}} />))
+  const sheet = place.firstElementChild!.cloneNode(true)
+  root.unmount()
+  return sheet
 }
