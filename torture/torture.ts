@@ -1,25 +1,63 @@
-/** `npm run torture [-- --seconds N] [-- --seed S]`: tries everything of `torments.ts` in turn, and prints how much was tried and what broke. */
+/**
+ * `npm run torture [-- --seconds N] [-- --kills N] [-- --seed S]`: tries everything of `torments.ts` in turn, then kills the browser of somebody
+ * who writes, and prints how much was tried and what broke.
+ */
+import { existsSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import fc from 'fast-check'
+import { createServer, listen } from '../packages/server/src/server.ts'
+import { kill } from './kills.ts'
 import { torments } from './torments.ts'
 
-const { values } = parseArgs({ options: { seconds: { type: 'string', default: '300' }, seed: { type: 'string' } } })
+const { values } = parseArgs({
+  options: { seconds: { type: 'string', default: '300' }, kills: { type: 'string', default: '200' }, seed: { type: 'string' } },
+})
 const seconds = Number(values.seconds)
+const kills = Number(values.kills)
 const seed = values.seed === undefined ? Date.now() & 0x7fffffff : Number(values.seed)
-if (!(seconds > 0) || !Number.isInteger(seed)) {
-  process.stderr.write('--seconds takes a number above 0, --seed a whole number.\n')
+if (!(seconds >= 0) || !Number.isInteger(kills) || kills < 0 || !Number.isInteger(seed)) {
+  process.stderr.write('--seconds takes a number from 0, --kills and --seed whole numbers.\n')
   process.exit(2)
 }
 
 let broken = 0
-for (const { name, property } of torments) {
-  const interruptAfterTimeLimit = (seconds * 1000) / torments.length
-  const details = await fc.check(property, { seed, numRuns: 10_000_000, interruptAfterTimeLimit, endOnFailure: false })
-  process.stdout.write(
-    `${name}: ${details.numRuns.toLocaleString('en-GB')} tried, seed ${seed}${details.counterexample ? ', BROKEN' : ''}\n`,
-  )
-  if (!details.counterexample) continue
-  broken++
-  process.stdout.write(`  ${fc.defaultReportMessage(details)?.slice(0, 4000)}\n`)
+if (seconds > 0)
+  for (const { name, property } of torments) {
+    const interruptAfterTimeLimit = (seconds * 1000) / torments.length
+    const details = await fc.check(property, { seed, numRuns: 10_000_000, interruptAfterTimeLimit, endOnFailure: false })
+    process.stdout.write(
+      `${name}: ${details.numRuns.toLocaleString('en-GB')} tried, seed ${seed}${details.counterexample ? ', BROKEN' : ''}\n`,
+    )
+    if (!details.counterexample) continue
+    broken++
+    process.stdout.write(`  ${fc.defaultReportMessage(details)?.slice(0, 4000)}\n`)
+  }
+
+if (kills > 0) await killBrowsers()
+
+async function killBrowsers(): Promise<void> {
+  const dist = new URL('../packages/web/dist', import.meta.url).pathname
+  if (!existsSync(`${dist}/index.html`)) {
+    process.stdout.write('killed browsers: not tried, for the application is not built (npm run build)\n')
+    return
+  }
+  const { server, port } = await listen(createServer(dist), 4800)
+  let state = (Math.abs(seed) % 2_147_483_646) + 1
+  const random = (): number => {
+    state = (state * 48_271) % 2_147_483_647
+    return state / 2_147_483_647
+  }
+  try {
+    const { committed, more } = await kill(`http://localhost:${port}/`, kills, random)
+    process.stdout.write(
+      `killed browsers: ${kills} kills, seed ${seed}; ${committed} words kept in order, ${more} of them before it was said; none that was said to be saved was lost\n`,
+    )
+  } catch (error) {
+    broken++
+    process.stdout.write(`killed browsers, seed ${seed}: BROKEN\n  ${(error as Error).message}\n`)
+  } finally {
+    server.close()
+    server.closeAllConnections()
+  }
 }
 process.exitCode = broken ? 1 : 0

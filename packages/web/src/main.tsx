@@ -1,16 +1,15 @@
-import { lazy, StrictMode, Suspense } from 'react'
+import { StrictMode, Suspense } from 'react'
 import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
 import './styles/app.css'
 import { Boundary } from './app/Boundary.tsx'
 import { offerNewVersions } from './app/newVersion.ts'
 import { applyTheme } from './app/theme.ts'
-import { views } from './views/index.ts'
+import { frame, views } from './views/index.ts'
 import { Shelf } from './views/shelf/Shelf.tsx'
 
 applyTheme()
 
-const Frame = lazy(async () => ({ default: (await import('./app/Frame.tsx')).Frame }))
 const opening = (
   <main className="centre-note" aria-busy="true">
     Opening the work…
@@ -31,7 +30,7 @@ const router = createBrowserRouter([
     element: (
       <Boundary name="The program">
         <Suspense fallback={opening}>
-          <Frame />
+          <frame.View />
         </Suspense>
       </Boundary>
     ),

@@ -7,6 +7,7 @@ import { entryType } from '../editor/insert.ts'
 import type { Session } from '../session/session.ts'
 import { SessionContext, useSession, useView } from '../session/sessionContext.ts'
 import { openSession } from '../session/sessions.ts'
+import { fetchOthers } from '../views/index.ts'
 import { Ask } from './Ask.tsx'
 import { Books } from './Books.tsx'
 import { Boundary } from './Boundary.tsx'
@@ -76,6 +77,10 @@ function Window() {
   const canUndo = useView(view => view.canUndo)
   const canRedo = useView(view => view.canRedo)
   const [asking, setAsking] = useState(false)
+  const stands = useView(view => view.balanced)
+  useEffect(() => {
+    if (stands) fetchOthers()
+  }, [stands])
   useEffect(() => {
     document.title = `${title} – Steady Ledger`
   }, [title])
@@ -139,13 +144,15 @@ function Window() {
           Redo
         </button>
       </header>
-      <SaveTrouble />
-      <div className="view">
-        <Boundary name="This view" of={pathname}>
-          <Suspense fallback={<main className="centre-note" aria-busy="true" />}>
-            <Outlet />
-          </Suspense>
-        </Boundary>
+      <div className="view-place">
+        <SaveTrouble />
+        <div className="view">
+          <Boundary name="This view" of={pathname}>
+            <Suspense fallback={<main className="centre-note" aria-busy="true" />}>
+              <Outlet />
+            </Suspense>
+          </Boundary>
+        </div>
       </div>
       <Foot />
       {asking && <CommandBox onClose={() => setAsking(false)} navigate={navigate} />}

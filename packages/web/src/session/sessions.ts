@@ -2,7 +2,7 @@
 
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import { reasonFor } from '../storage/health.ts'
-import { loadWork, StorageError } from '../storage/works.ts'
+import { loadToOpen, StorageError } from '../storage/works.ts'
 import { isWriting } from './jobState.ts'
 import { openNow, setOpen } from './openNow.ts'
 import { Session } from './session.ts'
@@ -31,9 +31,9 @@ async function make(id: string): Promise<Session> {
     throw new StorageError(
       `“${before.title()}” holds changes that are not saved yet. Go back to it and save a rescue file before another work is opened.`,
     )
-  let loaded: Awaited<ReturnType<typeof loadWork>>
+  let loaded: Awaited<ReturnType<typeof loadToOpen>>
   try {
-    loaded = await loadWork(id)
+    loaded = await loadToOpen(id)
   } catch (error) {
     throw new StorageError(reasonFor(error as Error))
   }

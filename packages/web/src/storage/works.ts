@@ -55,7 +55,33 @@ export const claimWork = (id: string, writer: string): Promise<WorkRecord | unde
     return claimed
   })
 
-export async function loadWork(id: string): Promise<{ record: WorkRecord; work: Work }> {
+export interface LoadedWork {
+  record: WorkRecord
+  work: Work
+}
+
+let ahead: { id: string; loaded: Promise<LoadedWork> } | null = null
+
+/** Loads a work that will perhaps be opened next. */
+export function loadAhead(id: string): void {
+  if (ahead?.id === id) return
+  const loaded = loadWork(id)
+  ahead = { id, loaded }
+  // Whoever opens it is told what is wrong with it.
+  loaded.catch(() => {})
+}
+
+/** A work to be opened, as it was loaded ahead where nothing was written to it since. */
+export async function loadToOpen(id: string): Promise<LoadedWork> {
+  const before = ahead?.id === id ? ahead.loaded : null
+  ahead = null
+  const loaded = await before?.catch(() => null)
+  if (!loaded) return loadWork(id)
+  const { revision, deleted } = (await database.works.get(id)) ?? { deleted: 1 }
+  return revision === loaded.record.revision && !deleted ? loaded : loadWork(id)
+}
+
+export async function loadWork(id: string): Promise<LoadedWork> {
   const [record, divisions, stored, entries] = await database.transaction(
     'r',
     [database.works, database.divisions, database.pictures, database.entries],
@@ -81,7 +107,10 @@ export async function loadWork(id: string): Promise<{ record: WorkRecord; work: 
   // Text and parts are of one version, and are brought up to date together.
   const whole = workFromRecord({ ...record, ...registersFrom(entries), doc: { type: 'doc', content } })
   const work = { ...whole, pictures }
-  if (record.version < currentVersion) await storeWork(id, work, keptFacts(record))
+  if (record.version < currentVersion) {
+    await storeWork(id, work, keptFacts(record))
+    return { record: { ...record, revision: (record.revision ?? 0) + 1 }, work }
+  }
   return { record, work }
 }
 

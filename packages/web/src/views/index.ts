@@ -1,23 +1,34 @@
 /** The views of a work by their addresses. Each is fetched when it is first shown, or when nothing else is to be done. */
-import { type ComponentType, lazy } from 'react'
+import { later } from '../app/later.tsx'
 
-const view = (load: () => Promise<ComponentType>) => lazy(async () => ({ default: await load() }))
-
-const galley = async () => (await import('./galley/Galley.tsx')).Galley
+export const frame = later(async () => (await import('../app/Frame.tsx')).Frame)
+const galley = later(async () => (await import('./galley/Galley.tsx')).Galley)
 
 export const views = [
-  { path: 'galley/:block?', View: view(galley) },
-  { path: 'ledger/:block?', View: view(async () => (await import('./ledger/LedgerView.tsx')).LedgerView) },
-  { path: 'pages/:label?', View: view(async () => (await import('./pages/PagesView.tsx')).PagesView) },
-  { path: 'scheme', View: view(async () => (await import('./scheme/SchemeView.tsx')).SchemeView) },
-  { path: 'house-style', View: view(async () => (await import('./house/HouseStyleView.tsx')).HouseStyleView) },
-  { path: 'findings', View: view(async () => (await import('./findings/FindingsView.tsx')).FindingsView) },
-  { path: 'dispatch', View: view(async () => (await import('./dispatch/DispatchDesk.tsx')).DispatchDesk) },
-  { path: 'earlier', View: view(async () => (await import('./earlier/EarlierStates.tsx')).EarlierStates) },
+  { path: 'galley/:block?', ...galley },
+  { path: 'ledger/:block?', ...later(async () => (await import('./ledger/LedgerView.tsx')).LedgerView) },
+  { path: 'pages/:label?', ...later(async () => (await import('./pages/PagesView.tsx')).PagesView) },
+  { path: 'scheme', ...later(async () => (await import('./scheme/SchemeView.tsx')).SchemeView) },
+  { path: 'house-style', ...later(async () => (await import('./house/HouseStyleView.tsx')).HouseStyleView) },
+  { path: 'findings', ...later(async () => (await import('./findings/FindingsView.tsx')).FindingsView) },
+  { path: 'dispatch', ...later(async () => (await import('./dispatch/DispatchDesk.tsx')).DispatchDesk) },
+  { path: 'earlier', ...later(async () => (await import('./earlier/EarlierStates.tsx')).EarlierStates) },
 ] as const
 
-/** On the shelf, when it stands: a work that is opened next shows its text at once. */
-export function fetchAhead(): void {
-  const soon = typeof requestIdleCallback === 'function' ? requestIdleCallback : setTimeout
-  soon(() => void Promise.all([import('../app/Frame.tsx'), galley()]).catch(() => {}))
+const soon = (run: () => void): void => void (typeof requestIdleCallback === 'function' ? requestIdleCallback : setTimeout)(run)
+
+/** A work that will perhaps be opened next, so that its text is there at once. */
+export const openAhead = (id: string): void => void import('../storage/works.ts').then(({ loadAhead }) => loadAhead(id)).catch(() => {})
+
+/** On the shelf, when it stands: what a work is shown by, and the one that was written last. */
+export function fetchAhead(work: string | undefined): void {
+  soon(() => {
+    if (work) openAhead(work)
+    void Promise.all([frame.fetch(), galley.fetch()]).catch(() => {})
+  })
+}
+
+/** In a work, when it stands: the other views. */
+export function fetchOthers(): void {
+  soon(() => void Promise.all(views.map(({ fetch }) => fetch())).catch(() => {}))
 }

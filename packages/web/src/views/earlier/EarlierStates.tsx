@@ -143,17 +143,19 @@ function Division({ division: { title, blocks, differ, now } }: { division: Then
         <span className="then-number">{first?.number}</span> {title} <small>{state}</small>
       </summary>
       {open &&
-        rest.map((block, index) => (
-          <p key={block.id || index} className={`then-block ${block.now}${block.heading ? ' then-heading' : ''}`}>
-            <span className="then-number">{block.number}</span>
-            <span>
-              {block.now !== 'same' && (
-                <span className="visually-hidden">{block.now === 'gone' ? 'Not there any more: ' : 'Otherwise now: '}</span>
-              )}
-              {block.text || '…'}
-            </span>
-          </p>
-        ))}
+        rest
+          .filter(({ text, now: state }) => text || state !== 'same')
+          .map((block, index) => (
+            <p key={block.id || index} className={`then-block ${block.now}${block.heading ? ' then-heading' : ''}`}>
+              <span className="then-number">{block.number}</span>
+              <span>
+                {block.now !== 'same' && (
+                  <span className="visually-hidden">{block.now === 'gone' ? 'Not there any more: ' : 'Otherwise now: '}</span>
+                )}
+                {block.text || '(empty)'}
+              </span>
+            </p>
+          ))}
     </details>
   )
 }

@@ -23,6 +23,10 @@ export interface ThenDivision {
   now: 'there' | 'gone'
 }
 
+/** Whether something stands there that has no words: a picture, a formula. */
+const says = (node: Node): boolean => node.type.name !== 'fill' && node.type.name !== 'paragraph'
+const kindName = (node: Node): string => node.type.name.replace(/[A-Z]/g, letter => ` ${letter.toLowerCase()}`)
+
 const said = (node: Node): string => plainTextOf(node, node.attrs.id ?? '', () => [])
 
 /** The divisions of the earlier state, and the titles of those that came since. */
@@ -42,7 +46,7 @@ export function compareStates(then: Work, now: Work): { divisions: ThenDivision[
       return {
         id: own,
         number: entry?.number ?? '',
-        text: said(block),
+        text: said(block).trim() || (says(block) ? `(${kindName(block)})` : ''),
         heading: index === 0 || block.type.name === 'heading',
         now: !other ? 'gone' : other.eq(block) ? 'same' : 'changed',
       }

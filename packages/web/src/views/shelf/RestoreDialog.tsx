@@ -35,8 +35,8 @@ export function RestoreDialog({
     <Dialog.Root open onOpenChange={open => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="overlay" />
-        <Dialog.Content className="dialog restore" aria-describedby={undefined}>
-          <Dialog.Title>Restore from “{name}”</Dialog.Title>
+        <Dialog.Content className="ask restore" aria-describedby={undefined}>
+          <Dialog.Title className="ask-title">Restore from “{name}”</Dialog.Title>
           {works.length === 0 && <p>There is no work in this backup.</p>}
           {works.length > 0 && (
             <table className="restore-works">
@@ -75,10 +75,10 @@ export function RestoreDialog({
             </table>
           )}
           <p className="quiet-note">A work that is replaced stays among the earlier states of the one that takes its place.</p>
-          <div className="dialog-acts">
+          <div className="button-row">
             <Dialog.Close className="button">Cancel</Dialog.Close>
             <button type="button" className="button primary" disabled={count === 0} onClick={() => onRestore(choices)}>
-              {count === 1 ? 'Restore one work' : `Restore ${count} works`}
+              {count === 0 ? 'Restore' : count === 1 ? 'Restore one work' : `Restore ${count} works`}
             </button>
           </div>
         </Dialog.Content>

@@ -43,9 +43,10 @@ export function Shelf() {
   const job = useJob(state => state.job)
   const chooser = useRef<HTMLInputElement>(null)
   const refresh = useCallback(async () => {
-    const all = await database.works.orderBy('changed').reverse().toArray()
-    setWorks(all.filter(record => !record.deleted))
+    const all = (await database.works.orderBy('changed').reverse().toArray()).filter(record => !record.deleted)
+    setWorks(all)
     setLast(await lastBackup())
+    return all
   }, [])
   useEffect(() => {
     document.title = 'Shelf – Steady Ledger'
@@ -56,8 +57,8 @@ export function Shelf() {
         await forgetDeleted()
         await putDemoOnShelf(says => setBusy({ says, done: 0, of: 0 }))
         setBusy(null)
-        await refresh()
-        fetchAhead()
+        const [latest] = await refresh()
+        fetchAhead(latest?.id)
       } catch (error) {
         setBusy(null)
         setFailure(reasonFor(error as Error))

@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 import { sizeOf } from '../../session/jobState.ts'
 import type { LastBackup } from '../../storage/backup.ts'
 import type { WorkRecord } from '../../storage/database.ts'
+import { openAhead } from '../index.ts'
 
 const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' })
@@ -27,7 +28,12 @@ export function WorkCard({
 }) {
   return (
     <li className="work-card">
-      <Link to={`/work/${record.id}/galley`} className="work-cover">
+      <Link
+        to={`/work/${record.id}/galley`}
+        className="work-cover"
+        onPointerEnter={() => openAhead(record.id)}
+        onFocus={() => openAhead(record.id)}
+      >
         <span className="cover-page" aria-hidden="true">
           <span className="cover-title">{record.title}</span>
           <span className="cover-author">{record.settings.author}</span>

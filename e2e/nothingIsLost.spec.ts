@@ -1,0 +1,322 @@
+/** The program in a browser whose storage, tabs, threads, clock or server fail: nothing committed is lost, and what happened is said. */
+import { readFileSync } from 'node:fs'
+import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
+import { inBalance, openChapter, openDemo, saved } from './support.ts'
+import { expect, inNewBrowser, type Page, test } from './test.ts'
+
+const words = 'Words that must not be lost. '
+const titlePage = '.division.open p'
+
+async function write(page: Page, text = words): Promise<void> {
+  await page.locator(titlePage).first().click()
+  await page.keyboard.press('Home')
+  await page.keyboard.type(text)
+}
+
+/** The text of a division as it is stored. */
+const stored = (page: Page): Promise<string> =>
+  page.evaluate(
+    () =>
+      new Promise<string>(resolve => {
+        const request = indexedDB.open('steady-ledger')
+        request.onsuccess = () => {
+          const all = request.result.transaction('divisions').objectStore('divisions').getAll()
+          all.onsuccess = () => {
+            request.result.close()
+            resolve(JSON.stringify(all.result))
+          }
+        }
+      }),
+  )
+
+/** From now on the storage of this page refuses, until it is told otherwise. */
+const refuse = (page: Page, name: string): Promise<void> =>
+  page.evaluate(errorName => {
+    const { put } = IDBObjectStore.prototype
+    Object.assign(globalThis, { letStore: () => Object.assign(IDBObjectStore.prototype, { put }) })
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('There is no room.', errorName)
+    }
+  }, name)
+const letStore = (page: Page): Promise<void> => page.evaluate(() => (globalThis as unknown as { letStore(): void }).letStore())
+
+test('a full storage: it is said, a rescue file holds what is on the screen, leaving asks, and it is saved when there is room', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await refuse(page, 'QuotaExceededError')
+  await write(page)
+  const trouble = page.locator('.save-trouble')
+  await expect(trouble).toContainText('The browser’s storage is full.')
+  expect(await stored(page)).not.toContain(words.trim())
+  const [download] = await Promise.all([page.waitForEvent('download'), trouble.getByRole('button', { name: 'Save a rescue file' }).click()])
+  const rescued = readBundle(readFileSync((await download.path())!))
+  expect(rescued.doc.textContent).toContain(words.trim())
+  // In the application the work stays open, whatever view or shelf is shown.
+  await page.getByRole('link', { name: /Shelf/ }).click()
+  await expect(page.locator('.save-trouble')).toContainText('holds changes that the browser could not keep')
+  await page.getByRole('link', { name: 'Back to it' }).click()
+  await expect(page.locator(titlePage).first()).toContainText(words.trim())
+  const asked = new Promise<string>(resolve => page.once('dialog', dialog => void dialog.dismiss().then(() => resolve(dialog.type()))))
+  await page.close({ runBeforeUnload: true })
+  expect(await asked).toBe('beforeunload')
+  await letStore(page)
+  await page.locator('.save-trouble').getByRole('button', { name: 'Try now' }).click()
+  await expect(page.locator('.save-trouble')).toHaveCount(0)
+  await saved(page)
+  expect(await stored(page)).toContain(words.trim())
+})
+
+inNewBrowser('a browser that lets nothing be kept says so, and no page is blank', async ({ page }) => {
+  await page.addInitScript(() => {
+    for (const name of ['localStorage', 'indexedDB', 'caches'])
+      Object.defineProperty(globalThis, name, {
+        get() {
+          throw new DOMException('Access is denied.', 'SecurityError')
+        },
+      })
+  })
+  await page.goto('/')
+  await expect(page.getByRole('alert')).toContainText('Works cannot be kept in this browser')
+  await page.goto('/work/demo-thesis/galley')
+  await expect(page.getByRole('alert')).toContainText('This work cannot be opened')
+})
+
+test('a work that another tab takes off the shelf is not said to be saved; it can be put back with what is on the screen', async ({
+  context,
+  page,
+}) => {
+  await openDemo(page)
+  const other = await context.newPage()
+  await other.goto('/')
+  await other.locator('.work-card', { hasText: 'Wind Mixing' }).getByRole('button', { name: 'Delete' }).click()
+  await expect(page.locator('.save-trouble')).toContainText('taken off the shelf')
+  await write(page)
+  await expect(page.locator('.foot')).toContainText('Not saved')
+  await page.locator('.save-trouble').getByRole('button', { name: 'Put it back on the shelf' }).click()
+  await saved(page)
+  await page.reload()
+  await expect(page.locator(titlePage).first()).toContainText(words.trim())
+})
+
+test('three tabs: one writes at a time, places are handed over with every word, and a reading tab does nothing and says so', async ({
+  context,
+  page,
+}) => {
+  test.setTimeout(120_000)
+  await openDemo(page)
+  const tabs = [page, await context.newPage(), await context.newPage()]
+  for (const tab of tabs.slice(1)) {
+    await openDemo(tab)
+    await expect(tab.locator('.foot')).toContainText('Open for writing in another tab')
+  }
+  const order = [1, 2, 0, 2, 1]
+  let before = 0
+  for (const [turn, next] of order.entries()) {
+    // The words are typed, and in the same moment another tab asks for the place.
+    await tabs[before]!.bringToFront()
+    await write(tabs[before]!, `turn ${turn}, `)
+    await tabs[next]!.getByRole('button', { name: 'Write here' }).click()
+    await expect(tabs[next]!.locator('.foot')).toContainText('Saved')
+    await expect(tabs[before]!.locator('.foot')).toContainText('Open for writing in another tab')
+    for (let done = 0; done <= turn; done++) await expect(tabs[next]!.locator(titlePage).first()).toContainText(`turn ${done}, `)
+    before = next
+  }
+  const reader = tabs[0]!
+  await reader.bringToFront()
+  await reader.getByRole('link', { name: 'Scheme', exact: true }).click()
+  await reader.keyboard.press('Control+k')
+  await reader.getByRole('combobox').fill('Renumber')
+  await reader.keyboard.press('Escape')
+  // A tab that dies leaves its place to one that reads.
+  await tabs[before]!.close()
+  await expect(
+    tabs
+      .filter((_, index) => index !== before)[0]!
+      .locator('.foot, body')
+      .first(),
+  ).toBeVisible()
+  await expect
+    .poll(async () => {
+      const feet = await Promise.all(tabs.filter((_, index) => index !== before).map(tab => tab.locator('.foot').textContent()))
+      return feet.filter(text => !text?.includes('another tab')).length
+    })
+    .toBe(1)
+})
+
+test('in a tab that reads along a remedy does nothing, and says why', async ({ context, page }) => {
+  await openDemo(page)
+  // An empty paragraph: a finding with a remedy.
+  await openChapter(page, '1')
+  await page.locator('.division.open > p').first().click()
+  await page.keyboard.press('End')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('x')
+  await saved(page)
+  await inBalance(page)
+  const reader = await context.newPage()
+  await openDemo(reader, 'findings')
+  await reader.locator('.finding button').first().click()
+  await expect(reader.locator('.notice')).toContainText('nothing was changed')
+  await expect(reader.locator('.notice')).not.toContainText('Mended')
+})
+
+test('the thread that makes pages throws, then hangs for good: the pages come back, and those in sight stay', async ({ page }) => {
+  test.setTimeout(120_000)
+  await openDemo(page, 'pages')
+  await expect(page.locator('.page-sheet').first()).toBeVisible()
+  const thread = () => page.workers().find(worker => worker.url().includes('turnover'))!
+  const first = thread()
+  await first.evaluate(
+    () =>
+      void setTimeout(() => {
+        throw new Error('a fault')
+      }),
+  )
+  await expect.poll(() => page.workers().some(worker => worker === first)).toBe(false)
+  await expect(page.locator('.page-sheet').first()).toBeVisible()
+  await inBalance(page)
+  // One that does not come back from what it does is ended while something is owed.
+  const second = thread()
+  await second.evaluate(
+    () =>
+      void setTimeout(() => {
+        for (;;);
+      }),
+  )
+  await page.getByRole('link', { name: 'Galley', exact: true }).click()
+  await write(page)
+  await expect(page.locator('.books')).toHaveAttribute('aria-busy', 'true')
+  await expect.poll(() => page.workers().some(worker => worker === second), { timeout: 60_000 }).toBe(false)
+  await expect(page.locator('.books[aria-busy="false"]')).toContainText(/In balance|must mend/, { timeout: 30_000 })
+  await saved(page)
+})
+
+test('a PDF that is being written goes on in other views, and says when it is there', async ({ page }) => {
+  await openDemo(page, 'dispatch', 'demo-paper')
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    (async () => {
+      await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Write' }).click()
+      await page.getByRole('link', { name: 'Ledger', exact: true }).click()
+    })(),
+  ])
+  expect(
+    readFileSync((await download.path())!)
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
+  await expect(page.locator('.notice')).toContainText('PDF of “A Turbidity Float for Small Lakes” is written')
+})
+
+test('works of an older version of the program, and one in a language that no browser knows, open', async ({ page }) => {
+  await page.goto('/')
+  await page.evaluate(
+    () =>
+      new Promise<void>(resolve => {
+        const request = indexedDB.open('steady-ledger')
+        request.onsuccess = () => {
+          const change = request.result.transaction('works', 'readwrite')
+          const store = change.objectStore('works')
+          const asked = store.get('demo-paper')
+          asked.onsuccess = () => {
+            const { terms: _terms, ...record } = asked.result
+            store.put({ ...record, version: 4, settings: { ...record.settings, language: 'qaa-x-vessary' } })
+          }
+          change.oncomplete = () => {
+            request.result.close()
+            resolve()
+          }
+        }
+      }),
+  )
+  await openDemo(page, 'galley', 'demo-paper')
+  await write(page)
+  await saved(page)
+  await page.reload()
+  await inBalance(page)
+  await expect(page.locator(titlePage).first()).toContainText(words.trim())
+})
+
+test('a clock that is set back loses nothing and leaves the order of the shelf', async ({ page }) => {
+  await page.clock.install({ time: new Date('2026-11-26T10:00:00') })
+  await openDemo(page)
+  await write(page, 'Before. ')
+  await page.clock.runFor(2000)
+  await saved(page)
+  await page.clock.setSystemTime(new Date('2020-01-01T10:00:00'))
+  await write(page, 'After. ')
+  await page.clock.runFor(2000)
+  await saved(page)
+  await page.getByRole('link', { name: /Shelf/ }).click()
+  await expect(page.locator('.work-name').first()).toContainText('Wind Mixing')
+  await page.locator('.work-cover').first().click()
+  await expect(page.locator(titlePage).first()).toContainText('After. Before. ')
+})
+
+inNewBrowser.describe('without the server', () => {
+  inNewBrowser.use({ serviceWorkers: 'allow' })
+  inNewBrowser('what was loaded once works: shelf, text, pages, a PDF; and what is written then is kept', async ({ context, page }) => {
+    inNewBrowser.setTimeout(120_000)
+    await page.goto('/')
+    await expect(page.locator('.work-card')).toHaveCount(3, { timeout: 60_000 })
+    await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
+    await context.setOffline(true)
+    await page.goto('/')
+    await page.locator('.work-cover', { hasText: 'Turbidity' }).click()
+    await inBalance(page)
+    await write(page)
+    await saved(page)
+    await page.goto('/work/demo-paper/dispatch')
+    await inBalance(page)
+    const [download] = await Promise.all([
+      page.waitForEvent('download', { timeout: 60_000 }),
+      page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Write' }).click(),
+    ])
+    expect(
+      readFileSync((await download.path())!)
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-')
+    await page.goto('/work/demo-paper/galley')
+    await expect(page.locator(titlePage).first()).toContainText(words.trim())
+    const manifest = await page.evaluate(async () => (await fetch('/manifest.webmanifest')).json())
+    expect(manifest).toMatchObject({ name: 'Steady Ledger', display: 'standalone' })
+  })
+})
+
+test('a backup of everything comes back: a changed work beside or in place of the one on the shelf, which stays among its earlier states', async ({
+  page,
+}) => {
+  await openDemo(page, 'galley', 'demo-paper')
+  await page.getByRole('link', { name: /Shelf/ }).click()
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Back up everything' }).click()])
+  const file = { name: 'all.zip', mimeType: 'application/zip', buffer: readFileSync((await download.path())!) }
+  await expect(page.locator('.work-card', { hasText: 'Turbidity' })).toContainText('In the backup of')
+  await openDemo(page, 'galley', 'demo-paper')
+  await write(page)
+  await saved(page)
+  await page.getByRole('link', { name: /Shelf/ }).click()
+  await expect(page.locator('.work-card', { hasText: 'Turbidity' })).toContainText('Changed since the backup')
+  await page.getByLabel('Bundle file').setInputFiles(file)
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByRole('row', { name: /Wind Mixing/ })).toContainText('The same as on the shelf')
+  await expect(dialog.getByRole('row', { name: /Turbidity/ })).toContainText('Otherwise than on the shelf')
+  await dialog.getByLabel('What becomes of “A Turbidity Float for Small Lakes”').selectOption('replace')
+  await dialog.getByRole('button', { name: 'Restore one work' }).click()
+  await expect(page.locator('.notice')).toContainText('1 work was restored')
+  await openDemo(page, 'galley', 'demo-paper')
+  await expect(page.locator(titlePage).first()).not.toContainText(words.trim())
+  // What was replaced is looked at and put back, and one undo takes that back.
+  await page.goto('/work/demo-paper/earlier')
+  await page.locator('.earlier nav button', { hasText: 'restored' }).click()
+  await expect(page.locator('.then-block.changed').first()).toContainText(words.trim())
+  await page.getByRole('button', { name: 'Put the work back to this' }).click()
+  await expect(page.locator('.notice')).toContainText('The work is again as it was')
+  await saved(page)
+  await page.getByRole('link', { name: 'Galley', exact: true }).click()
+  await expect(page.locator(titlePage).first()).toContainText(words.trim())
+  await page.keyboard.press('Control+z')
+  await expect(page.locator(titlePage).first()).not.toContainText(words.trim())
+})

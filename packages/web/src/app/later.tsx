@@ -1,0 +1,26 @@
+/** Components that are fetched when they are first shown, or ahead: one that is there already is shown at once, without a wait in between. */
+import { type ComponentType, lazy, useState } from 'react'
+
+export interface Later {
+  View: ComponentType
+  fetch(): Promise<void>
+}
+
+export function later(load: () => Promise<ComponentType>): Later {
+  let there: ComponentType | null = null
+  const fetch = async (): Promise<void> => {
+    there = await load()
+  }
+  const Awaited = lazy(async () => {
+    await fetch()
+    return { default: there! }
+  })
+  return {
+    fetch,
+    View() {
+      // Whichever it was at first it stays, or what is shown would begin anew.
+      const [Shown] = useState<ComponentType>(() => there ?? Awaited)
+      return <Shown />
+    },
+  }
+}

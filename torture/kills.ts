@@ -1,0 +1,156 @@
+/**
+ * Somebody writes, and the browser is killed at a random moment, as a power cut would. What was said to be saved is there afterwards, whole
+ * and in order; of what was typed after that as much as came to be kept, and no half of anything.
+ */
+import { type ChildProcess, spawn } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+
+const flags = [
+  '--headless',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--remote-debugging-port=0',
+  '--window-size=1280,800',
+]
+
+const wait = (milliseconds: number): Promise<void> => new Promise(resolve => setTimeout(resolve, milliseconds))
+
+/** A browser of its own, on a profile that outlives it. */
+class Victim {
+  private readonly process: ChildProcess
+  private readonly profile: string
+
+  constructor(profile: string) {
+    this.profile = profile
+    rmSync(path.join(profile, 'DevToolsActivePort'), { force: true })
+    // A group of its own, so that every one of its processes is killed in the same moment.
+    this.process = spawn(process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', [...flags, `--user-data-dir=${profile}`, 'about:blank'], {
+      detached: true,
+      stdio: 'ignore',
+    })
+  }
+
+  async page(): Promise<Page> {
+    const told = path.join(this.profile, 'DevToolsActivePort')
+    for (let i = 0; i < 300 && !(existsSync(told) && readFileSync(told, 'utf8').includes('\n')); i++) await wait(50)
+    const [port] = readFileSync(told, 'utf8').split('\n')
+    const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`)
+    const context = browser.contexts()[0]!
+    const page = context.pages()[0] ?? (await context.newPage())
+    await page.route('**/sw.js', route => route.abort())
+    return page
+  }
+
+  async kill(): Promise<void> {
+    if (this.process.exitCode !== null || this.process.signalCode !== null) return
+    const gone = new Promise(resolve => this.process.once('exit', resolve))
+    if (this.process.pid !== undefined) process.kill(-this.process.pid, 'SIGKILL')
+    await gone
+  }
+}
+
+/** The words that were written whole, as numbers in order; the one at which it was killed may stand there in part. */
+const numbersIn = (text: string): number[] => [...text.matchAll(/w(\d+);/g)].map(found => Number(found[1]))
+
+export interface Killed {
+  kills: number
+  /** Words that were said to be saved, and how many more were kept. */
+  committed: number
+  more: number
+}
+
+/** `random` gives numbers from 0 to 1. Throws where something is lost. */
+export async function kill(
+  address: string,
+  rounds: number,
+  random: () => number,
+  tell: (done: number) => void = () => {},
+): Promise<Killed> {
+  const profile = mkdtempSync(path.join(os.tmpdir(), 'ledger-killed-'))
+  let work = ''
+  let next = 1
+  /** The last word that was said to be saved. */
+  let committed = 0
+  let more = 0
+  try {
+    for (let round = 0; round <= rounds; round++) {
+      const victim = new Victim(profile)
+      try {
+        const page = await victim.page()
+        if (!work) {
+          await page.goto(address)
+          await page.getByRole('button', { name: 'Begin a paper' }).click({ timeout: 60_000 })
+          await page.waitForURL(/\/work\/[^/]+\//)
+          work = new URL(page.url()).pathname
+        } else await page.goto(new URL(work, address).href)
+        const line = page.locator('.division.open p').last()
+        await line.waitFor({ timeout: 60_000 })
+        await page.locator('.foot', { hasText: 'Saved' }).waitFor({ timeout: 60_000 })
+        const found = numbersIn((await line.textContent()) ?? '')
+        found.forEach((number, index) => {
+          if (number !== index + 1) throw new Error(`Round ${round}: word ${index + 1} is not where it was: ${found.slice(-9).join(' ')}`)
+        })
+        if (found.length < committed)
+          throw new Error(`Round ${round}: ${committed} words were said to be saved, ${found.length} are there.`)
+        more += found.length - committed
+        committed = found.length
+        next = found.length + 1
+        if (round === rounds) break
+        await line.click()
+        await page.keyboard.press('Control+End')
+        committed = await typeUntilKilled(page, victim, next, committed, random)
+        tell(round + 1)
+      } finally {
+        await victim.kill().catch(() => {})
+      }
+    }
+    return { kills: rounds, committed, more }
+  } finally {
+    // A process of the last browser may write a moment longer.
+    await wait(300)
+    rmSync(profile, { recursive: true, force: true, maxRetries: 5 })
+  }
+}
+
+/** Types words with pauses as people make them, and kills the browser in between; the last word that was said to be saved before. */
+async function typeUntilKilled(page: Page, victim: Victim, first: number, committed: number, random: () => number): Promise<number> {
+  let said = committed
+  // What stood in the text some frames before the foot said that all is saved, is saved: the foot is drawn a frame later than the text.
+  const watching = page
+    .exposeFunction('saidToBeSaved', (number: number) => {
+      said = Math.max(said, number)
+    })
+    .then(() =>
+      page.evaluate(async () => {
+        const frame = (): Promise<unknown> => new Promise(resolve => requestAnimationFrame(resolve))
+        const tell = (globalThis as unknown as { saidToBeSaved(number: number): void }).saidToBeSaved
+        for (;;) {
+          const text = [...document.querySelectorAll('.division.open p')].at(-1)?.textContent ?? ''
+          const last = Number([...text.matchAll(/w(\d+);/g)].at(-1)?.[1] ?? 0)
+          for (let i = 0; i < 4; i++) await frame()
+          if (document.querySelector('.foot [aria-busy="false"]')?.textContent?.startsWith('Saved')) tell(last)
+        }
+      }),
+    )
+    .catch(() => {})
+  let alive = true
+  const typing = (async () => {
+    for (let number = first; alive; number++) {
+      await page.keyboard.type(`w${number}; `, { delay: 5 })
+      if (random() < 0.3) await wait(random() * 700)
+    }
+  })().catch(() => {})
+  await wait(150 + random() * 2200)
+  await victim.kill()
+  alive = false
+  await Promise.all([typing, watching])
+  return said
+}
