@@ -12,7 +12,7 @@ import type { SaveState } from '../src/storage/saver.ts'
 
 // The database looks for its engine when it is loaded.
 const { database } = await import('../src/storage/database.ts')
-const { claimWork, dropPictures, loadWork, notePages, StorageError, storeWork } = await import('../src/storage/works.ts')
+const { claimWork, tidyWork, loadWork, notePages, StorageError, storeWork } = await import('../src/storage/works.ts')
 const { removeWork } = await import('../src/storage/removal.ts')
 const { Saver, saving } = await import('../src/storage/saver.ts')
 const { keepState, statesOf, workAt } = await import('../src/storage/states.ts')
@@ -266,7 +266,7 @@ describe('earlier states', () => {
     await storeWork('p', stored)
     await keepState('p', stored, 'hour')
     const without = { ...stored, doc: stored.doc.type.create(null, [stored.doc.child(0), stored.doc.child(2)]) }
-    await dropPictures('p', without)
+    await tidyWork('p', without)
     expect([...(await loadWork('p')).work.pictures.keys()]).toEqual(['f.svg'])
   })
 })
@@ -286,8 +286,11 @@ describe('what storage cannot give back', () => {
 test('pictures that no figure shows are let go, the others stay', async () => {
   const stored = work()
   await storeWork('a', stored, { writer })
-  await dropPictures('a', stored)
+  const before = await database.works.get('a')
+  await tidyWork('a', stored)
   expect([...(await loadWork('a')).work.pictures.keys()]).toEqual(['f.svg'])
+  // What it takes is counted anew.
+  expect((await database.works.get('a'))!.size).toBe(before!.size - svg('unused.svg').bytes.length)
 })
 
 test('the card learns how many pages there are, and one that is gone is no error', async () => {

@@ -27,7 +27,7 @@ import type { WorkRecord } from '../storage/database.ts'
 import { lastDrawings, lastSummary } from '../storage/lastPages.ts'
 import { Saver, type SaveState } from '../storage/saver.ts'
 import { keepState } from '../storage/states.ts'
-import { claimWork, dropPictures, loadWork, notePages, storeWork } from '../storage/works.ts'
+import { claimWork, loadWork, notePages, storeWork, tidyWork } from '../storage/works.ts'
 import { WriterLock } from '../storage/writerLock.ts'
 import type { TurnoverSummary } from '../workers/protocol.ts'
 import type { Act } from './acts.ts'
@@ -467,7 +467,7 @@ export class Session {
   async close(): Promise<boolean> {
     if (this.writes && !(await this.saver.flush())) return false
     // With this sitting its history ends: pictures that only an undo could have brought back are let go.
-    if (this.writes) await dropPictures(this.id, this.work).catch(() => {})
+    if (this.writes) await tidyWork(this.id, this.work).catch(() => {})
     this.end()
     return true
   }

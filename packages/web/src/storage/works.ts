@@ -130,17 +130,32 @@ export async function notePages(id: string, pages: number): Promise<void> {
   await database.works.update(id, { pages }).catch(() => {})
 }
 
-/** Lets go of pictures that neither a figure nor an earlier state shows. */
-export async function dropPictures(id: string, work: Work): Promise<void> {
+/** At the end of a sitting: lets go of pictures that neither a figure nor an earlier state shows, and counts what the work takes. */
+export async function tidyWork(id: string, work: Work): Promise<void> {
   const used = new Set(usedPictures(work).map(picture => picture.name))
-  await database.transaction('rw', [database.pictures, database.states], async () => {
+  await database.transaction('rw', [database.works, database.divisions, database.pictures, database.states], async () => {
+    let size = 0
     await database.states
       .where('work')
       .equals(id)
       .each(({ pictures }) => {
         for (const name of pictures) used.add(name)
       })
-    const stored = (await database.pictures.where('work').equals(id).primaryKeys()) as [string, string][]
-    await database.pictures.bulkDelete(stored.filter(([, name]) => !used.has(name)))
+    const unused: [string, string][] = []
+    await database.pictures
+      .where('work')
+      .equals(id)
+      .each(({ name, bytes }) => {
+        if (used.has(name)) size += bytes.size
+        else unused.push([id, name])
+      })
+    await database.pictures.bulkDelete(unused)
+    await database.divisions
+      .where('work')
+      .equals(id)
+      .each(({ json }) => {
+        size += json.length
+      })
+    await database.works.update(id, { size })
   })
 }

@@ -5,6 +5,7 @@ import { EditorView } from '@tiptap/pm/view'
 import { type CSSProperties, useCallback, useEffect, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
+import { Boundary } from '../../app/Boundary.tsx'
 import { Divider, useWidth } from '../../app/Divider.tsx'
 import { notify } from '../../app/notice.ts'
 import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
@@ -46,6 +47,7 @@ export function Galley() {
   const [spineWidth, setSpineWidth] = useWidth('spine', spineLimits)
   const [slipWidth, setSlipWidth] = useWidth('slip', slipLimits)
   const role = useView(shown => shown.role)
+  const slipOf = useView(shown => shown.selected.id)
   // The same function every time: what floats must not be built anew while it is being typed in.
   const closeFloating = useCallback(() => setFloating(null), [])
 
@@ -190,7 +192,9 @@ export function Galley() {
     <div className="galley" style={{ '--spine-width': `${spineWidth}px`, '--slip-width': `${slipWidth}px` } as CSSProperties}>
       {panels.spine && (
         <>
-          <Spine />
+          <Boundary name="The spine">
+            <Spine />
+          </Boundary>
           <Divider label="Width of the spine" width={spineWidth} limits={spineLimits} grows="right" onWidth={setSpineWidth} />
         </>
       )}
@@ -200,21 +204,25 @@ export function Galley() {
           <div ref={place} />
         </div>
         {view && <AddButton view={view} />}
-        {view && floating?.kind === 'composer' && <Composer view={view} at={floating.at} onClose={closeFloating} />}
-        {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={closeFloating} />}
-        {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
+        <Boundary name="This panel" of={JSON.stringify(floating)}>
+          {view && floating?.kind === 'composer' && <Composer view={view} at={floating.at} onClose={closeFloating} />}
+          {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={closeFloating} />}
+          {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
+        </Boundary>
       </div>
       {panels.slip && (
         <>
           <Divider label="Width of the slip" width={slipWidth} limits={slipLimits} grows="left" onWidth={setSlipWidth} />
-          <Slip
-            onComposer={at => setFloating({ kind: 'composer', at })}
-            onReference={at => setFloating({ kind: 'reference', at })}
-            onPicture={id => {
-              choosingFor.current = id
-              chooser.current?.click()
-            }}
-          />
+          <Boundary name="The slip" of={slipOf}>
+            <Slip
+              onComposer={at => setFloating({ kind: 'composer', at })}
+              onReference={at => setFloating({ kind: 'reference', at })}
+              onPicture={id => {
+                choosingFor.current = id
+                chooser.current?.click()
+              }}
+            />
+          </Boundary>
         </>
       )}
       <div className="panel-switches">

@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { DropdownMenu } from 'radix-ui'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import { Boundary } from '../../app/Boundary.tsx'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Matches, type Overlay, Overlays, overlayNames } from './Overlays.tsx'
 import { PageSearch } from './PageSearch.tsx'
@@ -257,7 +258,9 @@ export function PagesView() {
             ))}
           </div>
         </div>
-        {why && <WhyPanel page={here} label={labels[here] ?? ''} onClose={() => setWhy(false)} />}
+        <Boundary name="This panel" of={String(here)}>
+          {why && <WhyPanel page={here} label={labels[here] ?? ''} onClose={() => setWhy(false)} />}
+        </Boundary>
       </div>
       {printing && <PrintPages onDone={endPrinting} />}
     </main>
