@@ -8,6 +8,7 @@ import { turnOver } from '../packages/cli/src/call.ts'
 import { browserPrint } from './browserPrint.ts'
 import { fixedLoop } from './fixedLoop.ts'
 import { keyToFrame } from './keyToFrame.ts'
+import { openings } from './opening.ts'
 import type { TurnoverTimes } from './turnover.ts'
 
 const median = (times: number[]): number => [...times].sort((a, b) => a - b)[times.length >> 1]!
@@ -73,6 +74,26 @@ row(
   median(times.numbersAfterEdit),
 )
 row('PDF written', `${told(times.pdf)}, ${(pdfBytes / 1e6).toFixed(1)} MB`, '3 s', '1.5 s', median(times.pdf))
+
+steady()
+const opened = await openings(3)
+if (opened) {
+  row('over the wire until the shelf is drawn', `${Math.round(opened.shelfBytes / 1000)} KB`, '200 KB')
+  row(
+    'from the click to text on the screen, demo thesis / 300-page work',
+    `${told(opened.demoText)} / ${told(opened.bigText)}`,
+    '400 ms',
+    '',
+    median(opened.demoText),
+    median(opened.bigText),
+  )
+  row('a page of the 300-page work as it was last time, from the address', told(opened.lastPage), '', '', median(opened.lastPage))
+  row(
+    '300-page work in balance in the browser against Node, formulas cached',
+    `${ms(Math.min(...opened.balance))} against ${ms(Math.min(...times.cached))}: ${(Math.min(...opened.balance) / Math.min(...times.cached)).toFixed(2)} ×`,
+    '1.2 ×',
+  )
+}
 
 steady()
 const printed = await browserPrint((await turnOver(generateWork(300, 1))).turnover)

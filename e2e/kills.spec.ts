@@ -9,8 +9,8 @@ test('a browser that is killed at any moment loses nothing that was said to be s
     state = (state * 48_271) % 2_147_483_647
     return state / 2_147_483_647
   }
-  const { kills, committed } = await kill(baseURL!, 20, random)
+  const { kills, said } = await kill(baseURL!, 20, random)
   expect(kills).toBe(20)
   // It was really written and saved in between.
-  expect(committed).toBeGreaterThan(40)
+  expect(said).toBeGreaterThan(40)
 })

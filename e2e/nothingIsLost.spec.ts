@@ -1,6 +1,9 @@
 /** The program in a browser whose storage, tabs, threads, clock or server fail: nothing committed is lost, and what happened is said. */
-import { readFileSync } from 'node:fs'
+import { appendFileSync, cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
 import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
+import { createServer, listen } from '../packages/server/src/server.ts'
 import { inBalance, openChapter, openDemo, saved } from './support.ts'
 import { expect, inNewBrowser, type Page, test } from './test.ts'
 
@@ -283,6 +286,37 @@ inNewBrowser.describe('without the server', () => {
     await expect(page.locator(titlePage).first()).toContainText(words.trim())
     const manifest = await page.evaluate(async () => (await fetch('/manifest.webmanifest')).json())
     expect(manifest).toMatchObject({ name: 'Steady Ledger', display: 'standalone' })
+  })
+})
+
+inNewBrowser.describe('a new version', () => {
+  inNewBrowser.use({ serviceWorkers: 'allow' })
+  inNewBrowser('is announced, never forced, and taken with everything saved when the author says so', async ({ page }) => {
+    inNewBrowser.setTimeout(120_000)
+    const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-version-'))
+    cpSync('packages/web/dist', folder, { recursive: true })
+    const { server, port } = await listen(createServer(folder), 4850)
+    try {
+      await page.goto(`http://localhost:${port}/`)
+      await page.locator('.work-cover', { hasText: 'Turbidity' }).click({ timeout: 60_000 })
+      await inBalance(page)
+      await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
+      await page.reload()
+      await inBalance(page)
+      appendFileSync(path.join(folder, 'sw.js'), '\n// another version')
+      await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()))
+      await expect(page.locator('.notice')).toContainText('A new version of the program is ready', { timeout: 60_000 })
+      await write(page)
+      await expect(page.locator(titlePage).first()).toContainText(words.trim())
+      await Promise.all([page.waitForEvent('load', { timeout: 60_000 }), page.getByRole('button', { name: 'Reload' }).click()])
+      await inBalance(page)
+      await expect(page.locator(titlePage).first()).toContainText(words.trim())
+      await expect(page.locator('.notice')).toHaveCount(0)
+    } finally {
+      server.close()
+      server.closeAllConnections()
+      rmSync(folder, { recursive: true, force: true })
+    }
   })
 })
 

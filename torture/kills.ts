@@ -46,6 +46,8 @@ class Victim {
     const context = browser.contexts()[0]!
     const page = context.pages()[0] ?? (await context.newPage())
     await page.route('**/sw.js', route => route.abort())
+    // What is run in the page may come with calls of a helper that names functions for whoever debugs them.
+    await page.addInitScript('globalThis.__name ??= named => named')
     return page
   }
 
@@ -62,8 +64,10 @@ const numbersIn = (text: string): number[] => [...text.matchAll(/w(\d+);/g)].map
 
 export interface Killed {
   kills: number
-  /** Words that were said to be saved, and how many more were kept. */
-  committed: number
+  /** Words that are there in the end. */
+  words: number
+  /** How many of them were said to be saved before a kill, and how many were kept though it had not been said yet. */
+  said: number
   more: number
 }
 
@@ -79,6 +83,7 @@ export async function kill(
   let next = 1
   /** The last word that was said to be saved. */
   let committed = 0
+  let said = 0
   let more = 0
   try {
     for (let round = 0; round <= rounds; round++) {
@@ -106,13 +111,15 @@ export async function kill(
         if (round === rounds) break
         await line.click()
         await page.keyboard.press('Control+End')
+        const before = committed
         committed = await typeUntilKilled(page, victim, next, committed, random)
+        said += committed - before
         tell(round + 1)
       } finally {
         await victim.kill().catch(() => {})
       }
     }
-    return { kills: rounds, committed, more }
+    return { kills: rounds, words: committed, said, more }
   } finally {
     // A process of the last browser may write a moment longer.
     await wait(300)
@@ -123,6 +130,7 @@ export async function kill(
 /** Types words with pauses as people make them, and kills the browser in between; the last word that was said to be saved before. */
 async function typeUntilKilled(page: Page, victim: Victim, first: number, committed: number, random: () => number): Promise<number> {
   let said = committed
+  let alive = true
   // What stood in the text some frames before the foot said that all is saved, is saved: the foot is drawn a frame later than the text.
   const watching = page
     .exposeFunction('saidToBeSaved', (number: number) => {
@@ -140,8 +148,10 @@ async function typeUntilKilled(page: Page, victim: Victim, first: number, commit
         }
       }),
     )
-    .catch(() => {})
-  let alive = true
+    .catch((error: Error) => {
+      // The page goes with its browser; anything else is a fault of this program, which would then see no loss.
+      if (alive && !/closed|crashed|destroyed/.test(error.message)) throw error
+    })
   const typing = (async () => {
     for (let number = first; alive; number++) {
       await page.keyboard.type(`w${number}; `, { delay: 5 })

@@ -48,9 +48,9 @@ async function killBrowsers(): Promise<void> {
     return state / 2_147_483_647
   }
   try {
-    const { committed, more } = await kill(`http://localhost:${port}/`, kills, random)
+    const { words, said, more } = await kill(`http://localhost:${port}/`, kills, random)
     process.stdout.write(
-      `killed browsers: ${kills} kills, seed ${seed}; ${committed} words kept in order, ${more} of them before it was said; none that was said to be saved was lost\n`,
+      `killed browsers: ${kills} kills, seed ${seed}; ${words} words are there in order: ${said} that were said to be saved, none of which was lost, and ${more} that were kept before it was said\n`,
     )
   } catch (error) {
     broken++

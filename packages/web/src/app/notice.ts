@@ -3,7 +3,8 @@ import { create } from 'zustand'
 
 export interface Notice {
   text: string
-  kind: 'done' | 'wrong'
+  /** What was done goes by itself; what went wrong, and news, stay until they are closed. */
+  kind: 'done' | 'wrong' | 'news'
   action?: { says: string; run(): void }
 }
 

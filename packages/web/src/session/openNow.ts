@@ -3,6 +3,8 @@
 interface Open {
   id: string
   title(): string
+  /** Whether everything is kept then. */
+  save(): Promise<boolean>
   /** False where something could not be saved, and it stays open. */
   close(): Promise<boolean>
 }

@@ -450,6 +450,11 @@ export class Session {
     return this.saver.flush()
   }
 
+  /** Saves; whether everything is kept then. */
+  save(): Promise<boolean> {
+    return this.writes ? this.saver.flush() : Promise.resolve(true)
+  }
+
   /** Whether something would be lost if the page went away now. */
   get holdsUnsaved(): boolean {
     return this.use.getState().unsaved

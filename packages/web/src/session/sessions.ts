@@ -42,6 +42,7 @@ async function make(id: string): Promise<Session> {
   setOpen({
     id,
     title: () => titleOf(session.work.doc),
+    save: () => session.save(),
     async close() {
       const closed = await session.close()
       if (closed && current === session) {
