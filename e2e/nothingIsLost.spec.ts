@@ -52,9 +52,6 @@ test('a full storage: it is said, a rescue file holds what is on the screen, lea
   const trouble = page.locator('.save-trouble')
   await expect(trouble).toContainText('The browser’s storage is full.')
   expect(await stored(page)).not.toContain(words.trim())
-  const [download] = await Promise.all([page.waitForEvent('download'), trouble.getByRole('button', { name: 'Save a rescue file' }).click()])
-  const rescued = readBundle(readFileSync((await download.path())!))
-  expect(rescued.doc.textContent).toContain(words.trim())
   // In the application the work stays open, whatever view or shelf is shown.
   await page.getByRole('link', { name: /Shelf/ }).click()
   await expect(page.locator('.save-trouble')).toContainText('holds changes that the browser could not keep')
@@ -63,6 +60,9 @@ test('a full storage: it is said, a rescue file holds what is on the screen, lea
   const asked = new Promise<string>(resolve => page.once('dialog', dialog => void dialog.dismiss().then(() => resolve(dialog.type()))))
   await page.close({ runBeforeUnload: true })
   expect(await asked).toBe('beforeunload')
+  const [download] = await Promise.all([page.waitForEvent('download'), trouble.getByRole('button', { name: 'Save a rescue file' }).click()])
+  const rescued = readBundle(readFileSync((await download.path())!))
+  expect(rescued.doc.textContent).toContain(words.trim())
   await letStore(page)
   await page.locator('.save-trouble').getByRole('button', { name: 'Try now' }).click()
   await expect(page.locator('.save-trouble')).toHaveCount(0)
@@ -145,6 +145,33 @@ test('three tabs: one writes at a time, places are handed over with every word, 
       return feet.filter(text => !text?.includes('another tab')).length
     })
     .toBe(1)
+})
+
+test('a tab that cannot save is not written over without a word, and what it held stands among the earlier states', async ({
+  context,
+  page,
+}) => {
+  await openDemo(page, 'galley', 'demo-paper')
+  const other = await context.newPage()
+  await openDemo(other, 'galley', 'demo-paper')
+  await refuse(page, 'QuotaExceededError')
+  await write(page, 'Held back. ')
+  await expect(page.locator('.save-trouble')).toBeVisible()
+  await other.getByRole('button', { name: 'Write here' }).click()
+  await expect(other.locator('.foot')).toContainText('The other tab holds words that it cannot save')
+  await expect(page.locator('.foot')).not.toContainText('another tab')
+  await other.getByRole('button', { name: 'Write here all the same' }).click()
+  await write(other, 'Written over. ')
+  await saved(other)
+  await letStore(page)
+  await expect(page.locator('.save-trouble')).toContainText('Another tab writes this work now')
+  await expect(page.locator(titlePage).first()).toContainText('Held back. ')
+  await page.getByRole('button', { name: 'Write here' }).click()
+  await expect(page.locator(titlePage).first()).toContainText('Written over. ')
+  await expect(page.locator('.notice')).toContainText('among the earlier states')
+  await page.goto('/work/demo-paper/earlier')
+  await page.locator('.earlier nav button', { hasText: 'what one tab had not saved' }).click()
+  await expect(page.locator('.then-block.changed').first()).toContainText('Held back. ')
 })
 
 test('in a tab that reads along a remedy does nothing, and says why', async ({ context, page }) => {
@@ -344,7 +371,7 @@ test('a backup of everything comes back: a changed work beside or in place of th
   await expect(page.locator(titlePage).first()).not.toContainText(words.trim())
   // What was replaced is looked at and put back, and one undo takes that back.
   await page.goto('/work/demo-paper/earlier')
-  await page.locator('.earlier nav button', { hasText: 'restored' }).click()
+  await page.locator('.earlier nav button', { hasText: 'took its place' }).click()
   await expect(page.locator('.then-block.changed').first()).toContainText(words.trim())
   await page.getByRole('button', { name: 'Put the work back to this' }).click()
   await expect(page.locator('.notice')).toContainText('The work is again as it was')

@@ -46,8 +46,6 @@ class Victim {
     const context = browser.contexts()[0]!
     const page = context.pages()[0] ?? (await context.newPage())
     await page.route('**/sw.js', route => route.abort())
-    // What is run in the page may come with calls of a helper that names functions for whoever debugs them.
-    await page.addInitScript('globalThis.__name ??= named => named')
     return page
   }
 
@@ -132,25 +130,23 @@ async function typeUntilKilled(page: Page, victim: Victim, first: number, commit
   let said = committed
   let alive = true
   // What stood in the text some frames before the foot said that all is saved, is saved: the foot is drawn a frame later than the text.
+  page.on('console', message => {
+    const [, number] = /^said to be saved: (\d+)$/.exec(message.text()) ?? []
+    if (number) said = Math.max(said, Number(number))
+  })
   const watching = page
-    .exposeFunction('saidToBeSaved', (number: number) => {
-      said = Math.max(said, number)
+    .evaluate(async () => {
+      for (;;) {
+        const text = [...document.querySelectorAll('.division.open p')].at(-1)?.textContent ?? ''
+        const last = Number([...text.matchAll(/w(\d+);/g)].at(-1)?.[1] ?? 0)
+        for (let i = 0; i < 4; i++) await new Promise(resolve => requestAnimationFrame(resolve))
+        const foot = document.querySelector('.foot [aria-busy="false"]')?.textContent ?? ''
+        if (foot.startsWith('Saved')) console.log(`said to be saved: ${last}`)
+      }
     })
-    .then(() =>
-      page.evaluate(async () => {
-        const frame = (): Promise<unknown> => new Promise(resolve => requestAnimationFrame(resolve))
-        const tell = (globalThis as unknown as { saidToBeSaved(number: number): void }).saidToBeSaved
-        for (;;) {
-          const text = [...document.querySelectorAll('.division.open p')].at(-1)?.textContent ?? ''
-          const last = Number([...text.matchAll(/w(\d+);/g)].at(-1)?.[1] ?? 0)
-          for (let i = 0; i < 4; i++) await frame()
-          if (document.querySelector('.foot [aria-busy="false"]')?.textContent?.startsWith('Saved')) tell(last)
-        }
-      }),
-    )
     .catch((error: Error) => {
       // The page goes with its browser; anything else is a fault of this program, which would then see no loss.
-      if (alive && !/closed|crashed|destroyed/.test(error.message)) throw error
+      if (alive) throw error
     })
   const typing = (async () => {
     for (let number = first; alive; number++) {
@@ -159,8 +155,8 @@ async function typeUntilKilled(page: Page, victim: Victim, first: number, commit
     }
   })().catch(() => {})
   await wait(150 + random() * 2200)
-  await victim.kill()
   alive = false
+  await victim.kill()
   await Promise.all([typing, watching])
   return said
 }

@@ -10,6 +10,7 @@ export async function saveRescueFile(session: Session): Promise<void> {
   try {
     const { writeBundle } = await import('@steady-ledger/core/work/file/bundle.ts')
     download(writeBundle(work), 'application/zip', `${name}.ledger.zip`)
+    session.wasRescued()
     notify({ kind: 'done', text: 'The rescue file holds the work as it is on the screen. “Open a bundle” on the shelf opens it.' })
   } catch (error) {
     // What no bundle may hold is saved as it is: the words are in it.

@@ -5,8 +5,8 @@ interface Open {
   title(): string
   /** Whether everything is kept then. */
   save(): Promise<boolean>
-  /** False where something could not be saved, and it stays open. */
-  close(): Promise<boolean>
+  /** False where something could not be saved, and it stays open. For another work a rescue file is enough. */
+  close(forAnother: boolean): Promise<boolean>
 }
 let open: Open | null = null
 
@@ -18,6 +18,6 @@ export const openNow = (): Open | null => open
 /** Closes what is open; tells of it where it holds what could not be saved, and so stays open. */
 export async function closeSession(): Promise<{ id: string; title: string } | null> {
   const before = open
-  if (!before || (await before.close())) return null
+  if (!before || (await before.close(false))) return null
   return { id: before.id, title: before.title() }
 }

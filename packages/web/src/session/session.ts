@@ -12,6 +12,7 @@ import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/parts/
 import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { closeHistory, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
+import type { Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
 import { AttrStep } from '@tiptap/pm/transform'
 import type { EditorView } from '@tiptap/pm/view'
@@ -24,6 +25,7 @@ import type { Graveyard } from '../editor/restoreTarget.ts'
 import { blockAt, selectedBlock } from '../editor/selected.ts'
 import { newId } from '../newId.ts'
 import type { WorkRecord } from '../storage/database.ts'
+import { keepStorage } from '../storage/health.ts'
 import { lastDrawings, lastSummary } from '../storage/lastPages.ts'
 import { Saver, type SaveState } from '../storage/saver.ts'
 import { keepState } from '../storage/states.ts'
@@ -42,7 +44,7 @@ const quietMilliseconds = 120
 const newThread = (): Thread => new Worker(new URL('../workers/turnover.worker.ts', import.meta.url), { type: 'module' }) as Thread
 
 /** Tabs on the same work tell each other what became of it. */
-type Told = 'saved' | 'gone'
+type Told = 'saved' | 'gone' | 'back'
 export const channelOf = (work: string): BroadcastChannel => new BroadcastChannel(`steady-ledger ${work}`)
 
 export class Session {
@@ -60,6 +62,8 @@ export class Session {
   private pagesOnShelf = -1
   private later: ReturnType<typeof setTimeout> | undefined
   private ended = false
+  /** The document that was saved as a rescue file. */
+  private rescued: Node | null = null
   /** Targets that references were given in this sitting, the latest first. */
   recentTargets: string[] = []
   /** Run after every transaction, for whatever floats beside the text. */
@@ -140,6 +144,7 @@ export class Session {
   private onSave(save: SaveState): void {
     this.use.setState({ save, ...(save.kind === 'saved' ? { unsaved: false } : {}) })
     if (save.kind !== 'saved') return
+    void keepStorage()
     this.tellTabs('saved')
     void keepState(this.id, this.work, 'hour')
   }
@@ -149,10 +154,12 @@ export class Session {
   }
 
   private async hearTab(told: Told): Promise<void> {
-    if (told === 'gone') {
+    if (told === 'back') {
+      if (this.writes && (await this.saver.flush())) this.use.setState({ save: { kind: 'saved', at: Date.now() } })
+    } else if (told === 'gone') {
       if (this.writes)
         this.use.setState({ save: { kind: 'failed', why: 'gone', message: 'This work was taken off the shelf in another tab.' } })
-    } else if (!this.writes) await this.refresh()
+    } else if (!this.writes && !this.holdsUnsaved) await this.refresh()
   }
 
   /** Whoever begins to write begins with what was saved last, and under a name that storage knows. */
@@ -160,7 +167,7 @@ export class Session {
     try {
       const record = await claimWork(this.id, this.lock.name)
       if (!record) throw new Error('This work is not on the shelf of this browser any more.')
-      if (record.revision !== this.revision && (record.revision ?? 0) !== this.revision) await this.refresh()
+      if ((record.revision ?? 0) !== this.revision) await this.refresh()
     } catch (error) {
       this.use.setState({ role: 'reader', save: { kind: 'failed', why: 'refused', message: (error as Error).message } })
       return
@@ -197,7 +204,13 @@ export class Session {
 
   /** Takes over what another tab saved. */
   private async refresh(): Promise<void> {
+    if (this.holdsUnsaved) {
+      // Another tab was let write over it; what stands here is not lost for that.
+      await keepState(this.id, this.work, 'restore', 'what one tab had not saved')
+      notify({ kind: 'news', text: 'What this tab had not saved stands among the earlier states of the work.' })
+    }
     const { record, work } = await loadWork(this.id)
+    this.use.setState({ unsaved: false })
     this.revision = record.revision ?? 0
     this.pictures.replace(work.pictures)
     if (!this.document.replace(work)) return
@@ -457,7 +470,12 @@ export class Session {
 
   /** Whether something would be lost if the page went away now. */
   get holdsUnsaved(): boolean {
-    return this.use.getState().unsaved
+    return this.use.getState().unsaved && this.rescued !== this.state.doc
+  }
+
+  /** What is on the screen is in a file. */
+  wasRescued(): void {
+    this.rescued = this.state.doc
   }
 
   /** A work that another tab took off the shelf stands there again, with what is on the screen here. */
@@ -468,9 +486,10 @@ export class Session {
     this.use.setState({ save: { kind: 'saved', at: Date.now() }, unsaved: false })
   }
 
-  /** Saves and ends; false where something could not be saved, and the session goes on. */
-  async close(): Promise<boolean> {
-    if (this.writes && !(await this.saver.flush())) return false
+  /** Saves and ends; false where something could not be saved, and the session goes on. For another work a rescue file is enough. */
+  async close(forAnother: boolean): Promise<boolean> {
+    const kept = this.writes ? await this.saver.flush() : !this.use.getState().unsaved
+    if (!kept && (this.holdsUnsaved || !forAnother)) return false
     // With this sitting its history ends: pictures that only an undo could have brought back are let go.
     if (this.writes) await tidyWork(this.id, this.work).catch(() => {})
     this.end()

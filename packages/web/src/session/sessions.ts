@@ -27,7 +27,7 @@ export function openSession(id: string): Promise<Session> {
 
 async function make(id: string): Promise<Session> {
   const before = openNow()
-  if (before && !(await before.close()))
+  if (before && !(await before.close(true)))
     throw new StorageError(
       `“${before.title()}” holds changes that are not saved yet. Go back to it and save a rescue file before another work is opened.`,
     )
@@ -43,8 +43,8 @@ async function make(id: string): Promise<Session> {
     id,
     title: () => titleOf(session.work.doc),
     save: () => session.save(),
-    async close() {
-      const closed = await session.close()
+    async close(forAnother) {
+      const closed = await session.close(forAnother)
       if (closed && current === session) {
         current = null
         setOpen(null)

@@ -13,9 +13,11 @@ import { compareStates, type ThenDivision } from './compareStates.ts'
 
 const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full' })
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' })
-const why: Record<StateRecord['why'], string> = { hour: '', milestone: 'Milestone', restore: 'Before an earlier state was restored' }
+const why: Record<StateRecord['why'], string> = { hour: '', milestone: 'Milestone', restore: 'Before another state took its place' }
 const more = (count: number): string =>
-  count === 0 ? 'as many words as now' : `${Math.abs(count)} words ${count > 0 ? 'more' : 'fewer'} than now`
+  count === 0
+    ? 'as many words as now'
+    : `${Math.abs(count)} ${Math.abs(count) === 1 ? 'word' : 'words'} ${count > 0 ? 'more' : 'fewer'} than now`
 
 export function EarlierStates() {
   const session = useSession()
@@ -95,7 +97,8 @@ export function EarlierStates() {
               {own.map(state => (
                 <li key={state.at}>
                   <button type="button" aria-current={state.at === chosen ? 'true' : undefined} onClick={() => setChosen(state.at)}>
-                    <strong>{time.format(state.at)}</strong> {state.name ? `${why[state.why]} “${state.name}”` : why[state.why]}
+                    <strong>{time.format(state.at)}</strong>{' '}
+                    {state.why === 'milestone' ? `${why.milestone} “${state.name}”` : state.name || why[state.why]}
                     <small>{more(state.words - words)}</small>
                   </button>
                 </li>

@@ -1,9 +1,9 @@
 /** An earlier state of a work beside what it is now, block by block. */
 
-import { plainTextOf } from '@steady-ledger/core/content/plainText.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
 import { division, type Node } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
+import { LiveNumbers } from '../../editor/live.ts'
 
 export interface ThenBlock {
   id: string
@@ -27,11 +27,16 @@ export interface ThenDivision {
 const says = (node: Node): boolean => node.type.name !== 'fill' && node.type.name !== 'paragraph'
 const kindName = (node: Node): string => node.type.name.replace(/[A-Z]/g, letter => ` ${letter.toLowerCase()}`)
 
-const said = (node: Node): string => plainTextOf(node, node.attrs.id ?? '', () => [])
-
 /** The divisions of the earlier state, and the titles of those that came since. */
 export function compareStates(then: Work, now: Work): { divisions: ThenDivision[]; since: string[] } {
   const ledger = numberWork(then.doc, then.scheme)
+  const saying = (work: Work, own = numberWork(work.doc, work.scheme)): ((node: Node) => string) => {
+    const live = new LiveNumbers(own, work.settings)
+    live.setLedger(own, work.doc)
+    return node => live.textOf(node, node.attrs.id ?? '')
+  }
+  const said = saying(then, ledger)
+  const saidNow = saying(now)
   const today = new Map<string, Node>()
   now.doc.descendants(node => {
     if (node.attrs.id) today.set(node.attrs.id, node)
@@ -60,6 +65,6 @@ export function compareStates(then: Work, now: Work): { divisions: ThenDivision[
     }
   })
   const known = new Set(divisions.map(({ id }) => id))
-  const since = now.doc.children.filter(node => !known.has(division(node).id)).map(node => said(node.firstChild!) || 'Untitled')
+  const since = now.doc.children.filter(node => !known.has(division(node).id)).map(node => saidNow(node.firstChild!) || 'Untitled')
   return { divisions, since }
 }

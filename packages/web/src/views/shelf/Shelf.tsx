@@ -15,7 +15,7 @@ import { putDemoOnShelf } from './demo.ts'
 import { type Intake, readInThread, type Tell, writeInThread } from './intakeThread.ts'
 import { NewWork } from './NewWork.tsx'
 import { StorageFacts } from './StorageFacts.tsx'
-import { forgetDeleted, lastBackup, tellGone } from './shelfRecords.ts'
+import { forgetDeleted, lastBackup, tellTabs } from './shelfRecords.ts'
 import { WorkCard } from './WorkCard.tsx'
 
 /** How many things that a damaged file lacks are called by name. */
@@ -131,13 +131,16 @@ export function Shelf() {
   }
   const remove = async (record: WorkRecord): Promise<void> => {
     await database.works.update(record.id, { deleted: Date.now() })
-    tellGone(record.id)
+    tellTabs(record.id, 'gone')
     notify({
       kind: 'done',
       text: `“${record.title}” was taken off the shelf.`,
       action: {
         says: 'Put it back',
-        run: doing('It was not put back.', () => database.works.update(record.id, { deleted: undefined })),
+        run: doing('It was not put back.', async () => {
+          await database.works.update(record.id, { deleted: undefined })
+          tellTabs(record.id, 'back')
+        }),
       },
     })
   }

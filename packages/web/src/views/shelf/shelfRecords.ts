@@ -14,9 +14,9 @@ export async function forgetDeleted(): Promise<void> {
   for (const { id } of old) await removeWork(id)
 }
 
-/** Tabs that have the work open are told. */
-export function tellGone(work: string): void {
+/** Tabs that have the work open are told that it was taken off the shelf, or put back. */
+export function tellTabs(work: string, told: 'gone' | 'back'): void {
   const channel = new BroadcastChannel(`steady-ledger ${work}`)
-  channel.postMessage('gone')
+  channel.postMessage(told)
   channel.close()
 }
