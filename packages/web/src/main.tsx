@@ -5,7 +5,7 @@ import './styles/app.css'
 import { Boundary } from './app/Boundary.tsx'
 import { offerNewVersions } from './app/newVersion.ts'
 import { applyTheme } from './app/theme.ts'
-import { frame, views } from './views/index.ts'
+import { fetchFor, frame, views } from './views/index.ts'
 import { Shelf } from './views/shelf/Shelf.tsx'
 
 applyTheme()
@@ -39,9 +39,12 @@ const router = createBrowserRouter([
   { path: '*', element: <Navigate to="/" replace /> },
 ])
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <RouterProvider router={router} />
-  </StrictMode>,
-)
-offerNewVersions()
+// What the address asks for is fetched before anything is drawn: nothing is drawn twice, and no wait is shown after another.
+void fetchFor(location.pathname).finally(() => {
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <RouterProvider router={router} />
+    </StrictMode>,
+  )
+  offerNewVersions()
+})

@@ -20,6 +20,15 @@ const soon = (run: () => void): void => void (typeof requestIdleCallback === 'fu
 /** A work that will perhaps be opened next, so that its text is there at once. */
 export const openAhead = (id: string): void => void import('../storage/works.ts').then(({ loadAhead }) => loadAhead(id)).catch(() => {})
 
+/** All that is shown at an address, and the work itself. What cannot be fetched is told where it is shown. */
+export async function fetchFor(pathname: string): Promise<void> {
+  const [, work, name = 'galley'] = /^\/work\/([^/]+)(?:\/([^/]+))?/.exec(pathname) ?? []
+  if (!work) return
+  openAhead(work)
+  const view = views.find(({ path }) => path.split('/')[0] === name)
+  await Promise.all([frame.fetch(), view?.fetch()]).catch(() => {})
+}
+
 /** On the shelf, when it stands: what a work is shown by, and the one that was written last. */
 export function fetchAhead(work: string | undefined): void {
   soon(() => {
