@@ -1,15 +1,5 @@
 import { defineConfig } from '@playwright/test'
-
-/** Flags that keep Chromium off the network and let it run as root on a build machine. */
-const args = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
+import { chromiumFlags } from './e2e/chromium.ts'
 
 export default defineConfig({
   testDir: 'e2e',
@@ -24,7 +14,7 @@ export default defineConfig({
   use: {
     baseURL: 'http://localhost:4390',
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args },
+    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args: chromiumFlags },
     actionTimeout: 20_000,
     // Every test would keep the whole application for use without its server; the tests of that ask for it.
     serviceWorkers: 'block',

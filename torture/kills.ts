@@ -7,19 +7,9 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
+import { chromiumFlags } from '../e2e/chromium.ts'
 
-const flags = [
-  '--headless',
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--remote-debugging-port=0',
-  '--window-size=1280,800',
-]
+const flags = [...chromiumFlags, '--headless', '--remote-debugging-port=0', '--window-size=1280,800']
 
 const wait = (milliseconds: number): Promise<void> => new Promise(resolve => setTimeout(resolve, milliseconds))
 

@@ -3,17 +3,13 @@
  * joins them: what one does, the others hear. Views show it; none of them holds a copy of the text.
  */
 
-import { compareMilestones } from '@steady-ledger/core/milestones/compareMilestones.ts'
-import { recordsOf } from '@steady-ledger/core/milestones/takeMilestone.ts'
-import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
-import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { type PartName, partNames, partsOf, partsOnPages, sameParts } from '@steady-ledger/core/work/parts/index.ts'
 import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/parts/milestones.ts'
 import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
-import { closeHistory, redo, redoDepth, undo, undoDepth } from '@tiptap/pm/history'
+import { closeHistory, redo, undo } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
-import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
+import { type Command, type EditorState, Selection, type Transaction } from '@tiptap/pm/state'
 import { AttrStep } from '@tiptap/pm/transform'
 import type { EditorView } from '@tiptap/pm/view'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
@@ -22,7 +18,6 @@ import type { LiveNumbers } from '../editor/live.ts'
 import { opensDivision } from '../editor/oneDivision.ts'
 import { setPages } from '../editor/pageTurns.ts'
 import type { Graveyard } from '../editor/restoreTarget.ts'
-import { blockAt, selectedBlock } from '../editor/selected.ts'
 import { newId } from '../newId.ts'
 import type { WorkRecord } from '../storage/database.ts'
 import { keepStorage } from '../storage/health.ts'
@@ -34,9 +29,11 @@ import { WriterLock } from '../storage/writerLock.ts'
 import type { TurnoverSummary } from '../workers/protocol.ts'
 import type { Act } from './acts.ts'
 import { DocumentStore } from './documentStore.ts'
+import { changesSince, recordsNow } from './onRecord.ts'
 import { PagesClient, type Thread } from './pagesClient.ts'
 import { PictureStore } from './pictureStore.ts'
-import { firstView, type SessionView } from './view.ts'
+import { selectionAt, showPlace } from './place.ts'
+import { firstView, movedIn, type SessionView } from './view.ts'
 
 /** How long what only counts or repeats the text may lag behind it. */
 const quietMilliseconds = 120
@@ -311,23 +308,11 @@ export class Session {
 
   /** Puts the cursor into the block, note or division with this id and shows it. */
   goTo(id: string): boolean {
-    const at = findBlock(this.state.doc, id)
-    if (at < 0) return false
-    const node = this.state.doc.nodeAt(at)!
-    const { doc } = this.state
-    const selection =
-      node.isTextblock || node.type.name === 'division'
-        ? TextSelection.near(doc.resolve(at + 1))
-        : node.type.spec.group === 'block' && node.type.name !== 'table'
-          ? NodeSelection.create(doc, at)
-          : Selection.near(doc.resolve(node.isInline ? at : at + 1))
+    const selection = selectionAt(this.state.doc, id)
+    if (!selection) return false
     this.dispatch(this.state.tr.setSelection(selection).setMeta(opensDivision, true))
     this.view?.focus()
-    const dom = this.view?.nodeDOM(at)
-    const shown = dom instanceof HTMLElement ? dom : dom?.parentElement
-    ;(node.type.name === 'division' ? (shown?.querySelector('.heading') ?? shown) : shown)?.scrollIntoView({
-      block: node.type.name === 'division' ? 'start' : 'center',
-    })
+    showPlace(this.view, this.state.doc, id)
     return true
   }
 
@@ -417,14 +402,7 @@ export class Session {
   records(): MilestoneRecord[] | null {
     const { turnover, balanced } = this.use.getState()
     if (!turnover || !balanced || !this.pages.isCurrent(turnover.version)) return null
-    const referred = new Set(this.state.doc.children.flatMap(node => scanDivision(node).references.flatMap(({ targets }) => targets)))
-    return recordsOf({
-      ledger: this.live.ledger,
-      language: this.live.language,
-      pageOf: id => this.live.pageOf(id),
-      textOf: (node, identity) => this.live.textOf(node, identity),
-      isReferred: id => referred.has(id),
-    })
+    return recordsNow(this.work, this.live)
   }
 
   /** Shows in galley and ledger what changed since a milestone, or no longer. */
@@ -435,16 +413,10 @@ export class Session {
   }
 
   private compareSince(): void {
-    const { since } = this.use.getState()
-    const milestone = this.work.milestones.find(found => found.id === since)
-    const now = milestone && this.records()
-    if (!milestone) {
-      this.live.changes = new Map()
-      this.use.setState({ changes: this.live.changes })
-    } else if (now) {
-      this.live.changes = new Map(compareMilestones(milestone.records, now).map(change => [change.id, change]))
-      this.use.setState({ changes: this.live.changes })
-    }
+    const changes = changesSince(this.work, this.use.getState().since, () => this.records())
+    if (!changes) return
+    this.live.changes = changes
+    this.use.setState({ changes })
   }
 
   /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
@@ -516,10 +488,7 @@ export class Session {
   }
 
   private publish(changed: boolean, atOnce = false): void {
-    const { $head } = this.state.selection
-    const selected = selectedBlock(this.state)
     const now = this.use.getState()
-    const openDivision = this.state.doc.child(Math.min($head.index(0), this.state.doc.childCount - 1)).attrs.id
     const next: Partial<SessionView> = {}
     if (changed) {
       // A changed number shows at once; a letter more or less may wait until typing has been drawn.
@@ -527,14 +496,7 @@ export class Session {
       if (atOnce || beside || now.ledger.stamp !== this.live.ledger.stamp) this.showDocument()
       else this.later ??= setTimeout(() => this.showDocument(), quietMilliseconds)
     }
-    if (now.selected.id !== selected.id || now.selected.at !== selected.at || now.selected.kind !== selected.kind) next.selected = selected
-    if (now.openDivision !== openDivision) next.openDivision = openDivision
-    const block = blockAt(this.state)
-    if (now.blockAt !== block) next.blockAt = block
-    const canUndo = undoDepth(this.state) > 0
-    const canRedo = redoDepth(this.state) > 0
-    if (now.canUndo !== canUndo) next.canUndo = canUndo
-    if (now.canRedo !== canRedo) next.canRedo = canRedo
+    Object.assign(next, movedIn(this.state, now))
     if (Object.keys(next).length) this.use.setState(next)
   }
 }

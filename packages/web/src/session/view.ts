@@ -7,7 +7,10 @@ import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
 import { type Parts, partsOf } from '@steady-ledger/core/work/parts/index.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
+import { redoDepth, undoDepth } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
+import type { EditorState } from '@tiptap/pm/state'
+import { blockAt, selectedBlock } from '../editor/selected.ts'
 import type { SaveState } from '../storage/saver.ts'
 import type { HandOver } from '../storage/writerLock.ts'
 import type { ProgressOf, TurnoverSummary } from '../workers/protocol.ts'
@@ -71,3 +74,18 @@ export const firstView = (work: Work, ledger: WorkLedger): SessionView => ({
   changes: new Map(),
   found: { query: '', matches: [] },
 })
+
+/** What is otherwise now of where the cursor stands, and of what can be undone. */
+export function movedIn(state: EditorState, shown: SessionView): Partial<SessionView> {
+  const { $head } = state.selection
+  const now = {
+    openDivision: state.doc.child(Math.min($head.index(0), state.doc.childCount - 1)).attrs.id as string,
+    blockAt: blockAt(state),
+    canUndo: undoDepth(state) > 0,
+    canRedo: redoDepth(state) > 0,
+  }
+  const selected = selectedBlock(state)
+  const same = shown.selected.id === selected.id && shown.selected.at === selected.at && shown.selected.kind === selected.kind
+  const moved = Object.entries(now).filter(([key, value]) => shown[key as keyof typeof now] !== value)
+  return { ...Object.fromEntries(moved), ...(same ? {} : { selected }) }
+}

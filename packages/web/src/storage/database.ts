@@ -97,17 +97,6 @@ export class LedgerDatabase extends Dexie {
 
 export const database = new LedgerDatabase()
 
-/** The tables that hold what an author made, and all that is deleted with a work. */
-export const tablesOfWork = [
-  database.works,
-  database.divisions,
-  database.pictures,
-  database.entries,
-  database.states,
-  database.lastPages,
-  database.lastDrawings,
-]
-
 /** Everything of a work but the work’s own record, by the name of the key that says whose it is. */
 export const tablesBeside = [
   database.divisions,
@@ -117,3 +106,6 @@ export const tablesBeside = [
   database.lastPages,
   database.lastDrawings,
 ]
+
+/** Everything of a work. */
+export const tablesOfWork = [database.works, ...tablesBeside]

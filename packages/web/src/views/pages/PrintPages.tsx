@@ -21,12 +21,14 @@ export function PrintPages({ onDone }: { onDone(): void }) {
     if (from < count) session.draw(Array.from({ length: to - from }, (_, index) => from + index))
   }, [session, from, to, count])
   useEffect(() => {
-    if (!place.current) return
-    const wanted = Array.from({ length: to - from }, (_, index) => drawings.get(from + index))
-    if (from < count && wanted.every(drawing => drawing !== undefined)) {
-      for (const drawing of wanted) place.current.append(sheetOf(drawing, name => session.pictureAddress(name)))
+    const wanted = Array.from({ length: to - from }, (_, index) => drawings.get(from + index)).filter(drawing => drawing !== undefined)
+    if (from >= count || wanted.length < to - from) return
+    // After this effect: what is drawn aside cannot be drawn from within it.
+    const timer = setTimeout(() => {
+      for (const drawing of wanted) place.current?.append(sheetOf(drawing, name => session.pictureAddress(name)))
       setFrom(to)
-    }
+    })
+    return () => clearTimeout(timer)
   }, [session, drawings, from, to, count])
   useEffect(() => {
     if (from < count || !place.current) return
