@@ -169,6 +169,8 @@ export class Session {
       this.use.setState({ role: 'reader', save: { kind: 'failed', why: 'refused', message: (error as Error).message } })
       return
     }
+    // The place may have been taken again meanwhile.
+    if (!this.lock.isWriting || this.ended) return
     this.saver.end()
     this.saver = this.newSaver(this.lock.name)
     this.use.setState({ role: 'writer', save: { kind: 'saved', at: Date.now() } })

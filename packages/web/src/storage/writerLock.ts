@@ -64,6 +64,10 @@ export class WriterLock {
       .catch(() => this.stolen())
   }
 
+  get isWriting(): boolean {
+    return this.writing
+  }
+
   /** Asks the tab that writes to hand over. */
   takeOver(): void {
     if (this.writing) return
