@@ -70,6 +70,41 @@ test('a full storage: it is said, a rescue file holds what is on the screen, lea
   expect(await stored(page)).toContain(words.trim())
 })
 
+test('a storage that is full when a work is opened: it can be read, nothing is said that is not so, and writing begins when there is room', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const { put } = IDBObjectStore.prototype
+    Object.assign(globalThis, { letStore: () => Object.assign(IDBObjectStore.prototype, { put }) })
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('There is no room.', 'QuotaExceededError')
+    }
+  })
+  await openDemo(page, 'galley', 'demo-paper')
+  await expect(page.locator('.save-trouble')).toContainText('The browser’s storage is full.')
+  await expect(page.locator('.foot')).not.toContainText('another tab')
+  await letStore(page)
+  await expect(page.locator('.save-trouble')).toHaveCount(0)
+  await write(page)
+  await saved(page)
+  expect(await stored(page)).toContain(words.trim())
+})
+
+test('a second file is not written over one that is under way, and that one can be cancelled from the shelf', async ({ page }) => {
+  await openDemo(page, 'dispatch')
+  await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Write' }).click()
+  await page.getByRole('link', { name: /Shelf/ }).click()
+  await page.locator('.work-card', { hasText: 'Turbidity' }).getByRole('button', { name: 'Export' }).click()
+  await expect(page.locator('.notice')).toContainText('is still being written')
+  await page.locator('.shelf-reading').getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.locator('.shelf-reading')).toHaveCount(0)
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.locator('.work-card', { hasText: 'Turbidity' }).getByRole('button', { name: 'Export' }).click(),
+  ])
+  expect(download.suggestedFilename()).toMatch(/\.ledger\.zip$/)
+})
+
 inNewBrowser('a browser that lets nothing be kept says so, and no page is blank', async ({ page }) => {
   await page.addInitScript(() => {
     for (const name of ['localStorage', 'indexedDB', 'caches'])

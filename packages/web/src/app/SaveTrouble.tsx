@@ -30,7 +30,7 @@ export function SaveTrouble() {
         </button>
       )}
       {(save.why === 'refused' || save.why === 'silent') && (
-        <button type="button" className="button" onClick={() => void session.flush()}>
+        <button type="button" className="button" onClick={() => void session.save()}>
           Try now
         </button>
       )}

@@ -8,18 +8,28 @@ export interface Later {
 
 export function later(load: () => Promise<ComponentType>): Later {
   let there: ComponentType | null = null
+  let awaited: ComponentType | null = null
   const fetch = async (): Promise<void> => {
     there = await load()
   }
-  const Awaited = lazy(async () => {
-    await fetch()
-    return { default: there! }
-  })
+  const wait = (): ComponentType => {
+    awaited ??= lazy(async () => {
+      try {
+        await fetch()
+      } catch (error) {
+        // Whoever tries again asks anew.
+        awaited = null
+        throw error
+      }
+      return { default: there! }
+    })
+    return awaited
+  }
   return {
     fetch,
     View() {
       // Whichever it was at first it stays, or what is shown would begin anew.
-      const [Shown] = useState<ComponentType>(() => there ?? Awaited)
+      const [Shown] = useState<ComponentType>(() => there ?? wait())
       return <Shown />
     },
   }

@@ -1,3 +1,2 @@
 /** Acts that need more than the editor: a file to choose, a list to pick from, a composer to open. The galley does them while it is shown. */
-export const actNames = ['figure', 'equation', 'formula', 'note', 'reference'] as const
-export type Act = (typeof actNames)[number]
+export type Act = 'figure' | 'equation' | 'formula' | 'note' | 'reference'

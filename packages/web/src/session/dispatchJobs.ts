@@ -8,14 +8,6 @@ import { download, fileName } from '../views/download.ts'
 import type { FromDispatch, ToDispatch } from '../workers/protocol.ts'
 import { type Job, sizeOf, useJob } from './jobState.ts'
 
-let thread: Worker | null = null
-
-export function cancelJob(): void {
-  thread?.terminate()
-  thread = null
-  useJob.setState({ job: null })
-}
-
 /** The desk shows how far it is; elsewhere a notice says when it is done. */
 let watched = false
 export function watchJob(): () => void {
@@ -27,23 +19,30 @@ export function watchJob(): () => void {
 
 /** Writes a file and hands it to the browser; `onWritten` is told after that. */
 export function writeFile(id: string, work: Work, output: Job['output'], onWritten?: () => void): void {
-  thread?.terminate()
+  const { job: under } = useJob.getState()
+  if (under?.kind === 'writing') {
+    notify({ kind: 'wrong', text: `${under.output.title} of “${under.title}” is still being written: wait for it, or cancel it.` })
+    return
+  }
   const began = performance.now()
   const about = { work: id, output, title: titleOf(work.doc) }
   const show = (job: Job): void => useJob.setState({ job })
   const end = (job: Job): void => {
-    thread?.terminate()
-    thread = null
+    thread.terminate()
     show(job)
     if (watched) return
     if (job.kind === 'done') notify({ kind: 'done', text: `${output.title} of “${about.title}” is written: ${sizeOf(job.size)}.` })
     if (job.kind === 'failed') notify({ kind: 'wrong', text: `${output.title} of “${about.title}” is not written: ${job.message}` })
   }
-  show({ ...about, kind: 'writing', says: 'Starting', done: 0, of: 1 })
-  const made = new Worker(new URL('../workers/dispatch.worker.ts', import.meta.url), { type: 'module' })
-  thread = made
-  made.addEventListener('error', ({ message }) => end({ ...about, kind: 'failed', message: message || 'The writer could not start.' }))
-  made.addEventListener('message', ({ data }: MessageEvent<FromDispatch>) => {
+  const thread = new Worker(new URL('../workers/dispatch.worker.ts', import.meta.url), { type: 'module' })
+  const stop = (): void => {
+    thread.terminate()
+    useJob.setState({ job: null })
+  }
+  const tell = (says: string, done: number, of: number): void => show({ ...about, kind: 'writing', says, done, of, stop })
+  tell('Starting', 0, 1)
+  thread.addEventListener('error', ({ message }) => end({ ...about, kind: 'failed', message: message || 'The writer could not start.' }))
+  thread.addEventListener('message', ({ data }: MessageEvent<FromDispatch>) => {
     if (data.kind === 'ready') {
       const message: ToDispatch = {
         kind: 'write',
@@ -53,8 +52,8 @@ export function writeFile(id: string, work: Work, output: Job['output'], onWritt
         pictures: [...work.pictures.values()],
         date: Date.now(),
       }
-      made.postMessage(message)
-    } else if (data.kind === 'progress') show({ ...about, kind: 'writing', says: data.says, done: data.done, of: data.of })
+      thread.postMessage(message)
+    } else if (data.kind === 'progress') tell(data.says, data.done, data.of)
     else if (data.kind === 'written') {
       download(data.bytes, output.mediaType, fileName(about.title) + output.ending)
       end({ ...about, kind: 'done', size: data.bytes.length, seconds: (performance.now() - began) / 1000 })

@@ -1,9 +1,9 @@
-/** The file that is being written, for whoever shows it. */
+/** The file that is being written, for whoever shows it or ends it. */
 import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { create } from 'zustand'
 
 export type Job = { work: string; output: Pick<Output, 'name' | 'title' | 'mediaType' | 'ending'>; title: string } & (
-  | { kind: 'writing'; says: string; done: number; of: number }
+  | { kind: 'writing'; says: string; done: number; of: number; stop(): void }
   | { kind: 'done'; size: number; seconds: number }
   | { kind: 'failed'; message: string }
 )

@@ -20,7 +20,7 @@ import { setPages } from '../editor/pageTurns.ts'
 import type { Graveyard } from '../editor/restoreTarget.ts'
 import { newId } from '../newId.ts'
 import type { WorkRecord } from '../storage/database.ts'
-import { keepStorage } from '../storage/health.ts'
+import { keepStorage, reasonFor } from '../storage/health.ts'
 import { lastDrawings, lastSummary } from '../storage/lastPages.ts'
 import { Saver, type SaveState } from '../storage/saver.ts'
 import { keepState } from '../storage/states.ts'
@@ -37,6 +37,8 @@ import { firstView, movedIn, type SessionView } from './view.ts'
 
 /** How long what only counts or repeats the text may lag behind it. */
 const quietMilliseconds = 120
+/** How long storage that did not take the name of the writer is left alone. */
+const retryMilliseconds = 3000
 
 const newThread = (): Thread => new Worker(new URL('../workers/turnover.worker.ts', import.meta.url), { type: 'module' }) as Thread
 
@@ -59,6 +61,7 @@ export class Session {
   private pagesOnShelf = -1
   private later: ReturnType<typeof setTimeout> | undefined
   private ended = false
+  private beginning: Promise<void> | null = null
   /** The document that was saved as a rescue file. */
   private rescued: Node | null = null
   /** Targets that references were given in this sitting, the latest first. */
@@ -160,13 +163,26 @@ export class Session {
   }
 
   /** Whoever begins to write begins with what was saved last, and under a name that storage knows. */
-  private async beginWriting(): Promise<void> {
+  private beginWriting(): Promise<void> {
+    this.beginning ??= this.claimPlace().finally(() => {
+      this.beginning = null
+    })
+    return this.beginning
+  }
+
+  private async claimPlace(): Promise<void> {
+    if (this.writes) return
     try {
       const record = await claimWork(this.id, this.lock.name)
-      if (!record) throw new Error('This work is not on the shelf of this browser any more.')
+      if (!record) {
+        this.use.setState({ save: { kind: 'failed', why: 'gone', message: 'This work is not on the shelf of this browser any more.' } })
+        return
+      }
       if ((record.revision ?? 0) !== this.revision) await this.refresh()
     } catch (error) {
-      this.use.setState({ role: 'reader', save: { kind: 'failed', why: 'refused', message: (error as Error).message } })
+      // Nothing can be written as long as storage does not know who writes; it is asked again.
+      this.use.setState({ role: 'opening', save: { kind: 'failed', why: 'refused', message: reasonFor(error as Error) } })
+      setTimeout(() => void (this.ended || this.save()), retryMilliseconds)
       return
     }
     // The place may have been taken again meanwhile.
@@ -219,11 +235,6 @@ export class Session {
   }
 
   // ── the text ────────────────────────────────────────────────────────────
-
-  /** The document as it is now with everything beside it. */
-  current(): Work {
-    return this.work
-  }
 
   attach(view: EditorView): void {
     this.view = view
@@ -423,7 +434,7 @@ export class Session {
 
   /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
   takeMilestone(name: string, records = this.records()): boolean {
-    if (!records) return false
+    if (!records || this.ended) return false
     const milestone: Milestone = { id: newId(), name, taken: new Date().toISOString(), records }
     const tr = setPart(this.state.tr, this.work, 'milestones', [...this.work.milestones, milestone])
     if (!this.dispatch(tr.setMeta('addToHistory', false))) return false
@@ -433,13 +444,11 @@ export class Session {
 
   // ── keeping ─────────────────────────────────────────────────────────────
 
-  flush(): Promise<boolean> {
-    return this.saver.flush()
-  }
-
   /** Saves; whether everything is kept then. */
-  save(): Promise<boolean> {
-    return this.writes ? this.saver.flush() : Promise.resolve(true)
+  async save(): Promise<boolean> {
+    // A place that was given but could not be taken is asked for again.
+    if (this.use.getState().role === 'opening' && this.lock.isWriting) await this.beginWriting()
+    return this.writes ? this.saver.flush() : !this.holdsUnsaved
   }
 
   /** Whether something would be lost if the page went away now. */
@@ -457,7 +466,9 @@ export class Session {
     await storeWork(this.id, this.work, { writer: this.lock.name, pages: Math.max(0, this.pagesOnShelf) })
     this.saver.end()
     this.saver = this.newSaver(this.lock.name)
-    this.use.setState({ save: { kind: 'saved', at: Date.now() }, unsaved: false })
+    const role = this.lock.isWriting ? 'writer' : this.use.getState().role
+    this.use.setState({ role, save: { kind: 'saved', at: Date.now() }, unsaved: false })
+    this.view?.setProps({ editable: () => this.writes })
   }
 
   /** Saves and ends; false where something could not be saved, and the session goes on. For another work a rescue file is enough. */

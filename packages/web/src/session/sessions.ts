@@ -57,12 +57,12 @@ async function make(id: string): Promise<Session> {
 
 /** Whatever is not saved yet is written when the page is hidden or closed. */
 addEventListener('visibilitychange', () => {
-  if (document.visibilityState === 'hidden') void current?.flush()
+  if (document.visibilityState === 'hidden') void current?.save()
 })
 
 /** Nobody leaves unasked while something would be lost: words that are not saved, or a file that is being written. */
 addEventListener('beforeunload', event => {
   if (!current?.holdsUnsaved && !isWriting()) return
-  void current?.flush()
+  void current?.save()
   event.preventDefault()
 })

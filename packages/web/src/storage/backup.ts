@@ -8,6 +8,7 @@ import { WorkFileError } from '@steady-ledger/core/work/file/workFile.ts'
 import { strFromU8, strToU8, Zip, ZipPassThrough } from 'fflate'
 import { newId } from '../newId.ts'
 import { database } from './database.ts'
+import { type LastBackup, noteBackup } from './lastBackup.ts'
 import { keepState } from './states.ts'
 import { loadWork, storeWork } from './works.ts'
 
@@ -38,13 +39,6 @@ export type Choice = 'leave' | 'add' | 'copy' | 'replace'
 /** What is offered for a work; the first is proposed. */
 export const choicesFor = ({ shelf, damaged }: Pick<FoundWork, 'shelf' | 'damaged'>): readonly Choice[] =>
   damaged ? ['leave'] : shelf === 'missing' ? ['add', 'leave'] : shelf === 'same' ? ['leave', 'copy'] : ['copy', 'replace', 'leave']
-
-const lastKey = 'last backup'
-export interface LastBackup {
-  at: number
-  /** Revision of each work that is in it. */
-  works: Record<string, number>
-}
 
 type Tell = (done: number, of: number) => void
 
@@ -83,7 +77,7 @@ export async function writeBackup(tell: Tell): Promise<{ file: Blob; count: numb
   }
   put(listName, strToU8(JSON.stringify({ format, version: 1, works: listed }, null, 1)))
   zip.end()
-  await database.notes.put({ key: lastKey, value: { at: Date.now(), works } satisfies LastBackup })
+  await noteBackup({ at: Date.now(), works })
   return { file: new Blob(parts, { type: 'application/zip' }), count: listed.length, missing }
 }
 

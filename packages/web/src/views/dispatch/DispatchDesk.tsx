@@ -5,7 +5,7 @@ import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { notify } from '../../app/notice.ts'
-import { cancelJob, watchJob, writeFile } from '../../session/dispatchJobs.ts'
+import { watchJob, writeFile } from '../../session/dispatchJobs.ts'
 import { sizeOf, useJob } from '../../session/jobState.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { dayOf } from '../ledger/SinceMilestone.tsx'
@@ -30,7 +30,11 @@ export function DispatchDesk() {
         text: 'No milestone is taken: the pages of the latest change are still being made. Write the PDF again in a moment to have one.',
       })
     writeFile(session.id, session.work, output, () => {
-      if (records) session.takeMilestone(milestoneName.trim().slice(0, 200), records)
+      if (records && !session.takeMilestone(milestoneName.trim().slice(0, 200), records))
+        notify({
+          kind: 'wrong',
+          text: 'The PDF is written, but no milestone was taken with it: the work was closed, or is not written here any more.',
+        })
     })
   }
   const writing = job?.kind === 'writing'
@@ -84,7 +88,7 @@ export function DispatchDesk() {
                     </div>
                   </div>
                   {own?.kind === 'writing' ? (
-                    <button type="button" className="button" onClick={cancelJob}>
+                    <button type="button" className="button" onClick={own.stop}>
                       Cancel
                     </button>
                   ) : (

@@ -1,21 +1,22 @@
 /** The shelf: the works kept in this browser. */
 
-import { lazy, type ReactNode, Suspense, useCallback, useEffect, useRef, useState } from 'react'
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { NoticeBar } from '../../app/NoticeBar.tsx'
 import { notify } from '../../app/notice.ts'
 import { useJob } from '../../session/jobState.ts'
 import { closeSession } from '../../session/openNow.ts'
-import type { Choice, LastBackup } from '../../storage/backup.ts'
+import type { Choice } from '../../storage/backup.ts'
 import { database, type WorkRecord } from '../../storage/database.ts'
 import { keepStorage, reasonFor } from '../../storage/health.ts'
+import { type LastBackup, lastBackup } from '../../storage/lastBackup.ts'
 import { download } from '../download.ts'
 import { fetchAhead } from '../index.ts'
 import { putDemoOnShelf } from './demo.ts'
 import { type Intake, readInThread, type Tell, writeInThread } from './intakeThread.ts'
 import { NewWork } from './NewWork.tsx'
 import { StorageFacts } from './StorageFacts.tsx'
-import { forgetDeleted, lastBackup, tellTabs } from './shelfRecords.ts'
+import { forgetDeleted, tellTabs } from './shelfRecords.ts'
 import { WorkCard } from './WorkCard.tsx'
 
 /** How many things that a damaged file lacks are called by name. */
@@ -37,7 +38,7 @@ export function Shelf() {
   const [works, setWorks] = useState<WorkRecord[] | null>(null)
   const [last, setLast] = useState<LastBackup | null>(null)
   const [busy, setBusy] = useState<Busy | null>(null)
-  const [failure, setFailure] = useState<ReactNode>('')
+  const [failure, setFailure] = useState('')
   const [unsaved, setUnsaved] = useState<{ id: string; title: string } | null>(null)
   const [backup, setBackup] = useState<OpenBackup | null>(null)
   const job = useJob(state => state.job)
@@ -207,8 +208,8 @@ export function Shelf() {
         <p role="status" className="shelf-reading">
           {busy?.says ?? `Writing “${writing?.title}” …`}
           {busy?.of !== 0 && <progress aria-label="Done" value={busy?.done ?? writing?.done} max={busy?.of ?? writing?.of} />}
-          {busy?.stop && (
-            <button type="button" className="button" onClick={busy.stop}>
+          {(busy?.stop ?? writing?.stop) && (
+            <button type="button" className="button" onClick={busy?.stop ?? writing?.stop}>
               Cancel
             </button>
           )}

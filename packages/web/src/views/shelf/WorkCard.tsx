@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { sizeOf } from '../../session/jobState.ts'
-import type { LastBackup } from '../../storage/backup.ts'
 import type { WorkRecord } from '../../storage/database.ts'
+import type { LastBackup } from '../../storage/lastBackup.ts'
 import { openAhead } from '../index.ts'
 
 const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })

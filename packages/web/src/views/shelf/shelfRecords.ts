@@ -1,10 +1,6 @@
 /** Records of works that the shelf keeps an eye on. */
-import type { LastBackup } from '../../storage/backup.ts'
 import { database } from '../../storage/database.ts'
 import { removeWork } from '../../storage/removal.ts'
-
-export const lastBackup = async (): Promise<LastBackup | null> =>
-  ((await database.notes.get('last backup'))?.value as LastBackup | undefined) ?? null
 
 const keptDeleted = 24 * 60 * 60 * 1000
 
