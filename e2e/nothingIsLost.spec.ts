@@ -90,6 +90,16 @@ test('a storage that is full when a work is opened: it can be read, nothing is s
   expect(await stored(page)).toContain(words.trim())
 })
 
+test('a view that cannot be fetched says so, and is there when the page is loaded anew', async ({ page }) => {
+  await page.route('**/assets/SchemeView*', route => route.abort())
+  await openDemo(page, 'galley', 'demo-paper')
+  await page.getByRole('link', { name: 'Scheme', exact: true }).click()
+  await expect(page.locator('.fault')).toContainText('This view stopped')
+  await page.unroute('**/assets/SchemeView*')
+  await page.locator('.fault').getByRole('button', { name: 'Load the page anew' }).click()
+  await expect(page.locator('main.scheme')).toBeVisible()
+})
+
 test('a second file is not written over one that is under way, and that one can be cancelled from the shelf', async ({ page }) => {
   await openDemo(page, 'dispatch')
   await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Write' }).click()

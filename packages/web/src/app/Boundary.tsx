@@ -1,6 +1,14 @@
 /** What fails is fenced in: the view or panel says what happened, what is safe and what to do, and everything around it goes on. */
 import type { ReactNode } from 'react'
 import { ErrorBoundary } from 'react-error-boundary'
+import { openNow } from '../session/openNow.ts'
+import { NotFetched } from './later.tsx'
+
+/** Leaving asks where something could not be saved. */
+async function loadAnew(): Promise<void> {
+  await openNow()?.save()
+  location.reload()
+}
 
 export function Boundary({
   name,
@@ -22,8 +30,8 @@ export function Boundary({
             What happened: {error instanceof Error ? error.message : String(error)} Your text is safe: it is kept as you write, and
             everything else goes on.
           </p>
-          <button type="button" className="button" onClick={resetErrorBoundary}>
-            Try again
+          <button type="button" className="button" onClick={error instanceof NotFetched ? () => void loadAnew() : resetErrorBoundary}>
+            {error instanceof NotFetched ? 'Load the page anew' : 'Try again'}
           </button>
         </section>
       )}

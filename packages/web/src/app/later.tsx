@@ -6,30 +6,25 @@ export interface Later {
   fetch(): Promise<void>
 }
 
+/** A browser asks for a part that it did not get once no second time, until the page is loaded anew. */
+export class NotFetched extends Error {}
+
 export function later(load: () => Promise<ComponentType>): Later {
   let there: ComponentType | null = null
-  let awaited: ComponentType | null = null
   const fetch = async (): Promise<void> => {
     there = await load()
   }
-  const wait = (): ComponentType => {
-    awaited ??= lazy(async () => {
-      try {
-        await fetch()
-      } catch (error) {
-        // Whoever tries again asks anew.
-        awaited = null
-        throw error
-      }
-      return { default: there! }
+  const Awaited = lazy(async () => {
+    await fetch().catch((error: Error) => {
+      throw new NotFetched(`a part of the program could not be fetched (${error.message}).`)
     })
-    return awaited
-  }
+    return { default: there! }
+  })
   return {
     fetch,
     View() {
       // Whichever it was at first it stays, or what is shown would begin anew.
-      const [Shown] = useState<ComponentType>(() => there ?? wait())
+      const [Shown] = useState<ComponentType>(() => there ?? Awaited)
       return <Shown />
     },
   }
