@@ -68,8 +68,8 @@ export function FindingsView() {
                       )}
                     </h3>
                     <ul>
-                      {found.map((finding, index) => (
-                        <li key={`${finding.place}-${index}`} className={`finding ${weight}`}>
+                      {found.map(finding => (
+                        <li key={finding.id} className={`finding ${weight}`}>
                           <div>
                             <p>{finding.message}</p>
                             <p className="advice">{finding.advice}</p>

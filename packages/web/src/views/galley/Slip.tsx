@@ -283,7 +283,7 @@ function Found({ id }: { id: string }) {
   return (
     <>
       {own.map(finding => (
-        <section key={finding.message} className={`slip-finding ${finding.weight}`}>
+        <section key={finding.id} className={`slip-finding ${finding.weight}`}>
           <p>
             <strong>{finding.message}</strong> {finding.advice}
           </p>
