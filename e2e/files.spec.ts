@@ -10,27 +10,27 @@ test('the PDF is written from the application and is sound', async ({ page }) =>
   await openDemo(page, 'dispatch')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.locator('.formats li').first().getByRole('button', { name: 'Write' }).click(),
+    page.locator('.formats li').first().getByRole('button', { name: 'Save' }).click(),
   ])
   const file = await download.path()
   expect(download.suggestedFilename()).toBe('wind-mixing-in-the-basins-of-lake-vessary.pdf')
   expect(execFileSync('qpdf', ['--check', file], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors')
   const pages = /Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))![1]
   await expect(page.locator('.foot')).toContainText(`${pages} pages`)
-  await expect(page.locator('.formats li').first()).toContainText('Written')
+  await expect(page.locator('.formats li').first()).toContainText('Saved')
 })
 
 test('a work goes out as a bundle and comes back as it was; a copy can be deleted and put back', async ({ page }) => {
   await page.goto('/')
   const card = page.locator('.work-card', { hasText: 'Turbidity Float' })
-  const [download] = await Promise.all([page.waitForEvent('download'), card.getByRole('button', { name: 'Export' }).click()])
+  const [download] = await Promise.all([page.waitForEvent('download'), card.getByRole('button', { name: 'Save as a file' }).click()])
   const buffer = readFileSync(await download.path())
   await page.getByLabel('Bundle file').setInputFiles({ name: 'paper.ledger.zip', mimeType: 'application/zip', buffer })
   await inBalance(page)
   await expect(page.locator('.work-title')).toHaveText('A Turbidity Float for Small Lakes')
   await page.getByRole('link', { name: /Shelf/ }).click()
   await expect(page.locator('.work-card', { hasText: 'Turbidity Float' })).toHaveCount(2)
-  await page.locator('.work-card', { hasText: 'Turbidity Float' }).first().getByRole('button', { name: 'Delete' }).click()
+  await page.locator('.work-card', { hasText: 'Turbidity Float' }).first().getByRole('button', { name: 'Remove' }).click()
   await expect(page.locator('.work-card', { hasText: 'Turbidity Float' })).toHaveCount(1)
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(page.locator('.work-card', { hasText: 'Turbidity Float' })).toHaveCount(2)
@@ -69,8 +69,8 @@ test('files that are not bundles are refused in plain words and change nothing',
     ['half.ledger.zip', 'PK\u0003\u0004 and no more', 'damaged'],
   ] as const) {
     await page.getByLabel('Bundle file').setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(content) })
-    await expect(page.getByRole('alert')).toContainText(says)
-    await expect(page.getByRole('alert')).toContainText('Nothing on the shelf was changed')
+    await expect(page.getByRole('alert').last()).toContainText(says)
+    await expect(page.getByRole('alert').last()).toContainText('Nothing on the shelf was changed')
     await expect(page.getByRole('button', { name: 'Open what can be read' })).toHaveCount(0)
   }
   await expect(page.locator('.work-card')).toHaveCount(3)
@@ -91,7 +91,7 @@ test('files that are not bundles are refused in plain words and change nothing',
   const buffer = whole.subarray(0, whole.length - 30)
   await page.getByLabel('Bundle file').setInputFiles({ name: 'cut.ledger.zip', mimeType: 'application/zip', buffer })
   await page.getByRole('button', { name: 'Open what can be read' }).click()
-  await expect(page.locator('.notice')).toContainText('All of it could be read')
+  await expect(page.locator('.notice').last()).toContainText('All of it could be read')
   await inBalance(page)
   await saved(page)
 })
@@ -115,7 +115,7 @@ test('pictures that are broken, huge or carry a script are refused in their plac
   ]
   for (const [name, mimeType, buffer, says] of bad) {
     await withFile(page, replace, { name, mimeType, buffer })
-    await expect(page.getByRole('alert')).toContainText(says)
+    await expect(page.getByRole('alert').last()).toContainText(says)
     await page.getByRole('button', { name: 'Close the notice' }).click()
   }
   expect(await page.locator('.division.open .figure img').first().getAttribute('data-name')).toBe(before)

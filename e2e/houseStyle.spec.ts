@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { inBalance, openDemo, pageText } from './support.ts'
+import { choose, inBalance, openDemo, pageText } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('a field changes the pages at once, a mistake is told beside it, and undo brings all back', async ({ page }) => {
@@ -43,7 +43,7 @@ test('a ready-made style is applied in one step; a style goes out as a file and 
   page,
 }) => {
   await openDemo(page, 'house-style')
-  await page.getByRole('button', { name: 'Begin from a ready-made style' }).click()
+  await page.getByRole('button', { name: 'Ready-made styles' }).click()
   await page.getByRole('menuitem', { name: /Report/ }).click()
   await expect(page.getByLabel('Name')).toHaveValue('Report')
   const downloading = page.waitForEvent('download')
@@ -65,7 +65,7 @@ test('a ready-made style is applied in one step; a style goes out as a file and 
 
 test('running heads are composed of tiles', async ({ page }) => {
   await openDemo(page, 'house-style')
-  await page.getByLabel('Add to Right-hand pages, below, centre').selectOption('author')
+  await choose(page, 'Add to Right-hand pages, below, centre', 'Author')
   const tiles = page.getByRole('group', { name: 'Right-hand pages, below, centre' })
   await expect(tiles.getByRole('button', { name: 'Author', exact: true })).toBeVisible()
   await inBalance(page)

@@ -102,15 +102,15 @@ test('a view that cannot be fetched says so, and is there when the page is loade
 
 test('a second file is not written over one that is under way, and that one can be cancelled from the shelf', async ({ page }) => {
   await openDemo(page, 'dispatch')
-  await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Write' }).click()
+  await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Save' }).click()
   await page.getByRole('link', { name: /Shelf/ }).click()
-  await page.locator('.work-card', { hasText: 'Turbidity' }).getByRole('button', { name: 'Export' }).click()
+  await page.locator('.work-card', { hasText: 'Turbidity' }).getByRole('button', { name: 'Save as a file' }).click()
   await expect(page.locator('.notice')).toContainText('is still being written')
   await page.locator('.shelf-reading').getByRole('button', { name: 'Cancel' }).click()
   await expect(page.locator('.shelf-reading')).toHaveCount(0)
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.locator('.work-card', { hasText: 'Turbidity' }).getByRole('button', { name: 'Export' }).click(),
+    page.locator('.work-card', { hasText: 'Turbidity' }).getByRole('button', { name: 'Save as a file' }).click(),
   ])
   expect(download.suggestedFilename()).toMatch(/\.ledger\.zip$/)
 })
@@ -137,7 +137,7 @@ test('a work that another tab takes off the shelf is not said to be saved; it ca
   await openDemo(page)
   const other = await context.newPage()
   await other.goto('/')
-  await other.locator('.work-card', { hasText: 'Wind Mixing' }).getByRole('button', { name: 'Delete' }).click()
+  await other.locator('.work-card', { hasText: 'Wind Mixing' }).getByRole('button', { name: 'Remove' }).click()
   await expect(page.locator('.save-trouble')).toContainText('taken off the shelf')
   await write(page)
   await expect(page.locator('.foot')).toContainText('Not saved')
@@ -273,7 +273,7 @@ test('a PDF that is being written goes on in other views, and says when it is th
   const [download] = await Promise.all([
     page.waitForEvent('download', { timeout: 60_000 }),
     (async () => {
-      await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Write' }).click()
+      await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Save' }).click()
       await page.getByRole('link', { name: 'Ledger', exact: true }).click()
     })(),
   ])
@@ -347,7 +347,7 @@ inNewBrowser.describe('without the server', () => {
     await inBalance(page)
     const [download] = await Promise.all([
       page.waitForEvent('download', { timeout: 60_000 }),
-      page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Write' }).click(),
+      page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Save' }).click(),
     ])
     expect(
       readFileSync((await download.path())!)

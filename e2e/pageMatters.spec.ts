@@ -1,4 +1,4 @@
-import { command, inBalance, openChapter, openDemo, pageText } from './support.ts'
+import { choose, command, inBalance, openChapter, openDemo, pageText } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
 const row = (page: Page) => page.locator('.division.open > [data-kind="row"]')
@@ -37,7 +37,7 @@ test('notes below a table are written by keyboard, and taken away where they wer
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox').fill('panel')
   await expect(page.getByRole('option', { disabled: false }).first()).toContainText('Table: another panel under its number')
-  const notHere = page.getByRole('option', { name: /^Panels: take this one out/ })
+  const notHere = page.getByRole('option', { name: /^Panels: remove this one/ })
   await expect(notHere).toHaveAttribute('aria-disabled', 'true')
   await notHere.click({ force: true })
   await expect(notHere).toBeVisible()
@@ -89,9 +89,9 @@ test('opening pages are moved, taken out and put back from the house style', asy
   const before = await list.allTextContents()
   await page.getByRole('button', { name: 'Abstract: later' }).click()
   await expect(list.nth(1)).toHaveText('Contents')
-  await page.getByRole('button', { name: 'Take out List of tables' }).click()
+  await page.getByRole('button', { name: 'Remove List of tables' }).click()
   await expect(list).toHaveCount(before.length - 1)
-  await page.getByLabel('Add before the text').selectOption('List of tables')
+  await choose(page, 'Add before the text', 'List of tables')
   await expect(list).toHaveText(['Wind Mixing in the Basins of Lake Vessary', 'Contents', 'Abstract', 'List of figures', 'List of tables'])
   await inBalance(page)
   for (let i = 0; i < 3; i++) await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click()
@@ -103,8 +103,8 @@ test('chapters can have heads of their own, and lists a look by level', async ({
   await page.getByLabel('Heads of').selectOption('Chapter')
   await page.getByLabel('Chapter: heads of their own').check()
   const head = page.getByRole('group', { name: 'Right-hand pages, above, left' })
-  await head.getByRole('button', { name: /Take out/ }).click()
-  await page.getByLabel('Add to Right-hand pages, above, left').selectOption('Author')
+  await head.getByRole('button', { name: /Remove/ }).click()
+  await choose(page, 'Add to Right-hand pages, above, left', 'Author')
   await page.getByLabel('Level 1: up to the page number').selectOption('Dots')
   await inBalance(page)
   await page.getByRole('link', { name: 'Pages', exact: true }).click()

@@ -1,4 +1,4 @@
-import { atRest, inBalance, openDemo, pageText } from './support.ts'
+import { atRest, choose, inBalance, openDemo, pageText } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('a change of the scheme is counted before it is applied, applied as one step, and undone', async ({ page }) => {
@@ -8,7 +8,7 @@ test('a change of the scheme is counted before it is applied, applied as one ste
   await expect(changes).toContainText('2.i')
   await expect(page.locator('.scheme-sample').nth(1)).toContainText('1.iii')
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
-  await changes.getByRole('button', { name: 'Set aside' }).click()
+  await changes.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.locator('.scheme-sample').nth(1)).toContainText('1.3')
 
   await page.getByLabel('Section, level 2: begins at').fill('0')
@@ -30,7 +30,7 @@ test('a change of the scheme is counted before it is applied, applied as one ste
 test('tiles are added, written, moved and taken out by keyboard', async ({ page }) => {
   await openDemo(page, 'scheme')
   const tiles = page.getByRole('group', { name: 'the number of Chapter, level 1' })
-  await page.getByLabel('Add to the number of Chapter, level 1').selectOption('text')
+  await choose(page, 'Add to the number of Chapter, level 1', 'Text')
   await tiles.getByRole('textbox').last().fill(':')
   const sample = page.locator('.scheme-sample').first()
   await expect(sample).toContainText('Chapter 3:')
@@ -76,7 +76,7 @@ test('a series gets another name and place for its caption; one of the author’
   await expect(page.locator('.slip-name')).toHaveText('Conjecture 1.1')
   await page.getByRole('link', { name: 'Scheme', exact: true }).click()
   await page.getByRole('button', { name: 'Conjectures', exact: true }).click()
-  await page.getByRole('button', { name: 'Take this series out' }).click()
+  await page.getByRole('button', { name: 'Remove this series' }).click()
   await expect(page.getByText('the series was kept')).toBeVisible()
 })
 

@@ -55,7 +55,7 @@ test('a tab that reads along follows settings and house style as it follows the 
   const reader = await context.newPage()
   await reader.goto('/work/demo-thesis/house-style')
   await expect(reader.getByText('here you can look')).toBeVisible()
-  await expect(reader.getByRole('button', { name: 'Load a file' })).toBeDisabled()
+  await expect(reader.getByRole('button', { name: 'Open a file' })).toBeDisabled()
   await expect(reader.getByRole('slider')).toHaveCount(0)
   await page.bringToFront()
   await page.getByRole('link', { name: 'House style' }).click()

@@ -94,12 +94,18 @@ export async function withFile(
   await chooser.setFiles(file)
 }
 
+/** Chooses from a menu by the names of its button and of what is chosen. */
+export async function choose(page: Page, menu: string, item: string): Promise<void> {
+  await page.getByRole('button', { name: menu, exact: true }).click()
+  await page.getByRole('menuitem', { name: item, exact: true }).click()
+}
+
 /** Runs a command by its name from the command box. */
 export async function command(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox').fill(name)
   await page.keyboard.press('Enter')
-  await expect(page.locator('#command-choices')).toHaveCount(0)
+  await expect(page.getByRole('dialog', { name: 'Go to, find or do' })).toHaveCount(0)
   await atRest(page)
 }
 

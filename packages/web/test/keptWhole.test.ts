@@ -8,12 +8,12 @@ import { Fragment, Slice } from '@tiptap/pm/model'
 import { EditorState, NodeSelection, TextSelection } from '@tiptap/pm/state'
 import fc from 'fast-check'
 import { div, eq, fig, h2, note, p, ref, t } from '../../../demo/src/builder.ts'
-import { useNotice } from '../src/app/notice.ts'
 import { joinDivision, moveToMatter, splitDivision } from '../src/editor/divisions.ts'
 import { insertDivision, insertNote, setHeading } from '../src/editor/insert.ts'
 import { onSection } from '../src/editor/keys.ts'
 import { DivisionSelection, openIndex, unwrapDivisions } from '../src/editor/oneDivision.ts'
 import { blockFrom, insertFrom, recordOf, unbury } from '../src/editor/restoreTarget.ts'
+import { useNotices } from '../src/ui/notices.ts'
 import { allIds, apply, at, cursorIn, idOf, nodeOf, nodes, outline, run, sittingOf } from './support/editor.ts'
 
 const work = () =>
@@ -38,13 +38,13 @@ describe('how deep things lie in each other', () => {
   test.each([97, 98, 99, 100, 101, 150])('an edit with lists %i deep is made exactly where it could be opened again', depth => {
     const sitting = work()
     const before = sitting.state.doc
-    useNotice.setState({ notice: null })
+    useNotices.setState({ shown: [] })
     apply(sitting, sitting.state.tr.insert(before.content.size - 1, nested(depth)))
     const last = before.lastChild!
     const opens = (): void => refuseUnopenable(last.copy(last.content.append(Fragment.from(nested(depth)))))
     if (sitting.state.doc === before) {
       expect(opens).toThrow('deep')
-      expect(useNotice.getState().notice?.text).toMatch(/cannot be that deep. Nothing was changed/)
+      expect(useNotices.getState().shown.at(-1)?.text).toMatch(/cannot be that deep. Nothing was changed/)
     } else expect(opens).not.toThrow()
   })
 })

@@ -2,11 +2,17 @@
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { bullets, described, div, epigraph, fig, h2, listing, p, paragraph, steps, t, tab } from '../../../demo/src/builder.ts'
-import { editingKeys, sectionAt, typedStructure } from '../src/editor/keys.ts'
+import { chords } from '../src/editor/chords.ts'
+import { editingKeys, sectionAt, typedStructure, typeEmphasis } from '../src/editor/keys.ts'
+import { textCommands } from '../src/editor/textCommands.ts'
+import { useNotices } from '../src/ui/notices.ts'
 import { apply, at, cursorIn, nodeOf, nodes, outline, type Sitting, sittingOf } from './support/editor.ts'
 
-const keys = editingKeys()
+const plugins = [editingKeys(), chords(textCommands)]
 const rules = typedStructure()
+
+/** An empty paragraph to write in. */
+const here = () => nodes.paragraph!.create({ label: 'here' })
 
 function viewOf(sitting: Sitting): EditorView {
   return {
@@ -32,7 +38,7 @@ function press(sitting: Sitting, ...pressed: string[]): boolean {
       shiftKey: parts.includes('Shift'),
       metaKey: false,
     }
-    answered = keys.props.handleKeyDown!.call(keys, viewOf(sitting), event as unknown as KeyboardEvent) === true
+    answered = plugins.some(plugin => plugin.props.handleKeyDown!.call(plugin, viewOf(sitting), event as unknown as KeyboardEvent) === true)
   }
   return answered
 }
@@ -176,6 +182,13 @@ describe('Tab', () => {
     expect(sitting.state.selection.$from.parent.textContent).toBe('Depth')
     press(sitting, 'Shift-Tab')
     expect(sitting.state.selection.$from.parent.textContent).toBe('Basin')
+    behind(sitting, '41')
+    const cells = (): number => sitting.state.doc.textBetween(0, sitting.state.doc.content.size, '|', '|').split('|').length
+    const before = cells()
+    press(sitting, 'Tab')
+    expect(cells()).toBeGreaterThan(before)
+    type(sitting, 'east')
+    expect(nodeOf(sitting.state, 't').textContent).toContain('41east')
   })
 })
 
@@ -291,16 +304,45 @@ describe('text typed as structure', () => {
     expect(sitting.state.doc.firstChild!.child(1).attrs.id).toBeTruthy()
   })
 
-  test('levels by the number of signs', () => {
-    for (const [text, level] of [
-      ['# a', 2],
-      ['## a', 3],
-      ['#### a', 5],
-    ] as const) {
-      const sitting = chapter(p``)
-      apply(sitting, sitting.state.tr.setSelection(TextSelection.near(sitting.state.doc.resolve(at(sitting.state, 'c') + 4))))
-      type(sitting, text)
-      expect(sitting.state.doc.firstChild!.child(1).attrs.level).toBe(level)
-    }
+  test.each([
+    ['# a', [], 2],
+    ['## a', [h2('h', 'Before')], 3],
+    ['## a', [], 2],
+    ['#### a', [h2('h', 'Before')], 3],
+    ['# a', [h2('h', 'Before')], 2],
+  ] as const)('%s behind %p is of level %i: none is skipped without a word', (text, before, level) => {
+    const sitting = chapter(...before, here())
+    cursorIn(sitting, 'here')
+    useNotices.setState({ shown: [] })
+    type(sitting, text)
+    const made = sitting.state.doc.firstChild!.child(1 + before.length)
+    expect(made.attrs.level).toBe(level)
+    expect(made.attrs.label).toBe('here')
+    expect(useNotices.getState().shown.length).toBe(text.indexOf(' ') + 1 > level ? 1 : 0)
+  })
+
+  test.each([
+    ['a *wide* lake', 'a <wide> lake'],
+    ['_wide lake_', '<wide lake>'],
+    ['a (*wide*) lake', 'a (<wide>) lake'],
+    ['2 * 3 * 4', '2 * 3 * 4'],
+    ['a*b*c', 'a*b*c'],
+    ['the_file_name', 'the_file_name'],
+    ['** and __', '** and __'],
+  ])('%s is written %s', (text, expected) => {
+    const sitting = chapter(here())
+    cursorIn(sitting, 'here')
+    type(sitting, text)
+    const said = nodeOf(sitting.state, 'here').children.map(child => (child.marks.length ? `<${child.text}>` : child.text))
+    expect(said.join('')).toBe(expected)
+  })
+
+  test('the author may do without', () => {
+    typeEmphasis(false)
+    const sitting = chapter(here())
+    cursorIn(sitting, 'here')
+    type(sitting, 'a *wide* lake')
+    expect(nodeOf(sitting.state, 'here').textContent).toBe('a *wide* lake')
+    typeEmphasis(true)
   })
 })

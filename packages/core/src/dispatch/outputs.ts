@@ -32,7 +32,7 @@ const ledgerCsv: Output = {
 
 const bundle: Output = {
   name: 'bundle',
-  title: 'The work itself',
+  title: 'Bundle',
   says: 'Text and pictures in one file, to keep or to open elsewhere.',
   ending: '.ledger.zip',
   mediaType: 'application/zip',

@@ -7,26 +7,22 @@ import { entryType } from '../editor/insert.ts'
 import type { Session } from '../session/session.ts'
 import { SessionContext, useSession, useView } from '../session/sessionContext.ts'
 import { openSession } from '../session/sessions.ts'
+import { Ask } from '../ui/Ask.tsx'
+import { Notices, PastNotices } from '../ui/Notices.tsx'
+import { Tooltip, Tooltips } from '../ui/Tooltip.tsx'
 import { fetchOthers } from '../views/index.ts'
-import { Ask } from './Ask.tsx'
 import { Books } from './Books.tsx'
 import { Boundary } from './Boundary.tsx'
 import { CommandBox } from './CommandBox.tsx'
+import { FootPlace } from './footPlace.ts'
+import { KeysSheet } from './KeysSheet.tsx'
+import { useKeyboard } from './keyboard.ts'
 import { languageName } from './languages.ts'
 import { MoveSection } from './MoveSection.tsx'
-import { NoticeBar } from './NoticeBar.tsx'
 import { SaveTrouble } from './SaveTrouble.tsx'
+import { keysOf } from './shortcuts.ts'
+import { tabs } from './views.ts'
 import { WhoWrites } from './WhoWrites.tsx'
-
-const tabs = [
-  ['galley', 'Galley'],
-  ['ledger', 'Ledger'],
-  ['scheme', 'Scheme'],
-  ['pages', 'Pages'],
-  ['house-style', 'House style'],
-  ['findings', 'Findings'],
-  ['dispatch', 'Dispatch'],
-] as const
 
 export function Frame() {
   const { workId = '' } = useParams()
@@ -76,96 +72,103 @@ function Window() {
   const must = useView(view => view.turnover?.findings.some(finding => finding.weight === 'mustMend') ?? false)
   const canUndo = useView(view => view.canUndo)
   const canRedo = useView(view => view.canRedo)
-  const [asking, setAsking] = useState(false)
+  const [asking, setAsking] = useState<'' | 'all' | 'keys' | 'insert'>('')
   const stands = useView(view => view.balanced)
   useEffect(() => {
     if (stands) fetchOthers()
   }, [stands])
+  const here =
+    tabs.find(([path]) => pathname.split('/')[3] === path)?.[1] ?? (pathname.endsWith('/what-is-what') ? 'What is what' : 'Earlier states')
   useEffect(() => {
-    document.title = `${title} – Steady Ledger`
-  }, [title])
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey)) return
-      if (event.key === 'k') {
-        event.preventDefault()
-        setAsking(true)
-      }
-      // In the galley the editor undoes for itself; elsewhere the work is undone all the same, unless a field is being typed in.
-      const inField =
-        event.target instanceof HTMLElement &&
-        (event.target.isContentEditable || event.target.matches('input:not([type="checkbox"], [type="radio"]), textarea, math-field'))
-      if (inField) return
-      if (event.key === 'z' && !event.shiftKey) {
-        event.preventDefault()
-        session.undo()
-      } else if (event.key === 'y' || (event.key === 'z' && event.shiftKey)) {
-        event.preventDefault()
-        session.redo()
-      }
-    }
-    addEventListener('keydown', onKey)
-    return () => removeEventListener('keydown', onKey)
-  }, [session])
+    document.title = `${here} · ${title} – Steady Ledger`
+  }, [title, here])
+  const waiting = useKeyboard(session, navigate, {
+    goTo: () => setAsking('all'),
+    keys: () => setAsking('keys'),
+    insert: () => setAsking('insert'),
+  })
+  const close = (): void => setAsking('')
+  const [footPlace, setFootPlace] = useState<HTMLElement | null>(null)
   return (
-    <div className="frame">
-      <nav className="thumb-tabs" aria-label="Views">
-        <Link to="/" className="shelf-link" aria-label="Shelf: all works">
-          Shelf
-        </Link>
-        {tabs.map(([path, name]) => (
-          <NavLink
-            key={path}
-            to={path}
-            className="thumb-tab"
-            onDragEnter={event => path === 'galley' && event.dataTransfer.types.includes(entryType) && navigate('galley')}
-          >
-            {name}
-            {path === 'findings' && findings > 0 && (
-              <span className={must ? 'count must' : 'count'}>
-                <span className="visually-hidden">to mend: </span>
-                {findings}
-              </span>
-            )}
-          </NavLink>
-        ))}
-      </nav>
-      <header className="top-bar">
-        <h1 className="work-title">{title}</h1>
-        <Books />
-        <span className="spring" />
-        <button type="button" className="command-opener" onClick={() => setAsking(true)}>
-          Go to, or do… <kbd>Ctrl K</kbd>
-        </button>
-        <button type="button" className="button" disabled={!canUndo} onClick={() => session.undo()}>
-          Undo
-        </button>
-        <button type="button" className="button" disabled={!canRedo} onClick={() => session.redo()}>
-          Redo
-        </button>
-      </header>
-      <div className="view-place">
-        <SaveTrouble />
-        <div className="view">
-          <Boundary name="This view" of={pathname}>
-            <Suspense fallback={<main className="centre-note" aria-busy="true" />}>
-              <Outlet />
-            </Suspense>
-          </Boundary>
+    <Tooltips>
+      <FootPlace value={footPlace}>
+        <div className="frame">
+          <nav className="thumb-tabs" aria-label="Views">
+            <Link to="/" className="shelf-link" aria-label="Shelf: all works">
+              Shelf
+            </Link>
+            {tabs.map(([path, name, says]) => (
+              <Tooltip key={path} says={says} side="right">
+                <NavLink
+                  to={path}
+                  className="thumb-tab"
+                  onDragEnter={event => path === 'galley' && event.dataTransfer.types.includes(entryType) && navigate('galley')}
+                >
+                  {name}
+                  {path === 'findings' && findings > 0 && (
+                    <span className={must ? 'count must' : 'count'}>
+                      <span className="visually-hidden">to mend: </span>
+                      {findings}
+                    </span>
+                  )}
+                </NavLink>
+              </Tooltip>
+            ))}
+            <span className="spring" />
+            <NavLink to="what-is-what" className="px-4.5 py-3 text-[13px] leading-4 text-(--ink)">
+              What is what
+            </NavLink>
+          </nav>
+          <header className="top-bar">
+            <h1 className="work-title">{title}</h1>
+            <Books />
+            <span className="spring" />
+            <button type="button" className="command-opener" onClick={() => setAsking('all')}>
+              Go to, find or do… <kbd>{keysOf('goTo')}</kbd>
+            </button>
+            <button type="button" className="button" title={`Undo (${keysOf('undo')})`} disabled={!canUndo} onClick={() => session.undo()}>
+              Undo
+            </button>
+            <button type="button" className="button" title={`Redo (${keysOf('redo')})`} disabled={!canRedo} onClick={() => session.redo()}>
+              Redo
+            </button>
+          </header>
+          <div className="view-place">
+            <SaveTrouble />
+            <div className="view">
+              <Boundary name="This view" of={pathname}>
+                <Suspense fallback={<main className="centre-note" aria-busy="true" />}>
+                  <Outlet />
+                </Suspense>
+              </Boundary>
+            </div>
+          </div>
+          <Foot onPlace={setFootPlace} />
+          {(asking === 'all' || asking === 'insert') && (
+            <CommandBox key={asking} only={asking === 'insert' ? 'puts' : 'all'} onClose={close} navigate={navigate} />
+          )}
+          {asking === 'keys' && <KeysSheet onClose={close} />}
+          {waiting && (
+            <p
+              role="status"
+              className="fixed bottom-[42px] left-1/2 z-40 -translate-x-1/2 border border-(--structure) bg-(--sheet) px-3.5 py-2 shadow-lg"
+            >
+              Now the last key: <kbd>F</kbd> figure, <kbd>T</kbd> table, <kbd>E</kbd> equation, <kbd>N</kbd> footnote, <kbd>R</kbd>{' '}
+              reference, <kbd>2</kbd> heading… <kbd>Esc</kbd> leaves it
+            </p>
+          )}
+          <Ask />
+          <MoveSection />
+          <Notices />
         </div>
-      </div>
-      <Foot />
-      {asking && <CommandBox onClose={() => setAsking(false)} navigate={navigate} />}
-      <Ask />
-      <MoveSection />
-      <NoticeBar />
-    </div>
+      </FootPlace>
+    </Tooltips>
   )
 }
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'medium' })
 
-function Foot() {
+function Foot({ onPlace }: { onPlace(place: HTMLElement | null): void }) {
   const session = useSession()
   const language = useView(view => view.settings.language)
   const words = useView(view => countWords(view.doc))
@@ -191,6 +194,8 @@ function Foot() {
       )}
       <span>{languageName(language)}</span>
       <span className="spring" />
+      <span ref={onPlace} className="flex items-center gap-4" />
+      <PastNotices />
       {role !== 'reader' && save.kind === 'saved' && <span aria-busy={unsaved}>Saved {time.format(save.at)}</span>}
       {save.kind === 'saving' && <span>Saving…</span>}
       {save.kind === 'failed' && <span className="wrong">Not saved</span>}

@@ -7,14 +7,13 @@ import { type Destination, moveSection } from '@steady-ledger/core/work/commands
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { Transform } from '@tiptap/pm/transform'
-import { Dialog } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { create } from 'zustand'
 import { restoreCursor } from '../editor/keys.ts'
 import { opensDivision } from '../editor/oneDivision.ts'
 import { useSession, useView } from '../session/sessionContext.ts'
+import { Dialog } from '../ui/Dialog.tsx'
 import { WhatWouldChange } from '../views/scheme/WhatWouldChange.tsx'
-import { notify } from './notice.ts'
 
 const useMoving = create<{ id: string }>()(() => ({ id: '' }))
 export const askWhereTo = (id: string): void => useMoving.setState({ id })
@@ -70,65 +69,61 @@ function Form({ id }: { id: string }) {
     restoreCursor(tr, id, 0)
     if (!session.dispatch(closeHistory(tr.setMeta(opensDivision, true)))) return
     const count = numbers.length
-    notify({
-      kind: 'done',
-      text: `Moved; ${count} ${count === 1 ? 'number' : 'numbers'} changed.`,
-      action: { says: 'Undo', run: () => session.undo() },
-    })
+    session.sayDone(`Moved; ${count} ${count === 1 ? 'number' : 'numbers'} changed.`)
   }
   return (
-    <Dialog.Root open onOpenChange={open => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="overlay" />
-        <Dialog.Content className="move-section" aria-describedby={undefined}>
-          <div className="move-where">
-            <Dialog.Title className="ask-title">
-              Move {own.bare} {plainText(own.item.text!)}
-            </Dialog.Title>
-            <div className="move-choice">
-              <select aria-label="Where it goes" value={where} onChange={event => setWhere(event.target.value as Destination)}>
-                {Object.entries(places).map(([key, name]) => (
-                  <option key={key} value={key}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-              <input
-                type="search"
-                aria-label="Find a heading"
-                placeholder="A number or title"
-                value={asked}
-                onChange={event => setAsked(event.target.value)}
-              />
-            </div>
-            <select
-              aria-label="The heading it goes to"
-              size={14}
-              value={target}
-              onChange={event => setTarget(event.target.value)}
-              onDoubleClick={() => moved && apply()}
-            >
-              {shown.map(({ id: other, bare, item }) => (
-                <option key={other} value={other}>
-                  {'\u2003'.repeat(Math.max(0, item.kind === 'heading' ? item.level - 1 : 0))}
-                  {bare} {plainText(item.text!) || 'Untitled'}
-                </option>
-              ))}
-            </select>
-            {target && !moved && <p className="field-wrong">It cannot go there, or stands there already.</p>}
-          </div>
-          <WhatWouldChange
-            numbers={numbers}
-            wordings={wordings}
-            trying={moved !== null}
-            waits="Choose where it goes. What that changes in this work is counted here before it is moved."
-            does="Move it"
-            fixed={!writer}
-            onApply={apply}
-            onSetAside={close}
+    <Dialog
+      title={`Move ${own.bare} ${plainText(own.item.text!)}`}
+      bare
+      className="top-[70px] grid max-h-[calc(100vh-110px)] w-[860px] grid-cols-[minmax(0,1fr)_300px] overflow-auto"
+      onClose={close}
+    >
+      <div className="move-where">
+        <p className="mb-2 text-base font-semibold" aria-hidden="true">
+          Move {own.bare} {plainText(own.item.text!)}
+        </p>
+        <div className="move-choice">
+          <select aria-label="Where it goes" value={where} onChange={event => setWhere(event.target.value as Destination)}>
+            {Object.entries(places).map(([key, name]) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+          <input
+            type="search"
+            aria-label="Find a heading"
+            placeholder="A number or title"
+            value={asked}
+            onChange={event => setAsked(event.target.value)}
           />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+        </div>
+        <select
+          aria-label="The heading it goes to"
+          size={14}
+          value={target}
+          onChange={event => setTarget(event.target.value)}
+          onDoubleClick={() => moved && apply()}
+        >
+          {shown.map(({ id: other, bare, item }) => (
+            <option key={other} value={other}>
+              {'\u2003'.repeat(Math.max(0, item.kind === 'heading' ? item.level - 1 : 0))}
+              {bare} {plainText(item.text!) || 'Untitled'}
+            </option>
+          ))}
+        </select>
+        {target && !moved && <p className="text-[13px] text-(--mend)">It cannot go there, or stands there already.</p>}
+      </div>
+      <WhatWouldChange
+        numbers={numbers}
+        wordings={wordings}
+        trying={moved !== null}
+        waits="Choose where it goes. What that changes in this work is counted here before it is moved."
+        does="Move it"
+        fixed={!writer}
+        onApply={apply}
+        onSetAside={close}
+      />
+    </Dialog>
   )
 }

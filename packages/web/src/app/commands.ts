@@ -2,30 +2,38 @@
 
 import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
 import { listTitle } from '@steady-ledger/core/languages/index.ts'
-import { demote, moveStep, promote } from '@steady-ledger/core/work/commands/sections.ts'
 import { offeredKinds } from '@steady-ledger/core/work/kinds/index.ts'
 import { seriesRule, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
-import { toggleMark } from '@tiptap/pm/commands'
+import { wrapInList } from '@tiptap/pm/schema-list'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
 import { boldLineToHeading, headingToBoldLine, joinDivision, moveToMatter, splitDivision } from '../editor/divisions.ts'
 import { addEquationLine, addPanel, addTablePanel, removePanel, removeTablePanel, splitEquationGroup } from '../editor/groups.ts'
-import { insertBlock, insertDivision, insertKeywords, insertSpace, insertTable, setHeading, setLanguage } from '../editor/insert.ts'
-import { onSection, sectionAt } from '../editor/keys.ts'
+import { insertBlock, insertDivision, insertKeywords, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
+import { emphasisIsTyped, sectionAt, typeEmphasis } from '../editor/keys.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
 import { insertProof, insertStatement } from '../editor/statements.ts'
 import { addTableNotes } from '../editor/tableNotes.ts'
+import { textCommands } from '../editor/textCommands.ts'
 import type { Session } from '../session/session.ts'
+import { notify } from '../ui/notices.ts'
+import { nameOffered } from '../views/galley/kindNames.ts'
 import { languages } from './languages.ts'
 import { askWhereTo } from './MoveSection.tsx'
 import { saveRescueFile } from './rescue.ts'
+import type { ShortcutName } from './shortcuts.ts'
 import { applyTheme } from './theme.ts'
 import { insertMiniContents, namePlace, renameLabel, renumberFromHere } from './workCommands.ts'
 
+/** Where it stands among what can be put in. */
+export type Insertion = 'In the line' | 'Blocks' | 'Mathematics' | 'Headings and divisions' | 'Lists of the work'
+
 export interface NamedCommand {
   name: string
-  keys?: string
+  /** What it puts in, as it is called there, and what can be typed instead. */
+  puts?: { name: string; group: Insertion; typed?: string }
+  shortcut?: ShortcutName
   /** Works in every view; the others change what is in sight in the galley and are offered there alone. */
   anywhere?: true
   /** Whether it can act where the cursor is; what cannot is not offered. */
@@ -36,6 +44,10 @@ export interface NamedCommand {
 const editor = (command: EditorCommand): Pick<NamedCommand, 'can' | 'run'> => ({
   can: session => command(session.state),
   run: session => void session.run(command),
+})
+
+const puts = (group: Insertion, offered: string, typed?: string): Pick<NamedCommand, 'puts'> => ({
+  puts: { name: nameOffered(offered), group, ...(typed ? { typed } : {}) },
 })
 
 /** The list of a series, called as lists are in the language of the work. */
@@ -49,28 +61,64 @@ const newList =
   }
 
 export const namedCommands: NamedCommand[] = [
-  { name: 'Insert a figure', keys: 'Ctrl Alt F', run: session => session.act('figure') },
-  { name: 'Insert a table', keys: 'Ctrl Alt T', ...editor(insertTable()) },
-  { name: 'Insert empty space', ...editor(insertSpace) },
-  { name: 'Insert the keywords of the work', ...editor(insertKeywords) },
-  ...offeredKinds.map(({ kind, name }) => ({ name: `Insert ${name}`, ...editor(insertBlock(kind)) })),
+  { name: 'Insert a reference', shortcut: 'reference', ...puts('In the line', 'a reference'), run: session => session.act('reference') },
+  { name: 'Insert a footnote', shortcut: 'note', ...puts('In the line', 'a footnote'), run: session => session.act('note') },
+  {
+    name: 'Insert a formula in the line',
+    shortcut: 'formula',
+    ...puts('In the line', 'a formula in the line'),
+    run: session => session.act('formula'),
+  },
+  { name: 'Insert a figure', shortcut: 'figure', ...puts('Blocks', 'a figure'), run: session => session.act('figure') },
+  { name: 'Insert a table', shortcut: 'table', ...puts('Blocks', 'a table'), ...editor(insertTable()) },
+  { name: 'Insert a bulleted list', ...puts('Blocks', 'a bulleted list', '- space'), ...editor(wrapInList(schema.nodes.bulletedList)) },
+  { name: 'Insert a numbered list', ...puts('Blocks', 'a numbered list', '1. space'), ...editor(wrapInList(schema.nodes.numberedList)) },
+  ...offeredKinds.map(({ kind, name }) => ({
+    name: `Insert ${name}`,
+    ...puts('Blocks', name, kind === 'quotation' ? '> space' : undefined),
+    ...editor(insertBlock(kind)),
+  })),
+  { name: 'Insert empty space', ...puts('Blocks', 'empty space'), ...editor(insertSpace) },
+  { name: 'Insert the keywords of the work', ...puts('Blocks', 'keywords of the work'), ...editor(insertKeywords) },
+  { name: 'Insert an equation', shortcut: 'equation', ...puts('Mathematics', 'an equation'), run: session => session.act('equation') },
   ...['theorem', 'lemma', 'proposition', 'corollary', 'definition', 'remark'].map(series => ({
     name: `Insert a ${series}`,
+    ...puts('Mathematics', `a ${series}`),
     ...editor(insertStatement(series)),
   })),
-  { name: 'Insert a proof', ...editor(insertProof) },
-  { name: 'Insert an equation', keys: 'Ctrl Alt E', run: session => session.act('equation') },
-  { name: 'Insert a formula in the line', keys: 'Ctrl Alt M', run: session => session.act('formula') },
-  { name: 'Insert a footnote', keys: 'Ctrl Alt N', run: session => session.act('note') },
-  { name: 'Insert a reference', keys: 'Ctrl Alt R', run: session => session.act('reference') },
-  { name: 'New chapter or section after this one', ...editor(insertDivision('chapter')) },
-  { name: 'New part after this division', ...editor(insertDivision('part')) },
-  { name: 'New appendix', ...editor(insertDivision('appendix')) },
-  { name: 'New contents', run: session => void session.run(insertDivision('contents', session.live.words.contents)) },
-  { name: 'New division for all notes', run: session => void session.run(insertDivision('endnotes', session.live.words.notes)) },
-  { name: 'New list of figures', run: newList('figure') },
+  { name: 'Insert a proof', ...puts('Mathematics', 'a proof'), ...editor(insertProof) },
+  {
+    name: 'New chapter or section after this one',
+    ...puts('Headings and divisions', 'new chapter or section after this one'),
+    ...editor(insertDivision('chapter')),
+  },
+  {
+    name: 'New part after this division',
+    ...puts('Headings and divisions', 'new part after this division'),
+    ...editor(insertDivision('part')),
+  },
+  { name: 'New appendix', ...puts('Headings and divisions', 'new appendix'), ...editor(insertDivision('appendix')) },
+  {
+    name: 'Insert the contents of this chapter at its head',
+    ...puts('Lists of the work', 'contents of this chapter at its head'),
+    run: insertMiniContents,
+  },
+  {
+    name: 'New contents',
+    ...puts('Lists of the work', 'contents of the work'),
+    run: session => void session.run(insertDivision('contents', session.live.words.contents)),
+  },
+  { name: 'New list of figures', ...puts('Lists of the work', 'list of figures'), run: newList('figure') },
+  { name: 'New list of tables', ...puts('Lists of the work', 'list of tables'), run: newList('table') },
+  { name: 'New list of listings', ...puts('Lists of the work', 'list of listings'), run: newList('listing') },
+  {
+    name: 'New list of theorems and what counts with them',
+    ...puts('Lists of the work', 'list of theorems and what counts with them'),
+    run: newList('theorem'),
+  },
   {
     name: 'New list of appendices',
+    ...puts('Lists of the work', 'list of appendices'),
     run: session => {
       const { scheme } = session.work
       const { levels, language } = scheme
@@ -79,23 +127,40 @@ export const namedCommands: NamedCommand[] = [
       )
     },
   },
-  { name: 'New list of theorems and what counts with them', run: newList('theorem') },
-  { name: 'Insert the contents of this chapter at its head', run: insertMiniContents },
-  { name: 'New list of listings', run: newList('listing') },
-  { name: 'New list of tables', run: newList('table') },
-  { name: 'Make this a heading of level 2', keys: 'Ctrl Alt 2', ...editor(setHeading(2)) },
-  { name: 'Make this a heading of level 3', keys: 'Ctrl Alt 3', ...editor(setHeading(3)) },
-  { name: 'Make this a heading of level 4', keys: 'Ctrl Alt 4', ...editor(setHeading(4)) },
+  {
+    name: 'New division for all notes',
+    ...puts('Lists of the work', 'division for all notes'),
+    run: session => void session.run(insertDivision('endnotes', session.live.words.notes)),
+  },
+  {
+    name: 'Make this a heading of level 2',
+    shortcut: 'heading2',
+    ...puts('Headings and divisions', 'heading', '# space'),
+    ...editor(textCommands.heading2),
+  },
+  {
+    name: 'Make this a heading of level 3',
+    shortcut: 'heading3',
+    ...puts('Headings and divisions', 'subheading', '## space'),
+    ...editor(textCommands.heading3),
+  },
+  { name: 'Make this a heading of level 4', shortcut: 'heading4', ...editor(textCommands.heading4) },
   { name: 'Make this bold line a heading', ...editor(boldLineToHeading(2)) },
   { name: 'Turn this heading back into a bold line', ...editor(headingToBoldLine) },
-  { name: 'Make this a paragraph', keys: 'Ctrl Alt P', ...editor(setHeading(0)) },
+  { name: 'Make this a paragraph', shortcut: 'paragraph', ...editor(textCommands.paragraph) },
   ...Object.entries(languages).map(([tag, name]) => ({ name: `Language of these words: ${name}`, ...editor(setLanguage(tag)) })),
   { name: 'Language of these words: that of the work', ...editor(setLanguage(null)) },
-  { name: 'Small capitals', keys: 'Ctrl Alt K', ...editor(toggleMark(schema.marks.smallCapitals)) },
+  { name: 'Strong', shortcut: 'strong', ...editor(textCommands.strong) },
+  { name: 'Emphasis', shortcut: 'emphasis', ...editor(textCommands.emphasis) },
+  { name: 'Superscript', shortcut: 'superscript', ...editor(textCommands.superscript) },
+  { name: 'Subscript', shortcut: 'subscript', ...editor(textCommands.subscript) },
+  { name: 'Code', shortcut: 'code', ...editor(textCommands.code) },
+  { name: 'A space that never breaks', shortcut: 'fixedSpace', ...editor(textCommands.fixedSpace) },
+  { name: 'Small capitals', shortcut: 'smallCapitals', ...editor(textCommands.smallCapitals) },
   { name: 'Stand this figure beside the next one', ...editor(joinRow) },
   { name: 'Stand these figures below each other again', ...editor(splitRow) },
   { name: 'Panels: another picture in this figure', ...editor(addPanel) },
-  { name: 'Panels: take this one out', ...editor(removePanel) },
+  { name: 'Panels: remove this one', ...editor(removePanel) },
   { name: 'Equation: another line under this one', ...editor(addEquationLine) },
   { name: 'Equation: the lines of this group stand by themselves', ...editor(splitEquationGroup) },
   { name: 'Rename a label everywhere', anywhere: true, run: renameLabel },
@@ -106,22 +171,33 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Join the next division to this one', ...editor(joinDivision) },
   { name: 'Move this chapter to the appendices', ...editor(moveToMatter('appendix')) },
   { name: 'Move this appendix to the chapters', ...editor(moveToMatter('chapter')) },
-  { name: 'Promote this section', keys: 'Ctrl Alt [', ...editor(onSection(promote)) },
-  { name: 'Demote this section', keys: 'Ctrl Alt ]', ...editor(onSection(demote)) },
-  { name: 'Move this section up', keys: 'Ctrl Alt ↑', ...editor(onSection((tr, id) => moveStep(tr, id, -1))) },
-  { name: 'Move this section down', keys: 'Ctrl Alt ↓', ...editor(onSection((tr, id) => moveStep(tr, id, 1))) },
+  { name: 'Promote this section', shortcut: 'promote', ...editor(textCommands.promote) },
+  { name: 'Demote this section', shortcut: 'demote', ...editor(textCommands.demote) },
+  { name: 'Move this section up', shortcut: 'moveUp', ...editor(textCommands.moveUp) },
+  { name: 'Move this section down', shortcut: 'moveDown', ...editor(textCommands.moveDown) },
   { name: 'Table: notes below it', ...editor(addTableNotes) },
   { name: 'Table: another panel under its number', ...editor(addTablePanel) },
-  { name: 'Table: take this panel out', ...editor(removeTablePanel) },
+  { name: 'Table: remove this panel', ...editor(removeTablePanel) },
   { name: 'Table: add a row below', ...editor(addRowAfter) },
   { name: 'Table: add a column after', ...editor(addColumnAfter) },
   { name: 'Table: remove this row', ...editor(deleteRow) },
   { name: 'Table: remove this column', ...editor(deleteColumn) },
   { name: 'Table: header row on or off', ...editor(toggleHeaderRow) },
+  {
+    name: 'Typed *words* become emphasis: on or off',
+    anywhere: true,
+    run: () => {
+      typeEmphasis(!emphasisIsTyped())
+      notify({
+        kind: 'done',
+        text: emphasisIsTyped() ? '*Words* and _words_ become emphasis as they are typed.' : '*Words* and _words_ stay as they are typed.',
+      })
+    },
+  },
   { name: 'Earlier states of this work', anywhere: true, run: (_session, navigate) => navigate('earlier') },
   { name: 'Save a rescue file', anywhere: true, run: session => void saveRescueFile(session) },
-  { name: 'Undo', anywhere: true, keys: 'Ctrl Z', run: session => void session.undo() },
-  { name: 'Redo', anywhere: true, keys: 'Ctrl Y', run: session => void session.redo() },
+  { name: 'Undo', anywhere: true, shortcut: 'undo', run: session => void session.undo() },
+  { name: 'Redo', anywhere: true, shortcut: 'redo', run: session => void session.redo() },
   { name: 'Light', anywhere: true, run: () => applyTheme('light') },
   { name: 'Dark', anywhere: true, run: () => applyTheme('dark') },
   { name: 'Light or dark as the system says', anywhere: true, run: () => applyTheme('system') },

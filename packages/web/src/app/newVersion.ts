@@ -1,7 +1,7 @@
 /** The application works without its server once it was loaded. A new version is announced, and taken when the author says so. */
 import { registerSW } from 'virtual:pwa-register'
 import { openNow } from '../session/openNow.ts'
-import { notify } from './notice.ts'
+import { notify } from '../ui/notices.ts'
 
 /** How often a page that stays open asks for a new version, in milliseconds. */
 const interval = 60 * 60 * 1000

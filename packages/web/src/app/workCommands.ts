@@ -10,8 +10,8 @@ import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import { sectionAt } from '../editor/keys.ts'
 import type { Session } from '../session/session.ts'
-import { ask } from './Ask.tsx'
-import { notify } from './notice.ts'
+import { ask } from '../ui/Ask.tsx'
+import { notify } from '../ui/notices.ts'
 
 /** Gives an entry another label. References hold the entry itself, so all of them follow. */
 export function renameLabel(session: Session): void {
@@ -39,11 +39,7 @@ export function renameLabel(session: Session): void {
       if (at < 0) return
       if (!session.dispatch(session.state.tr.setNodeAttribute(at, 'label', to))) return
       const count = referencesTo(session.state.doc, id).length
-      notify({
-        kind: 'done',
-        text: `“${from}” is called “${to}” now; ${count} ${count === 1 ? 'reference leads' : 'references lead'} to it.`,
-        action: { says: 'Undo', run: () => session.undo() },
-      })
+      session.sayDone(`“${from}” is called “${to}” now; ${count} ${count === 1 ? 'reference leads' : 'references lead'} to it.`)
     },
   })
 }
@@ -136,11 +132,7 @@ export function leadElsewhere(session: Session, from: string): void {
       const { tr } = session.state
       const count = retarget(tr, from, to.id)
       if (!session.dispatch(tr)) return
-      notify({
-        kind: 'done',
-        text: `${count} ${count === 1 ? 'reference leads' : 'references lead'} to ${called(to)} now.`,
-        action: { says: 'Undo', run: () => session.undo() },
-      })
+      session.sayDone(`${count} ${count === 1 ? 'reference leads' : 'references lead'} to ${called(to)} now.`)
     },
   })
 }

@@ -1,7 +1,7 @@
 /** No edit, paste or drop puts things deeper into each other than a text may hold: what was written could not be opened again. */
 import { liesTooDeep } from '@steady-ledger/core/work/file/workFile.ts'
 import { Plugin, type Transaction } from '@tiptap/pm/state'
-import { notify } from '../app/notice.ts'
+import { notify } from '../ui/notices.ts'
 
 /** The range of the new document that was changed. */
 function changedRange(tr: Transaction): [from: number, to: number] {

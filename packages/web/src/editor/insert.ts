@@ -141,10 +141,13 @@ export const insertFormula: Command = (state, dispatch) => {
   return true
 }
 
+/** A note to what is selected stands behind it; the words stay. */
 export const insertNote: Command = (state, dispatch) => {
-  const tr = placeInline(state, nodes.note.create({ id: newId() }))
-  if (!tr) return false
-  dispatch?.(tr)
+  const { $to } = state.selection
+  if (!$to.parent.inlineContent || !$to.parent.type.contentMatch.matchType(nodes.note)) return false
+  const note = nodes.note.create({ id: newId() })
+  const tr = state.tr.insert($to.pos, note)
+  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, $to.pos + note.nodeSize)).scrollIntoView())
   return true
 }
 

@@ -1,6 +1,6 @@
-/** What the keys do in the galley. Chords of our own begin with Ctrl+Alt; the letter is that of the thing. */
+/** What the keys of writing do in the galley: Enter, Tab and those that delete. Chords of our own are in `app/shortcuts.ts`. */
 
-import { demote, findBlock, moveStep, promote } from '@steady-ledger/core/work/commands/sections.ts'
+import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import {
   chainCommands,
@@ -14,15 +14,17 @@ import {
   selectNodeBackward,
   selectNodeForward,
   splitBlock,
-  toggleMark,
 } from '@tiptap/pm/commands'
 import { closeHistory } from '@tiptap/pm/history'
-import { InputRule, inputRules, textblockTypeInputRule, wrappingInputRule } from '@tiptap/pm/inputrules'
+import { InputRule, inputRules, wrappingInputRule } from '@tiptap/pm/inputrules'
 import { keymap } from '@tiptap/pm/keymap'
 import { liftListItem, sinkListItem, splitListItem } from '@tiptap/pm/schema-list'
-import { type Command, type Plugin, TextSelection, type Transaction } from '@tiptap/pm/state'
-import { goToNextCell } from '@tiptap/pm/tables'
+import { type Command, type EditorState, type Plugin, TextSelection, type Transaction } from '@tiptap/pm/state'
+import { addRowAfter, goToNextCell, isInTable } from '@tiptap/pm/tables'
 import type { Transform } from '@tiptap/pm/transform'
+import { remember, remembered } from '../app/remembered.ts'
+import { keysOf } from '../app/shortcuts.ts'
+import { notify } from '../ui/notices.ts'
 import { setHeading } from './insert.ts'
 import { opensDivision } from './oneDivision.ts'
 import { leaveStatementName } from './statements.ts'
@@ -152,14 +154,14 @@ const headingToParagraph: Command = (state, dispatch) => {
   return empty && $from.parentOffset === 0 && $from.parent.type.name === 'heading' ? setHeading(0)(state, dispatch) : false
 }
 
-const insertText =
-  (text: string): Command =>
-  (state, dispatch) => {
-    dispatch?.(state.tr.insertText(text))
-    return true
-  }
-
 const backspace = chainCommands(deleteSelection, dropTableNotes, headingToParagraph, joinBackward, selectNodeBackward)
+
+/** Tab in the last cell of a table goes on in a new row. */
+const newLastRow: Command = (state, dispatch, view) => {
+  if (!isInTable(state) || goToNextCell(1)(state)) return false
+  if (!dispatch || !view) return isInTable(state)
+  return addRowAfter(state, dispatch) && goToNextCell(1)(view.state, view.dispatch)
+}
 
 export const editingKeys = (): Plugin =>
   keymap({
@@ -181,30 +183,56 @@ export const editingKeys = (): Plugin =>
     Backspace: backspace,
     'Mod-Backspace': backspace,
     Delete: chainCommands(deleteSelection, joinForward, selectNodeForward),
-    Tab: chainCommands(indentListing, sinkListItem(nodes.listItem), goToNextCell(1)),
+    Tab: chainCommands(indentListing, sinkListItem(nodes.listItem), goToNextCell(1), newLastRow),
     'Shift-Tab': chainCommands(liftListItem(nodes.listItem), goToNextCell(-1)),
-    'Mod-b': toggleMark(marks.strong),
-    'Mod-i': toggleMark(marks.emphasis),
-    'Mod-Alt-c': toggleMark(marks.code),
-    'Mod-Alt-k': toggleMark(marks.smallCapitals),
-    'Mod-Alt-u': toggleMark(marks.superscript),
-    'Mod-Alt-d': toggleMark(marks.subscript),
-    'Mod-Shift-Space': insertText('\u00a0'),
-    'Mod-Alt-p': setHeading(0),
-    'Mod-Alt-2': setHeading(2),
-    'Mod-Alt-3': setHeading(3),
-    'Mod-Alt-4': setHeading(4),
-    'Mod-Alt-[': onSection(promote),
-    'Mod-Alt-]': onSection(demote),
-    'Mod-Alt-ArrowUp': onSection((tr, id) => moveStep(tr, id, -1)),
-    'Mod-Alt-ArrowDown': onSection((tr, id) => moveStep(tr, id, 1)),
   })
+
+/** The level of the heading before a place in its division; its title is of level 1. */
+function levelBefore(state: EditorState, pos: number): number {
+  const $pos = state.doc.resolve(pos)
+  for (let i = $pos.index(1) - 1; i > 0; i--) {
+    const block = $pos.node(1).child(i)
+    if (block.type === nodes.heading) return block.attrs.level as number
+  }
+  return 1
+}
+
+/** “# ” begins a heading of level 2, “## ” of level 3. None skips a level without a word: it stands one below the heading before it, and that is said. */
+const typedHeading = new InputRule(/^(#{1,4}) $/, (state, match, start, end) => {
+  const $start = state.doc.resolve(start)
+  if ($start.depth !== 2 || $start.parent.type !== nodes.paragraph) return null
+  const asked = match[1]!.length + 1
+  const level = Math.min(asked, levelBefore(state, start) + 1)
+  if (level < asked)
+    notify({
+      kind: 'news',
+      text: `A heading of level ${asked} stands under one of level ${asked - 1}, and there is none here: this one is of level ${level}. ${asked > 4 ? '' : `${keysOf(`heading${asked as 3 | 4}`)} makes it level ${asked} all the same.`}`,
+    })
+  const { id, label } = $start.parent.attrs
+  return state.tr.delete(start, end).setBlockType(start, start, nodes.heading, { id, label, level })
+})
+
+const place = 'typed emphasis'
+/** Whether *words* and _words_ become emphasis as they are typed; remembered in this browser. */
+export const emphasisIsTyped = (): boolean => remembered(place) !== 'off'
+export const typeEmphasis = (on: boolean): void => remember(place, on ? null : 'off')
+
+/** \ufffc stands for what is no text. */
+const typedEmphasis = new InputRule(/(?:^|[\s(“‘])([*_])([^\s*_\ufffc](?:[^*_\ufffc]*[^\s*_\ufffc])?)\1$/, (state, match, start, end) => {
+  if (!emphasisIsTyped()) return null
+  const opening = start + match[0].indexOf(match[1]!)
+  const { $from } = state.selection
+  if (!$from.parent.type.allowsMarkType(marks.emphasis)) return null
+  const tr = closeHistory(state.tr.delete(opening, opening + 1))
+  return tr.addMark(opening, end - 1, marks.emphasis.create()).removeStoredMark(marks.emphasis)
+})
 
 /** Text typed as structure becomes the structure it means. */
 export const typedStructure = (): Plugin =>
   inputRules({
     rules: [
-      textblockTypeInputRule(/^(#{1,4}) $/, nodes.heading, match => ({ level: match[1]!.length + 1 })),
+      typedHeading,
+      typedEmphasis,
       wrappingInputRule(/^\s*[-•] $/, nodes.bulletedList),
       wrappingInputRule(/^> $/, nodes.quotation),
       wrappingInputRule(/^1[.)] $/, nodes.numberedList),

@@ -2,17 +2,18 @@
 
 import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
-import { toggleMark } from '@tiptap/pm/commands'
 import { redo, undo } from '@tiptap/pm/history'
 import { keymap } from '@tiptap/pm/keymap'
 import { Fragment, type Node, Slice } from '@tiptap/pm/model'
 import { type Command, EditorState, TextSelection } from '@tiptap/pm/state'
 import { StepMap } from '@tiptap/pm/transform'
 import { Decoration, DecorationSet, EditorView } from '@tiptap/pm/view'
+import { chords } from './chords.ts'
 import { cursorFirst } from './cursorFirst.ts'
 import type { Hosts } from './nodeViews/common.ts'
 import { formulaView } from './nodeViews/formula.ts'
 import { referenceView } from './nodeViews/reference.ts'
+import { wordCommands } from './textCommands.ts'
 
 const fromOutside = 'from outside'
 const { noteBreak } = schema.nodes
@@ -65,11 +66,11 @@ export class NoteEditor {
             Escape: leave,
             Enter: nextParagraph(leave),
             'Mod-Enter': leave,
-            'Mod-z': () => undo(outer.state, outer.dispatch),
-            'Mod-y': () => redo(outer.state, outer.dispatch),
-            'Mod-Shift-z': () => redo(outer.state, outer.dispatch),
-            'Mod-b': toggleMark(schema.marks.strong),
-            'Mod-i': toggleMark(schema.marks.emphasis),
+          }),
+          chords({
+            undo: () => undo(outer.state, outer.dispatch),
+            redo: () => redo(outer.state, outer.dispatch),
+            ...wordCommands,
           }),
         ],
       }),

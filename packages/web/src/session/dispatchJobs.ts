@@ -3,7 +3,7 @@
 import { partsOf } from '@steady-ledger/core/work/parts/index.ts'
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
-import { notify } from '../app/notice.ts'
+import { notify } from '../ui/notices.ts'
 import { download, fileName } from '../views/download.ts'
 import type { FromDispatch, ToDispatch } from '../workers/protocol.ts'
 import { type Job, sizeOf, useJob } from './jobState.ts'

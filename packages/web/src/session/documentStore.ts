@@ -6,8 +6,7 @@ import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger
 import { partsOf } from '@steady-ledger/core/work/parts/index.ts'
 import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
-import { history, redo, undo } from '@tiptap/pm/history'
-import { keymap } from '@tiptap/pm/keymap'
+import { history } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
 import { EditorState, Selection, type Transaction } from '@tiptap/pm/state'
 import { tableEditing } from '@tiptap/pm/tables'
@@ -23,14 +22,20 @@ import { bury, type Graveyard } from '../editor/restoreTarget.ts'
 import { stableIds } from '../editor/stableIds.ts'
 import type { TurnoverSummary } from '../workers/protocol.ts'
 import type { PictureStore } from './pictureStore.ts'
+import { type Change, cameAfter, changeOf } from './undoOf.ts'
 
 const historyDepth = 500
+/** Changes that can be taken back by themselves: as many as notices are kept. */
+const mostChanges = 20
 
 export class DocumentStore {
   state: EditorState
   readonly live: LiveNumbers
   /** What was referred to and deleted in this sitting. */
   readonly graveyard: Graveyard = new Map()
+  private last: Change | undefined
+  /** Changes that somebody was offered to take back. */
+  private watched: Change[] = []
   private beside: Work
   private readonly pictures: PictureStore
   /** Of notes that count by page, as of the last turnover. */
@@ -56,7 +61,6 @@ export class DocumentStore {
         (old, id, isGone) => bury(this.graveyard, old, id, isGone),
       ),
       history({ depth: historyDepth }),
-      keymap({ 'Mod-z': undo, 'Mod-y': redo, 'Mod-Shift-z': redo }),
       cursorFirst(),
       typedStructure(),
       editingKeys(),
@@ -76,16 +80,26 @@ export class DocumentStore {
     this.state = state
     const steps = transactions.flatMap(found => found.steps)
     if (steps.length === 0) return steps
+    for (const change of this.watched) cameAfter(change, transactions, state)
+    this.last = changeOf(transactions, state)
     this.beside = afterSteps(this.beside, steps)
     this.live.settings = this.beside.settings
     this.live.setLedger(this.number(state.doc, this.live.ledger), state.doc)
     return steps
   }
 
+  /** The last change, and from now on all that comes after it. */
+  watchLast(): Change | undefined {
+    if (this.last && !this.watched.includes(this.last)) this.watched = [...this.watched, this.last].slice(-mostChanges)
+    return this.last
+  }
+
   /** Takes over a work as another tab has left it; false where it is what stands here. The history begins anew: what was done elsewhere cannot be undone here. */
   replace(work: Work): boolean {
     if (work.doc.eq(this.state.doc) && JSON.stringify(partsOf(work)) === JSON.stringify(partsOf(this.beside))) return false
     this.beside = work
+    this.last = undefined
+    this.watched = []
     this.live.settings = work.settings
     const at = Math.min(this.state.selection.from, work.doc.content.size)
     this.state = EditorState.create({

@@ -13,7 +13,6 @@ import { type Command, type EditorState, Selection, type Transaction } from '@ti
 import { AttrStep } from '@tiptap/pm/transform'
 import type { EditorView } from '@tiptap/pm/view'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
-import { notify } from '../app/notice.ts'
 import type { LiveNumbers } from '../editor/live.ts'
 import { opensDivision } from '../editor/oneDivision.ts'
 import { setPages } from '../editor/pageTurns.ts'
@@ -26,6 +25,7 @@ import { Saver, type SaveState } from '../storage/saver.ts'
 import { keepState } from '../storage/states.ts'
 import { claimWork, loadWork, notePages, storeWork, tidyWork } from '../storage/works.ts'
 import { WriterLock } from '../storage/writerLock.ts'
+import { notify } from '../ui/notices.ts'
 import type { TurnoverSummary } from '../workers/protocol.ts'
 import type { Act } from './acts.ts'
 import { DocumentStore } from './documentStore.ts'
@@ -33,6 +33,7 @@ import { changesSince, recordsNow } from './onRecord.ts'
 import { PagesClient, type Thread } from './pagesClient.ts'
 import { PictureStore } from './pictureStore.ts'
 import { selectionAt, showPlace } from './place.ts'
+import { undoChange } from './undoOf.ts'
 import { firstView, movedIn, type SessionView } from './view.ts'
 
 /** How long what only counts or repeats the text may lag behind it. */
@@ -304,6 +305,19 @@ export class Session {
 
   undo = (): boolean => undo(this.state, this.dispatch)
   redo = (): boolean => redo(this.state, this.dispatch)
+
+  /** Says what was just done, with the way back from exactly that, whatever is done after it. */
+  sayDone(text: string, kind: 'done' | 'wrong' = 'done'): void {
+    const change = this.document.watchLast()
+    const run = (): void => {
+      if (this.mayWrite() && change && !undoChange(this.state, change, this.dispatch))
+        notify({
+          kind: 'wrong',
+          text: 'This cannot be undone by itself any more: what it changed was changed again or undone since. Undo goes back step by step.',
+        })
+    }
+    notify({ kind, text, ...(change ? { action: { says: 'Undo', run } } : {}) })
+  }
 
   /** Does what the galley does, where it is shown. */
   act(name: Act): void {

@@ -13,6 +13,7 @@ export const views = [
   { path: 'findings', ...later(async () => (await import('./findings/FindingsView.tsx')).FindingsView) },
   { path: 'dispatch', ...later(async () => (await import('./dispatch/DispatchDesk.tsx')).DispatchDesk) },
   { path: 'earlier', ...later(async () => (await import('./earlier/EarlierStates.tsx')).EarlierStates) },
+  { path: 'what-is-what', ...later(async () => (await import('./help/WhatIsWhat.tsx')).WhatIsWhat) },
 ] as const
 
 const soon = (run: () => void): void => void (typeof requestIdleCallback === 'function' ? requestIdleCallback : setTimeout)(run)

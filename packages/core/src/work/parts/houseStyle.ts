@@ -104,7 +104,7 @@ export const houseStyleDefinition = Type.Object(
     hyphenate: flag(true, { title: 'Hyphenate', group: 'text' }),
     /** Full pages end at the same height, by opening their spaces; else each ends where its text does. */
     evenFeet: flag(false, {
-      title: 'Feet of full pages',
+      title: 'Full pages end',
       group: 'page',
       options: { true: 'All at one height', false: 'Where the text ends' },
     }),

@@ -4,10 +4,10 @@ import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import { notify } from '../../app/notice.ts'
 import { watchJob, writeFile } from '../../session/dispatchJobs.ts'
 import { sizeOf, useJob } from '../../session/jobState.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { notify } from '../../ui/notices.ts'
 import { dayOf } from '../ledger/SinceMilestone.tsx'
 
 export function DispatchDesk() {
@@ -27,13 +27,13 @@ export function DispatchDesk() {
     if (recorded && !records)
       notify({
         kind: 'wrong',
-        text: 'No milestone is taken: the pages of the latest change are still being made. Write the PDF again in a moment to have one.',
+        text: 'No milestone is taken: the pages of the latest change are still being made. Save the PDF again in a moment to have one.',
       })
     writeFile(session.id, session.work, output, () => {
       if (records && !session.takeMilestone(milestoneName.trim().slice(0, 200), records))
         notify({
           kind: 'wrong',
-          text: 'The PDF is written, but no milestone was taken with it: the work was closed, or is not written here any more.',
+          text: 'The PDF is saved, but no milestone was taken with it: the work was closed, or is not written here any more.',
         })
     })
   }
@@ -47,8 +47,8 @@ export function DispatchDesk() {
           {must && must.length === 0 && <p className="fine">Nothing must be mended. Numbers, references, lists and pages agree.</p>}
           {must && must.length > 0 && (
             <p className="wrong">
-              {must.length === 1 ? 'One thing' : `${must.length} things`} must be mended first. The files can be written all the same; what
-              is wrong is marked in them. <Link to="../findings">Show findings</Link>
+              {must.length === 1 ? 'One thing' : `${must.length} things`} must be mended first. The files can be saved all the same; what is
+              wrong is marked in them. <Link to="../findings">Show findings</Link>
             </p>
           )}
         </section>
@@ -81,10 +81,10 @@ export function DispatchDesk() {
                       )}
                       {own?.kind === 'done' && (
                         <p className="fine">
-                          Written: {sizeOf(own.size)} in {own.seconds.toFixed(1)} s.
+                          Saved: {sizeOf(own.size)} in {own.seconds.toFixed(1)} s.
                         </p>
                       )}
-                      {own?.kind === 'failed' && <p className="wrong">Not written: {own.message}</p>}
+                      {own?.kind === 'failed' && <p className="wrong">Not saved: {own.message}</p>}
                     </div>
                   </div>
                   {own?.kind === 'writing' ? (
@@ -93,7 +93,7 @@ export function DispatchDesk() {
                     </button>
                   ) : (
                     <button type="button" className="button primary" disabled={writing} onClick={() => write(output)}>
-                      Write
+                      Save
                     </button>
                   )}
                 </li>

@@ -3,12 +3,12 @@ import { countWords } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { useEffect, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { notify } from '../../app/notice.ts'
 import { newId } from '../../newId.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import type { StateRecord } from '../../storage/database.ts'
 import { keepState, statesOf, workAt } from '../../storage/states.ts'
 import { storeWork } from '../../storage/works.ts'
+import { notify } from '../../ui/notices.ts'
 import { compareStates, type ThenDivision } from './compareStates.ts'
 
 const date = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full' })
@@ -71,11 +71,7 @@ export function EarlierStates() {
     await keepState(session.id, session.work, 'restore')
     if (!session.restore(shown.work)) return
     setStates(await statesOf(session.id))
-    notify({
-      kind: 'done',
-      text: `The work is again as it was on ${date.format(shown.at)}, ${time.format(shown.at)}.`,
-      action: { says: 'Undo', run: () => session.undo() },
-    })
+    session.sayDone(`The work is again as it was on ${date.format(shown.at)}, ${time.format(shown.at)}.`)
   }
   const copy = async (): Promise<void> => {
     if (!shown) return

@@ -4,8 +4,8 @@ import { applyRemedy } from '@steady-ledger/core/findings/applyRemedy.ts'
 import { type Finding, weightNames, weights } from '@steady-ledger/core/findings/finding.ts'
 import { checks } from '@steady-ledger/core/findings/index.ts'
 import { Link } from 'react-router'
-import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { notify } from '../../ui/notices.ts'
 
 const titles = new Map(checks.map(check => [check.name, check.title]))
 
@@ -29,11 +29,7 @@ export function FindingsView() {
       return
     }
     if (!session.dispatch(tr)) return
-    notify({
-      kind: 'done',
-      text: done === 1 ? 'Mended.' : `${done} places were mended.`,
-      action: { says: 'Undo', run: () => session.undo() },
-    })
+    session.sayDone(done === 1 ? 'Mended.' : `${done} places were mended.`)
   }
   const page = (finding: Finding): string => turnover.labels[turnover.pageOf.get(finding.place) ?? -1] ?? ''
   return (

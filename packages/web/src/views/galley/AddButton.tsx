@@ -1,23 +1,17 @@
-/** The “+” beside the block that holds the cursor: what can be added after it. */
+/** The “+” beside the block that holds the cursor: what can be put in after it, searched by name, what was used last first. */
 
-import { type BlockKind, offeredKinds } from '@steady-ledger/core/work/kinds/index.ts'
-import { schema } from '@steady-ledger/core/work/schema.ts'
-import { wrapInList } from '@tiptap/pm/schema-list'
-import { addColumnAfter, addRowAfter, isInTable } from '@tiptap/pm/tables'
 import type { EditorView } from '@tiptap/pm/view'
-import { DropdownMenu } from 'radix-ui'
-import { useEffect, useState } from 'react'
-import { insertBlock, insertDivision, insertTable, setHeading } from '../../editor/insert.ts'
-import { insertProof, insertStatement } from '../../editor/statements.ts'
+import { Popover } from 'radix-ui'
+import { useEffect, useMemo, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { insertions } from '../../app/insertions.tsx'
 import { useSession } from '../../session/sessionContext.ts'
-import { nameOffered } from './kindNames.ts'
-
-/** What to type instead. */
-const typed: { [Kind in BlockKind]?: string } = { quotation: '> space' }
+import { Choices } from '../../ui/Choices.tsx'
 
 export function AddButton({ view }: { view: EditorView }) {
   const session = useSession()
   const [top, setTop] = useState<number | null>(null)
+  const [open, setOpen] = useState(false)
   useEffect(() => {
     const place = (): void => {
       const { $head } = view.state.selection
@@ -35,49 +29,55 @@ export function AddButton({ view }: { view: EditorView }) {
     return () => void session.followers.delete(later)
   }, [view, session])
   if (top === null) return null
-  const item = (name: string, keys: string, run: () => void) => (
-    <DropdownMenu.Item key={name} className="menu-item" onSelect={() => setTimeout(run)}>
-      {name}
-      {keys && <kbd>{keys}</kbd>}
-    </DropdownMenu.Item>
-  )
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger
         className="add-button"
         style={{ top }}
         aria-label="Add after this block"
         onMouseDown={event => event.preventDefault()}
       >
         +
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content className="menu" side="right" align="start" onCloseAutoFocus={event => event.preventDefault()}>
-          {item('Figure', 'Ctrl Alt F', () => session.act('figure'))}
-          {item('Table', 'Ctrl Alt T', () => session.run(insertTable()))}
-          {item('Equation', 'Ctrl Alt E', () => session.act('equation'))}
-          {item('Bulleted list', '- space', () => session.run(wrapInList(schema.nodes.bulletedList)))}
-          {item('Numbered list', '1. space', () => session.run(wrapInList(schema.nodes.numberedList)))}
-          {offeredKinds.map(({ kind, name }) => item(nameOffered(name), typed[kind] ?? '', () => session.run(insertBlock(kind))))}
-          {item('Theorem', '', () => session.run(insertStatement('theorem')))}
-          {item('Proof', '', () => session.run(insertProof))}
-          <DropdownMenu.Separator className="menu-rule" />
-          {item('Formula in the line', 'Ctrl Alt M', () => session.act('formula'))}
-          {item('Reference', 'Ctrl Alt R', () => session.act('reference'))}
-          {item('Footnote', 'Ctrl Alt N', () => session.act('note'))}
-          <DropdownMenu.Separator className="menu-rule" />
-          {item('Heading', 'Ctrl Alt 2', () => session.run(setHeading(2)))}
-          {item('Subheading', 'Ctrl Alt 3', () => session.run(setHeading(3)))}
-          {item(session.work.settings.kind === 'paper' ? 'New section' : 'New chapter', '', () => session.run(insertDivision('chapter')))}
-          {isInTable(view.state) && (
-            <>
-              <DropdownMenu.Separator className="menu-rule" />
-              {item('Row below', '', () => session.run(addRowAfter))}
-              {item('Column after', '', () => session.run(addColumnAfter))}
-            </>
-          )}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          className="z-30 w-[380px] border border-(--rule-strong) bg-(--sheet) shadow-lg"
+          side="right"
+          align="start"
+          collisionPadding={8}
+          aria-label="Put in after this block"
+          onCloseAutoFocus={event => {
+            event.preventDefault()
+            view.focus()
+          }}
+        >
+          <Palette onDone={() => setOpen(false)} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}
+
+function Palette({ onDone }: { onDone(): void }) {
+  const session = useSession()
+  const navigate = useNavigate()
+  const [asked, setAsked] = useState('')
+  const groups = useMemo(() => insertions(session, to => navigate(`../${to}`), asked), [session, navigate, asked])
+  return (
+    <Choices
+      label="What is put in"
+      placeholder="Figure, list, theorem, chapter…"
+      asked={asked}
+      onAsked={setAsked}
+      groups={groups}
+      onTake={({ run }) => {
+        onDone()
+        setTimeout(run)
+      }}
+      empty="Nothing that can be put in is called that."
+      inputClass="px-4 py-2"
+      rowClass="grid-cols-[0_minmax(0,1fr)_auto] py-1"
+      listClass="max-h-[min(420px,60vh)]"
+    />
   )
 }

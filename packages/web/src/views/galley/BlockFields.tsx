@@ -3,11 +3,11 @@
 import { listMarkingOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { type Node, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
 import { Link } from 'react-router'
-import { Check, Choice, Field } from '../../app/fields.tsx'
 import { newSeriesFor } from '../../app/workCommands.ts'
 import { addPanel, removePanel } from '../../editor/groups.ts'
 import { nameStatement } from '../../editor/statements.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Check, Choice, Field } from '../../ui/fields.tsx'
 import { ListPlaces } from './LookFields.tsx'
 
 export function FigureFields({
@@ -41,7 +41,7 @@ export function FigureFields({
       />
       {panels > 0 ? null : (
         <Field
-          label="For those who cannot see it"
+          label="Description for readers who cannot see it"
           value={node.attrs.alternative}
           multiline
           onChange={value => set('alternative', value.trim())}
@@ -58,7 +58,7 @@ export function FigureFields({
         </button>
         {isPanel && (
           <button type="button" className="button quiet" onClick={() => session.run(removePanel)}>
-            Take this panel out
+            Remove this panel
           </button>
         )}
       </p>
@@ -74,7 +74,7 @@ export function SeriesField({ node, set }: { node: Node; set(name: string, value
   const own = seriesOf(node)
   return (
     <Choice
-      label="Counts as"
+      label="Numbered among"
       value={own}
       options={{ [own]: own, ...Object.fromEntries(series.map(rule => [rule.key, rule.names.one])), '+': 'A series of your own…' }}
       onChange={value => (value === '+' ? newSeriesFor(session, node.attrs.id) : set('series', value === node.type.name ? '' : value))}

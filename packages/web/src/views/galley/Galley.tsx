@@ -2,12 +2,11 @@
 
 import { NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
-import { type CSSProperties, useCallback, useEffect, useRef, useState } from 'react'
-import { flushSync } from 'react-dom'
+import { type CSSProperties, useCallback, useContext, useEffect, useRef, useState } from 'react'
+import { createPortal, flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { Boundary } from '../../app/Boundary.tsx'
-import { Divider, useWidth } from '../../app/Divider.tsx'
-import { notify } from '../../app/notice.ts'
+import { FootPlace } from '../../app/footPlace.ts'
 import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
 import { Composer } from '../../composer/Composer.tsx'
 import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
@@ -16,6 +15,8 @@ import { nodeViews } from '../../editor/nodeViews/index.ts'
 import { newId } from '../../newId.ts'
 import type { Session } from '../../session/session.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Divider, useWidth } from '../../ui/Divider.tsx'
+import { notify } from '../../ui/notices.ts'
 import { SinceField } from '../ledger/SinceField.tsx'
 import { AddButton } from './AddButton.tsx'
 import { NotePanel } from './NotePanel.tsx'
@@ -47,6 +48,7 @@ export function Galley() {
   const [spineWidth, setSpineWidth] = useWidth('spine', spineLimits)
   const [slipWidth, setSlipWidth] = useWidth('slip', slipLimits)
   const role = useView(shown => shown.role)
+  const foot = useContext(FootPlace)
   const slipOf = useView(shown => shown.selected.id)
   // The same function every time: what floats must not be built anew while it is being typed in.
   const closeFloating = useCallback(() => setFloating(null), [])
@@ -135,16 +137,6 @@ export function Galley() {
           else return false
           return true
         }
-        if ((event.ctrlKey || event.metaKey) && event.altKey) {
-          const acts = { f: 'figure', t: 'table', e: 'equation', m: 'formula', n: 'note', r: 'reference' } as const
-          const name = acts[event.key.toLowerCase() as keyof typeof acts]
-          if (name === 'table') return false
-          if (name) {
-            event.preventDefault()
-            perform[name]()
-            return true
-          }
-        }
         return false
       },
     })
@@ -225,36 +217,24 @@ export function Galley() {
           </Boundary>
         </>
       )}
-      <div className="panel-switches">
-        <SinceField />
-        <button
-          type="button"
-          aria-pressed={panels.spine}
-          onClick={() => setPanels({ ...panels, spine: !panels.spine })}
-          title="Show or hide the spine"
-        >
-          Spine
-        </button>
-        <button
-          type="button"
-          aria-pressed={panels.slip}
-          onClick={() => setPanels({ ...panels, slip: !panels.slip })}
-          title="Show or hide the slip"
-        >
-          Slip
-        </button>
-        <button
-          type="button"
-          aria-pressed={turns}
-          onClick={() => {
-            showTurns(!turns)
-            setTurns(!turns)
-          }}
-          title="Show or hide where pages turn"
-        >
-          Page turns
-        </button>
-      </div>
+      {foot &&
+        createPortal(
+          <>
+            <SinceField />
+            <Switch says="Spine" does="Show or hide the spine" on={panels.spine} onChange={spine => setPanels({ ...panels, spine })} />
+            <Switch says="Slip" does="Show or hide the slip" on={panels.slip} onChange={slip => setPanels({ ...panels, slip })} />
+            <Switch
+              says="Page turns"
+              does="Show or hide where pages turn"
+              on={turns}
+              onChange={shown => {
+                showTurns(shown)
+                setTurns(shown)
+              }}
+            />
+          </>,
+          foot,
+        )}
       <input
         ref={chooser}
         type="file"
@@ -271,6 +251,18 @@ export function Galley() {
     </div>
   )
 }
+
+const Switch = ({ says, does, on, onChange }: { says: string; does: string; on: boolean; onChange(on: boolean): void }) => (
+  <button
+    type="button"
+    aria-pressed={on}
+    title={does}
+    className="aria-pressed:font-semibold aria-pressed:text-(--structure)"
+    onClick={() => onChange(!on)}
+  >
+    {says}
+  </button>
+)
 
 async function pasteWithPictures(session: Session, view: EditorView, pasted: PastedHtml): Promise<void> {
   if (!session.mayWrite()) return

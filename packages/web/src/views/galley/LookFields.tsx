@@ -8,7 +8,6 @@ import { type Node, plainText, schema, seriesOf } from '@steady-ledger/core/work
 import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { Link } from 'react-router'
-import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 
 const faceNames: Record<FaceName, string> = {
@@ -52,11 +51,7 @@ export function HeadingLook({ node, id }: { node: Node; id: string }) {
     const tr = setPart(session.state.tr, session.work, 'houseStyle', withStyle(houseStyle, level, next))
     for (const name of own) tr.removeMark(start, start + text.content.size, schema.marks[name])
     session.dispatch(closeHistory(tr))
-    notify({
-      kind: 'done',
-      text: `All ${same.length} headings of level ${level} look like it now.`,
-      action: { says: 'Undo', run: () => session.undo() },
-    })
+    session.sayDone(`All ${same.length} headings of level ${level} look like it now.`)
   }
   return (
     <section className="slip-part">

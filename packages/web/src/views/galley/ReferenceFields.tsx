@@ -8,10 +8,9 @@ import type { Node } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { NodeSelection, type Transaction } from '@tiptap/pm/state'
 import { Link } from 'react-router'
-import { Choice } from '../../app/fields.tsx'
-import { notify } from '../../app/notice.ts'
 import { blockFrom, insertFrom, recordOf, unbury } from '../../editor/restoreTarget.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Choice } from '../../ui/fields.tsx'
 
 interface Props {
   node: Node
@@ -63,7 +62,7 @@ export function ReferenceFields({ node, at, set, onReference }: Props) {
                     <Link to={`../galley/${id}`}>{entryName(entry)}</Link>{' '}
                     {targets.length > 1 && (
                       <button type="button" className="quiet-link" onClick={() => takeOut(id)} aria-label={`Take ${entryName(entry)} out`}>
-                        take out
+                        Remove
                       </button>
                     )}
                   </>
@@ -123,13 +122,11 @@ function Lost({ id, node, at, takeOut, change, onReference }: LostProps) {
       if (buried) unbury(tr, buried, at)
       else if (block) insertFrom(tr, block, at)
     })
-    notify({
-      kind: 'done',
-      text: buried
+    session.sayDone(
+      buried
         ? `${was || 'What was deleted'} is back where it stood.`
         : `“${known!.record.caption}” is back as the milestone knows it. Its content has to be filled again.`,
-      action: { says: 'Undo', run: () => session.undo() },
-    })
+    )
   }
   return (
     <div className="lost-target">
@@ -151,7 +148,7 @@ function Lost({ id, node, at, takeOut, change, onReference }: LostProps) {
           Lead elsewhere
         </button>
         <button type="button" className="button quiet" onClick={takeOut}>
-          Take it out
+          Remove it
         </button>
       </p>
     </div>

@@ -13,12 +13,11 @@ import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
 import { countWords, matterOf, type Node, type Placement, plainText, roles } from '@steady-ledger/core/work/schema.ts'
 import { Link } from 'react-router'
-import { Check, Choice, Field } from '../../app/fields.tsx'
 import { languages } from '../../app/languages.ts'
-import { notify } from '../../app/notice.ts'
 import { leadElsewhere } from '../../app/workCommands.ts'
 import { addEquationLine } from '../../editor/groups.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Check, Choice, Field } from '../../ui/fields.tsx'
 import { AccountSteps } from '../AccountSteps.tsx'
 import { FigureFields, HeadingFields, HeadingListed, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
 import { kindName } from './kindNames.ts'
@@ -46,7 +45,8 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   const rowAt = node.type.name === 'row' ? at : doc.resolve(at).parent.type.name === 'row' ? doc.resolve(at).before() : -1
   const set = (name: string, value: unknown): boolean => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   return (
-    <aside className="slip" aria-label="Slip: what is selected">
+    // What is being typed for one block is not typed for another.
+    <aside key={ownId || node.type.name} className="slip" aria-label="Slip: what is selected">
       <Heading node={node} id={ownId} at={at} />
       {node.type.name === 'paragraph' && (
         <>
@@ -311,7 +311,7 @@ function RemoveDivision({ id, node }: { id: string; node: Node }) {
         const { tr } = session.state
         if (!removeBlock(tr, id)) return
         if (!session.dispatch(tr)) return
-        notify({ kind: 'done', text: `“${title}” was removed.`, action: { says: 'Undo', run: () => session.undo() } })
+        session.sayDone(`“${title}” was removed.`)
       }}
     >
       Remove this {roles[node.attrs.role as 'chapter'].name.toLowerCase()}
@@ -360,7 +360,7 @@ function KeywordsField() {
 function PinField({ node, set }: { node: Node; set(name: string, value: unknown): void }) {
   return (
     <Field
-      label="Held at line … of its page"
+      label="Always at this line of its page (empty: where it falls)"
       value={node.attrs.pin ? String(node.attrs.pin) : ''}
       check={value => (/^\s*\d{0,3}\s*$/.test(value) ? '' : 'A line of the page, from 1, or nothing.')}
       onChange={value => set('pin', Number(value) || 0)}

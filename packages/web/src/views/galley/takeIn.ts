@@ -1,10 +1,10 @@
 /** Pictures that are dropped, pasted or chosen: the good ones are taken, each bad one is told by its name, and one undo takes all of it back. */
 import { findBlock, setAttributes } from '@steady-ledger/core/work/commands/sections.ts'
-import { notify } from '../../app/notice.ts'
 import { insertFigures } from '../../editor/insert.ts'
 import type { Session } from '../../session/session.ts'
 import { reasonFor } from '../../storage/health.ts'
 import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
+import { notify } from '../../ui/notices.ts'
 
 /** How many bad ones are called by name. */
 const mostNamed = 4
@@ -33,11 +33,9 @@ export function tellRefused(session: Session, { names, refused }: Pick<Taken, 'r
   if (refused.length === 0) return
   const more = refused.length > mostNamed ? ` And ${refused.length - mostNamed} more were not taken.` : ''
   const rest = names.size ? ` ${names.size === 1 ? 'The other one was' : `The ${names.size} others were`} put in.` : ''
-  notify({
-    kind: 'wrong',
-    text: `${refused.slice(0, mostNamed).join(' ')}${more}${rest}`,
-    ...(names.size ? { action: { says: 'Undo', run: () => session.undo() } } : {}),
-  })
+  const text = `${refused.slice(0, mostNamed).join(' ')}${more}${rest}`
+  if (names.size) session.sayDone(text, 'wrong')
+  else notify({ kind: 'wrong', text })
 }
 
 export async function addFigures(session: Session, files: readonly File[]): Promise<void> {

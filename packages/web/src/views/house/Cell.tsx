@@ -1,6 +1,6 @@
-import { useState } from 'react'
+import { DraftInput } from '../../ui/DraftInput.tsx'
 
-/** A short field that reads what is typed when it is left or Enter is pressed; what cannot be read stays, marked, until it is mended. */
+/** A short field of a table that reads what is typed in it; what cannot be read stays, with what may stand there, until it is mended. */
 export function Cell<Value>({
   label,
   value,
@@ -16,34 +16,15 @@ export function Cell<Value>({
   wrong: string
   onChange(value: Value): void
 }) {
-  const [draft, setDraft] = useState<string | null>(null)
-  const failed = draft !== null && read(draft) === null
-  const commit = (): void => {
-    if (draft === null) return
-    const next = read(draft)
-    if (next === null) return
-    if (draft !== value) onChange(next)
-    setDraft(null)
-  }
   return (
     <span className="cell">
-      <input
-        type="text"
-        aria-label={label}
-        value={draft ?? value}
-        aria-invalid={failed}
-        onChange={event => setDraft(event.target.value)}
-        onBlur={commit}
-        onKeyDown={event => {
-          if (event.key === 'Enter') commit()
-          else if (event.key === 'Escape') setDraft(null)
-        }}
+      <DraftInput
+        label={label}
+        value={value}
+        over
+        check={text => (read(text) === null ? wrong : '')}
+        onChange={text => onChange(read(text)!)}
       />
-      {failed && (
-        <span className="cell-wrong" role="alert">
-          {wrong}
-        </span>
-      )}
     </span>
   )
 }

@@ -3,7 +3,7 @@ import { checks } from '@steady-ledger/core/findings/index.ts'
 import { keeps, mustBe, type TSchema } from '@steady-ledger/core/work/definition.ts'
 import { readLength, type Unit, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import { type HouseStyle, houseStyleDefinition, pageProblem } from '@steady-ledger/core/work/parts/houseStyle.ts'
-import { Check, Choice, Field } from '../../app/fields.tsx'
+import { Check, Choice, Field } from '../../ui/fields.tsx'
 
 interface Defined {
   path: readonly string[]

@@ -6,13 +6,13 @@ import { readyStyles } from '@steady-ledger/core/work/parts/readyStyles.ts'
 import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
-import { DropdownMenu } from 'radix-ui'
 import { useRef } from 'react'
 import { Link } from 'react-router'
-import { Choice, Field } from '../../app/fields.tsx'
-import { notify } from '../../app/notice.ts'
 import { newId } from '../../newId.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Choice, Field } from '../../ui/fields.tsx'
+import { Menu } from '../../ui/Menu.tsx'
+import { notify } from '../../ui/notices.ts'
 import { download, fileName } from '../download.ts'
 import { CaptionLooks } from './CaptionLooks.tsx'
 import { CheckFields, DefinedFields } from './DefinedFields.tsx'
@@ -53,7 +53,7 @@ export function HouseStyleView() {
   }
   const apply = (next: HouseStyle): void => {
     if (!change(next)) return
-    notify({ kind: 'done', text: `“${next.name}” is applied.`, action: { says: 'Undo', run: () => session.undo() } })
+    session.sayDone(`“${next.name}” is applied.`)
   }
   const load = async (file: File): Promise<void> => {
     try {
@@ -66,21 +66,12 @@ export function HouseStyleView() {
   return (
     <main className="house">
       <div className="tools">
-        <DropdownMenu.Root modal={false}>
-          <DropdownMenu.Trigger className="button" disabled={!writer}>
-            Begin from a ready-made style
-          </DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content className="menu ready-menu" align="start">
-              {readyStyles.map(({ make, looks }) => (
-                <DropdownMenu.Item key={looks} className="menu-item ready-item" onSelect={() => apply(make())}>
-                  <strong>{make().name}</strong>
-                  <span>{looks}</span>
-                </DropdownMenu.Item>
-              ))}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <Menu
+          disabled={!writer}
+          items={readyStyles.map(({ looks, make }) => ({ key: looks, says: make().name, more: looks, run: () => apply(make()) }))}
+        >
+          Ready-made styles
+        </Menu>
         <button
           type="button"
           className="button"
@@ -91,7 +82,7 @@ export function HouseStyleView() {
           Save as a file
         </button>
         <button type="button" className="button" disabled={!writer} onClick={() => chooser.current?.click()}>
-          Load a file
+          Open a file
         </button>
         <input
           ref={chooser}
@@ -183,7 +174,7 @@ export function HouseStyleView() {
             </div>
           </section>
           <section>
-            <h2>Displays and pictures</h2>
+            <h2>Equations, quotations and pictures</h2>
             <div className="house-grid">
               <DefinedFields style={style} change={change} group="displays" />
             </div>

@@ -8,9 +8,9 @@ import { listedSeries, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, type Matter, matterOf, plainText, type Role, roles } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
-import { notify } from '../../app/notice.ts'
 import { addDivision } from '../../editor/insert.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Menu } from '../../ui/Menu.tsx'
 
 interface Kind {
   role: Role
@@ -85,11 +85,10 @@ export function OpeningPages() {
                     </button>
                     <button
                       type="button"
-                      aria-label={`Take out ${title}`}
+                      aria-label={`Remove ${title}`}
                       disabled={doc.childCount < 2}
                       onClick={() => {
-                        if (run(tr => removeBlock(tr, id)))
-                          notify({ kind: 'done', text: `“${title}” was removed.`, action: { says: 'Undo', run: () => session.undo() } })
+                        if (run(tr => removeBlock(tr, id))) session.sayDone(`“${title}” was removed.`)
                       }}
                     >
                       ×
@@ -98,26 +97,18 @@ export function OpeningPages() {
                 )
               })}
             </ol>
-            <label className="field">
-              <span>Add {says.toLowerCase()}</span>
-              <select
-                value=""
-                onChange={event => {
-                  const kind = kinds[Number(event.target.value)]
-                  if (kind) run(tr => addDivision(tr, kind.role, kind.title, kind.series))
-                }}
-              >
-                <option value="">Choose what</option>
-                {kinds.map(
-                  (kind, index) =>
-                    roles[kind.role].matter === matter && (
-                      <option key={`${kind.role} ${kind.series ?? ''}`} value={index}>
-                        {kind.title || roles[kind.role].name}
-                      </option>
-                    ),
-                )}
-              </select>
-            </label>
+            <Menu
+              label={`Add ${says.toLowerCase()}`}
+              items={kinds
+                .filter(kind => roles[kind.role].matter === matter)
+                .map(kind => ({
+                  key: `${kind.role} ${kind.series ?? ''}`,
+                  says: kind.title || roles[kind.role].name,
+                  run: () => void run(tr => addDivision(tr, kind.role, kind.title, kind.series)),
+                }))}
+            >
+              Add {says.toLowerCase()}…
+            </Menu>
           </div>
         )
       })}

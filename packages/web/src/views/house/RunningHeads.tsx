@@ -2,8 +2,8 @@
 import type { HeadField, HeadLine, Heads, HouseStyle, PageFrame } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { type Role, roles } from '@steady-ledger/core/work/schema.ts'
 import { useState } from 'react'
-import { Check, Choice } from '../../app/fields.tsx'
-import { type TileKind, Tiles } from '../../app/Tiles.tsx'
+import { Check, Choice } from '../../ui/fields.tsx'
+import { type TileKind, Tiles } from '../../ui/Tiles.tsx'
 
 export const fieldNames: Record<HeadField, string> = {
   pageLabel: 'Page number',

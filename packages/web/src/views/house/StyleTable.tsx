@@ -102,7 +102,7 @@ export function StyleTable({ style, scheme, change }: Props) {
             </th>
           ))}
           <th scope="col">Lines</th>
-          <th scope="col">Figures</th>
+          <th scope="col">Digits</th>
         </tr>
       </thead>
       <tbody>
@@ -154,7 +154,7 @@ export function StyleTable({ style, scheme, change }: Props) {
               </td>
               <td>
                 <select
-                  aria-label={`${kind.name}: figures`}
+                  aria-label={`${kind.name}: digits`}
                   value={text.oldStyleFigures ? 'old' : 'lining'}
                   onChange={event => set({ oldStyleFigures: event.target.value === 'old' })}
                 >

@@ -14,11 +14,12 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { Popover } from 'radix-ui'
 import { lazy, memo, type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
-import { notify } from '../../app/notice.ts'
-import { Segments } from '../../app/Segments.tsx'
 import { entryType } from '../../editor/insert.ts'
 import { sinceWords } from '../../editor/live.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { DraftInput } from '../../ui/DraftInput.tsx'
+import { notify } from '../../ui/notices.ts'
+import { Segments } from '../../ui/Segments.tsx'
 import { AccountSteps } from '../AccountSteps.tsx'
 import { download } from '../download.ts'
 import { FormulaText } from '../FormulaText.tsx'
@@ -229,7 +230,7 @@ function Entries({ views }: { views: ReactNode }) {
           onChange={event => setAsked(event.target.value)}
         />
         <button type="button" className="button" onClick={exportCsv}>
-          Export as CSV
+          Save as CSV
         </button>
       </div>
       <div className="tools kinds">
@@ -398,60 +399,38 @@ function CaptionField({ entry }: { entry: Entry }) {
   const text = entry.item.text!
   const plain = text.children.every(child => child.isText && child.marks.length === 0)
   const said = plainText(text)
-  const [draft, setDraft] = useState<string | null>(null)
   if (!plain || entry.item.kind === 'note' || entry.item.block === 'statement')
     return <Link to={`../galley/${entry.id}`}>{said || 'No caption'}</Link>
-  const commit = (): void => {
-    if (draft !== null && draft.trim() !== said) {
-      const at = findBlock(session.state.doc, entry.id)
-      const node = session.state.doc.nodeAt(at)
-      if (node) {
-        const start = at + (node.inlineContent ? 1 : 2)
-        const words = draft.trim()
-        session.dispatch(session.state.tr.replaceWith(start, start + text.content.size, words ? [schema.text(words)] : []))
-      }
-    }
-    setDraft(null)
+  const write = (draft: string): void => {
+    const at = findBlock(session.state.doc, entry.id)
+    const node = session.state.doc.nodeAt(at)
+    const words = draft.trim()
+    if (!node || words === said) return
+    const start = at + (node.inlineContent ? 1 : 2)
+    session.dispatch(session.state.tr.replaceWith(start, start + text.content.size, words ? [schema.text(words)] : []))
   }
-  return (
-    <input
-      aria-label={`Caption of ${entryName(entry)}`}
-      value={draft ?? said}
-      placeholder="No caption"
-      onChange={event => setDraft(event.target.value)}
-      onBlur={commit}
-      onKeyDown={event => {
-        if (event.key === 'Enter') event.currentTarget.blur()
-        if (event.key === 'Escape') setDraft(null)
-      }}
-    />
-  )
+  return <DraftInput key={entry.id} label={`Caption of ${entryName(entry)}`} value={said} placeholder="No caption" onChange={write} />
 }
 
 function LabelField({ entry }: { entry: Entry }) {
   const session = useSession()
-  const [draft, setDraft] = useState<string | null>(null)
-  const commit = (): void => {
-    const label = draft?.trim() ?? entry.item.label
-    setDraft(null)
-    if (label === entry.item.label) return
-    const other = label && session.live.ledger.entries.find(found => found.item.label === label)
-    if (other) notify({ kind: 'wrong', text: `${entryName(other)} has the label “${label}” already. The label was not changed.` })
-    else {
-      const at = findBlock(session.state.doc, entry.id)
-      if (at >= 0) session.dispatch(session.state.tr.setNodeAttribute(at, 'label', label))
-    }
-  }
   return (
-    <input
-      aria-label={`Label of ${entryName(entry)}`}
-      value={draft ?? entry.item.label}
-      onChange={event => setDraft(event.target.value)}
-      onBlur={commit}
-      onKeyDown={event => {
-        if (event.key === 'Enter') event.currentTarget.blur()
-        if (event.key === 'Escape') setDraft(null)
-      }}
-    />
+    <span className="cell">
+      <DraftInput
+        key={entry.id}
+        over
+        label={`Label of ${entryName(entry)}`}
+        value={entry.item.label}
+        check={draft => {
+          const label = draft.trim()
+          const other = label && session.live.ledger.entries.find(found => found.item.label === label && found.id !== entry.id)
+          return other ? `${entryName(other)} has this label already` : ''
+        }}
+        onChange={draft => {
+          const at = findBlock(session.state.doc, entry.id)
+          if (at >= 0) session.dispatch(session.state.tr.setNodeAttribute(at, 'label', draft.trim()))
+        }}
+      />
+    </span>
   )
 }

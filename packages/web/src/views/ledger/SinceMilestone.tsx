@@ -3,8 +3,8 @@ import { type ChangeKind, changeNames, compareMilestones, sayKinds } from '@stea
 import { changesAsCsv, changesAsHtml, changesAsText } from '@steady-ledger/core/milestones/writeChanges.ts'
 import { type FormEvent, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { notify } from '../../app/notice.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { notify } from '../../ui/notices.ts'
 import { download } from '../download.ts'
 
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
@@ -32,7 +32,7 @@ export function SinceMilestone() {
       await navigator.clipboard.write([new ClipboardItem(items)])
       notify({ kind: 'done', text: `${rows.length} ${rows.length === 1 ? 'change was' : 'changes were'} copied.` })
     } catch {
-      notify({ kind: 'wrong', text: 'The browser did not let the clipboard be used. Write the changes as CSV instead.' })
+      notify({ kind: 'wrong', text: 'The browser did not let the clipboard be used. Save the changes as CSV instead.' })
     }
   }
   return (

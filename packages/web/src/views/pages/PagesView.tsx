@@ -1,11 +1,11 @@
 /** The page proofs: drawn from the same turnover as the PDF, only those in sight. */
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { DropdownMenu } from 'radix-ui'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { Boundary } from '../../app/Boundary.tsx'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Menu } from '../../ui/Menu.tsx'
 import { Matches, type Overlay, Overlays, overlayNames } from './Overlays.tsx'
 import { PageSearch } from './PageSearch.tsx'
 import { PageSheet } from './PageSheet.tsx'
@@ -186,25 +186,18 @@ export function PagesView() {
           <button type="button" aria-pressed={why} onClick={() => setWhy(!why)} title="Why the page in sight ends where it does">
             Why
           </button>
-          <DropdownMenu.Root modal={false}>
-            <DropdownMenu.Trigger className={overlays.size ? 'has-overlays' : ''}>Show</DropdownMenu.Trigger>
-            <DropdownMenu.Portal>
-              <DropdownMenu.Content className="menu" align="end">
-                {(Object.keys(overlayNames) as Overlay[]).map(key => (
-                  <DropdownMenu.CheckboxItem
-                    key={key}
-                    className="menu-item"
-                    checked={overlays.has(key)}
-                    onSelect={event => event.preventDefault()}
-                    onCheckedChange={on => setOverlays(new Set(on ? [...overlays, key] : [...overlays].filter(other => other !== key)))}
-                  >
-                    {overlayNames[key]}
-                    <span aria-hidden="true">{overlays.has(key) ? '✓' : ''}</span>
-                  </DropdownMenu.CheckboxItem>
-                ))}
-              </DropdownMenu.Content>
-            </DropdownMenu.Portal>
-          </DropdownMenu.Root>
+          <Menu
+            className={overlays.size ? 'font-semibold text-(--structure)' : ''}
+            align="end"
+            items={(Object.keys(overlayNames) as Overlay[]).map(key => ({
+              key,
+              says: overlayNames[key],
+              on: overlays.has(key),
+              run: () => setOverlays(new Set(overlays.has(key) ? [...overlays].filter(other => other !== key) : [...overlays, key])),
+            }))}
+          >
+            Show
+          </Menu>
           <button type="button" onClick={() => setPrinting(true)}>
             Print
           </button>

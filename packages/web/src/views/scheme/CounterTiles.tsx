@@ -1,7 +1,7 @@
 /** A pattern of fixed text and counters, written with tiles: numbers of headings and of items of lists alike. */
 import { writeCounter } from '@steady-ledger/core/numbers/counterForm.ts'
 import type { CounterForm, Tile } from '@steady-ledger/core/work/parts/scheme.ts'
-import { type TileKind, Tiles } from '../../app/Tiles.tsx'
+import { type TileKind, Tiles } from '../../ui/Tiles.tsx'
 import { formNames } from './forms.ts'
 
 type LevelTile = Extract<Tile, { level: number }>

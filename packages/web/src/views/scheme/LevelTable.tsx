@@ -10,8 +10,9 @@ import {
 } from '@steady-ledger/core/work/parts/scheme.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
 import { useState } from 'react'
-import { Check, Choice } from '../../app/fields.tsx'
-import { Segments } from '../../app/Segments.tsx'
+import { DraftInput } from '../../ui/DraftInput.tsx'
+import { Check, Choice } from '../../ui/fields.tsx'
+import { Segments } from '../../ui/Segments.tsx'
 import { CounterTiles } from './CounterTiles.tsx'
 import { NameFields } from './NameFields.tsx'
 import { SchemeSample } from './SchemeSample.tsx'
@@ -184,31 +185,19 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
 }
 
 /** A whole number that is written when it is left. */
-export function NumberCell({ label, value, onChange }: { label: string; value: number; onChange(value: number): void }) {
-  const [draft, setDraft] = useState<string | null>(null)
-  const wrong = draft !== null && !/^\s*\d{1,5}\s*$/.test(draft)
-  const commit = (): void => {
-    if (draft !== null && !wrong && Number(draft) !== value) onChange(Number(draft))
-    setDraft(null)
-  }
-  return (
-    <input
-      type="text"
-      inputMode="numeric"
+export const NumberCell = ({ label, value, onChange }: { label: string; value: number; onChange(value: number): void }) => (
+  <span className="cell">
+    <DraftInput
+      label={label}
       className="number-cell"
-      aria-label={label}
-      aria-invalid={wrong}
-      title={wrong ? 'A whole number, 0 or more' : undefined}
-      value={draft ?? String(value)}
-      onChange={event => setDraft(event.target.value)}
-      onBlur={commit}
-      onKeyDown={event => {
-        if (event.key === 'Enter') commit()
-        if (event.key === 'Escape') setDraft(null)
-      }}
+      numeric
+      over
+      value={String(value)}
+      check={text => (/^\s*\d{1,5}\s*$/.test(text) ? '' : 'A whole number, 0 or more')}
+      onChange={text => onChange(Number(text))}
     />
-  )
-}
+  </span>
+)
 
 /** The heading of a level that shows most of its number: the third in its row where there are so many. */
 function sampleOf(ledger: WorkLedger, set: RuleSet, level: number): { number: string; text: string } | null {

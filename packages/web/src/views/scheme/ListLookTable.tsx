@@ -1,9 +1,9 @@
 /** Looks of lists: named, reused by any list, written by the same tiles as the numbers of headings. */
 import { deeperLook, deepestList, type ListLevel, type ListMarking, type Scheme, type Tile } from '@steady-ledger/core/work/parts/scheme.ts'
 import { useState } from 'react'
-import { Field } from '../../app/fields.tsx'
-import { Segments } from '../../app/Segments.tsx'
 import { newId } from '../../newId.ts'
+import { Field } from '../../ui/fields.tsx'
+import { Segments } from '../../ui/Segments.tsx'
 import { CounterTiles } from './CounterTiles.tsx'
 
 type Kind = keyof Scheme['lists']

@@ -1,6 +1,6 @@
 /** What a level or series is called: alone, several of it, and both in short. */
 import type { Names } from '@steady-ledger/core/work/parts/scheme.ts'
-import { Field } from '../../app/fields.tsx'
+import { Field } from '../../ui/fields.tsx'
 
 const forms: Record<keyof Names, string> = {
   one: 'Called',

@@ -1,7 +1,7 @@
 /** How the marks of notes are counted and written. Where notes stand is a matter of the house style. */
 import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { Link } from 'react-router'
-import { Check, Choice } from '../../app/fields.tsx'
+import { Check, Choice } from '../../ui/fields.tsx'
 import { formNames } from './forms.ts'
 
 export function NoteRules({ scheme, change }: { scheme: Scheme; change(next: Scheme): void }) {

@@ -2,7 +2,7 @@
 import { languageOf, ships } from '@steady-ledger/core/languages/index.ts'
 import type { NameKey, Words } from '@steady-ledger/core/languages/language.ts'
 import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
-import { Field } from '../../app/fields.tsx'
+import { Field } from '../../ui/fields.tsx'
 import { NameFields } from './NameFields.tsx'
 
 type Plain = Exclude<keyof Words, 'names'>

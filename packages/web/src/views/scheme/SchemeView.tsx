@@ -8,12 +8,11 @@ import { readySchemeFor, readySchemes } from '@steady-ledger/core/work/parts/rea
 import { listMarkingOf, type Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { schemeInLanguage } from '@steady-ledger/core/work/parts/schemeInLanguage.ts'
 import type { Node } from '@steady-ledger/core/work/schema.ts'
-import { DropdownMenu } from 'radix-ui'
 import { useMemo, useState } from 'react'
 import { languages } from '../../app/languages.ts'
-import { notify } from '../../app/notice.ts'
 import type { Session } from '../../session/session.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Menu } from '../../ui/Menu.tsx'
 import { LevelTable } from './LevelTable.tsx'
 import { ListLookTable } from './ListLookTable.tsx'
 import { NoteRules } from './NoteRules.tsx'
@@ -64,34 +63,22 @@ export function SchemeView() {
     if (!session.setPart('scheme', scheme)) return
     tried.delete(session)
     const count = numbers.length
-    notify({
-      kind: 'done',
-      text: count ? `The scheme is applied: ${count} ${count === 1 ? 'number' : 'numbers'} changed.` : 'The scheme is applied.',
-      action: { says: 'Undo', run: () => session.undo() },
-    })
+    session.sayDone(count ? `The scheme is applied: ${count} ${count === 1 ? 'number' : 'numbers'} changed.` : 'The scheme is applied.')
   }
   return (
     <main className="house scheme">
       <div className="tools">
-        <DropdownMenu.Root modal={false}>
-          <DropdownMenu.Trigger className="button" disabled={!writer}>
-            Ready-made schemes
-          </DropdownMenu.Trigger>
-          <DropdownMenu.Portal>
-            <DropdownMenu.Content className="menu" align="start">
-              {readySchemes.map(ready => (
-                <DropdownMenu.Item
-                  key={ready.name}
-                  className="menu-item ready-item"
-                  onSelect={() => change(readySchemeFor(ready.make(), current))}
-                >
-                  <strong>{ready.name}</strong>
-                  <span>{ready.looks}</span>
-                </DropdownMenu.Item>
-              ))}
-            </DropdownMenu.Content>
-          </DropdownMenu.Portal>
-        </DropdownMenu.Root>
+        <Menu
+          disabled={!writer}
+          items={readySchemes.map(({ name, looks, make }) => ({
+            key: name,
+            says: name,
+            more: looks,
+            run: () => change(readySchemeFor(make(), current)),
+          }))}
+        >
+          Ready-made schemes
+        </Menu>
         {inLanguage !== scheme && (
           <button type="button" className="button" onClick={() => change(inLanguage)}>
             Names in {languages[language] ?? language}

@@ -8,10 +8,10 @@ import { type CounterForm, countingRule, newSeries, type Scheme, type SeriesRule
 import { division, plainText } from '@steady-ledger/core/work/schema.ts'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { Check, Choice, Field } from '../../app/fields.tsx'
-import { notify } from '../../app/notice.ts'
 import { addDivision } from '../../editor/insert.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { Check, Choice, Field } from '../../ui/fields.tsx'
+import { notify } from '../../ui/notices.ts'
 import { formNames } from './forms.ts'
 import { NumberCell } from './LevelTable.tsx'
 import { NameFields } from './NameFields.tsx'
@@ -168,7 +168,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                     onChange={value => alter({ countsWith: value || null })}
                   />
                   <Choice
-                    label="Its words are set"
+                    label="Type of its text"
                     value={rule.statement}
                     options={{ italic: 'in italics', upright: 'upright' }}
                     onChange={statement => alter({ statement })}
@@ -251,7 +251,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                   else remove()
                 }}
               >
-                Take this series out
+                Remove this series
               </button>
             )}
           </td>
@@ -281,7 +281,7 @@ function ListOfSeries({ rule, language }: { rule: SeriesRule; language: string }
         const title = listTitle(rule.names.many, wordsOf(session.work.scheme, language), language)
         addDivision(tr, 'seriesList', title, rule.key)
         session.dispatch(tr)
-        notify({ kind: 'done', text: `“${title}” stands before the text.`, action: { says: 'Undo', run: () => session.undo() } })
+        session.sayDone(`“${title}” stands before the text.`)
       }}
     >
       Give it a list

@@ -71,7 +71,7 @@ export function WhatWouldChange({ numbers, wordings, trying, waits = usual, does
               {does}
             </button>
             <button type="button" className="button" onClick={onSetAside}>
-              Set aside
+              Cancel
             </button>
           </p>
         </>

@@ -1,7 +1,7 @@
 /** What a backup holds, against the shelf, and what is to become of each work. */
-import { Dialog } from 'radix-ui'
 import { useState } from 'react'
 import { type Choice, choicesFor, type FoundWork } from '../../storage/backup.ts'
+import { Dialog } from '../../ui/Dialog.tsx'
 
 const says: Record<Choice, string> = {
   leave: 'Leave it in the backup',
@@ -32,57 +32,53 @@ export function RestoreDialog({
   )
   const count = Object.values(choices).filter(choice => choice !== 'leave').length
   return (
-    <Dialog.Root open onOpenChange={open => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="overlay" />
-        <Dialog.Content className="ask restore" aria-describedby={undefined}>
-          <Dialog.Title className="ask-title">Restore from “{name}”</Dialog.Title>
-          {works.length === 0 && <p>There is no work in this backup.</p>}
-          {works.length > 0 && (
-            <table className="restore-works">
-              <thead>
-                <tr>
-                  <th scope="col">Work</th>
-                  <th scope="col">On the shelf</th>
-                  <th scope="col">What becomes of it</th>
-                </tr>
-              </thead>
-              <tbody>
-                {works.map(work => (
-                  <tr key={work.file}>
-                    <th scope="row">
-                      {work.title}
-                      <small>last changed {date.format(work.changed)}</small>
-                    </th>
-                    <td>{work.damaged ? <span className="wrong">{work.damaged}</span> : stands[work.shelf]}</td>
-                    <td>
-                      <select
-                        aria-label={`What becomes of “${work.title}”`}
-                        value={choices[work.file]}
-                        disabled={Boolean(work.damaged)}
-                        onChange={event => setChoices({ ...choices, [work.file]: event.target.value as Choice })}
-                      >
-                        {choicesFor(work).map(choice => (
-                          <option key={choice} value={choice}>
-                            {says[choice]}
-                          </option>
-                        ))}
-                      </select>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
-          <p className="quiet-note">A work that is replaced stays among the earlier states of the one that takes its place.</p>
-          <div className="button-row">
-            <Dialog.Close className="button">Cancel</Dialog.Close>
-            <button type="button" className="button primary" disabled={count === 0} onClick={() => onRestore(choices)}>
-              {count === 0 ? 'Restore' : count === 1 ? 'Restore one work' : `Restore ${count} works`}
-            </button>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Dialog title={`Restore from “${name}”`} className="restore top-[90px] px-4.5 pt-3.5 pb-4" onClose={onClose}>
+      {works.length === 0 && <p>There is no work in this backup.</p>}
+      {works.length > 0 && (
+        <table className="restore-works">
+          <thead>
+            <tr>
+              <th scope="col">Work</th>
+              <th scope="col">On the shelf</th>
+              <th scope="col">What becomes of it</th>
+            </tr>
+          </thead>
+          <tbody>
+            {works.map(work => (
+              <tr key={work.file}>
+                <th scope="row">
+                  {work.title}
+                  <small>last changed {date.format(work.changed)}</small>
+                </th>
+                <td>{work.damaged ? <span className="wrong">{work.damaged}</span> : stands[work.shelf]}</td>
+                <td>
+                  <select
+                    aria-label={`What becomes of “${work.title}”`}
+                    value={choices[work.file]}
+                    disabled={Boolean(work.damaged)}
+                    onChange={event => setChoices({ ...choices, [work.file]: event.target.value as Choice })}
+                  >
+                    {choicesFor(work).map(choice => (
+                      <option key={choice} value={choice}>
+                        {says[choice]}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="quiet-note">A work that is replaced stays among the earlier states of the one that takes its place.</p>
+      <div className="button-row">
+        <button type="button" className="button" onClick={onClose}>
+          Cancel
+        </button>
+        <button type="button" className="button primary" disabled={count === 0} onClick={() => onRestore(choices)}>
+          {count === 0 ? 'Restore' : count === 1 ? 'Restore one work' : `Restore ${count} works`}
+        </button>
+      </div>
+    </Dialog>
   )
 }

@@ -2,14 +2,14 @@
 
 import { lazy, Suspense, useCallback, useEffect, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { NoticeBar } from '../../app/NoticeBar.tsx'
-import { notify } from '../../app/notice.ts'
 import { useJob } from '../../session/jobState.ts'
 import { closeSession } from '../../session/openNow.ts'
 import type { Choice } from '../../storage/backup.ts'
 import { database, type WorkRecord } from '../../storage/database.ts'
 import { keepStorage, reasonFor } from '../../storage/health.ts'
 import { type LastBackup, lastBackup } from '../../storage/lastBackup.ts'
+import { Notices } from '../../ui/Notices.tsx'
+import { notify } from '../../ui/notices.ts'
 import { download } from '../download.ts'
 import { fetchAhead } from '../index.ts'
 import { putDemoOnShelf } from './demo.ts'
@@ -206,7 +206,7 @@ export function Shelf() {
       )}
       {(busy || writing) && (
         <p role="status" className="shelf-reading">
-          {busy?.says ?? `Writing “${writing?.title}” …`}
+          {busy?.says ?? `Saving “${writing?.title}” …`}
           {busy?.of !== 0 && <progress aria-label="Done" value={busy?.done ?? writing?.done} max={busy?.of ?? writing?.of} />}
           {(busy?.stop ?? writing?.stop) && (
             <button type="button" className="button" onClick={busy?.stop ?? writing?.stop}>
@@ -222,8 +222,8 @@ export function Shelf() {
             record={record}
             last={last}
             onDuplicate={doing('It was not duplicated.', async () => (await acts()).duplicate(record))}
-            onExport={doing('It was not exported.', async () => (await acts()).exportBundle(record))}
-            onDelete={doing('It was not deleted.', () => remove(record))}
+            onExport={doing('It was not saved as a file.', async () => (await acts()).exportBundle(record))}
+            onDelete={doing('It was not removed.', () => remove(record))}
           />
         ))}
         {!failure && (
@@ -241,7 +241,7 @@ export function Shelf() {
           />
         </Suspense>
       )}
-      <NoticeBar />
+      <Notices />
     </main>
   )
 }

@@ -1,7 +1,7 @@
 /** How the browser keeps the works, and how full it is. */
 import { useEffect, useState } from 'react'
-import { notify } from '../../app/notice.ts'
 import { sizeOf } from '../../session/jobState.ts'
+import { notify } from '../../ui/notices.ts'
 
 interface Facts {
   used: number

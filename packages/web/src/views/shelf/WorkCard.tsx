@@ -55,11 +55,11 @@ export function WorkCard({
           Duplicate
         </button>
         <button type="button" onClick={onExport}>
-          Export
+          Save as a file
         </button>
         <Link to={`/work/${record.id}/earlier`}>Earlier states</Link>
         <button type="button" onClick={onDelete}>
-          Delete
+          Remove
         </button>
       </div>
     </li>

@@ -1,6 +1,6 @@
 /** The edge between a panel and the sheet: drag it, or move it with the arrow keys, to make the panel wider or narrower. */
 import { type PointerEvent, useState } from 'react'
-import { remember, remembered } from './remembered.ts'
+import { remember, remembered } from '../app/remembered.ts'
 
 interface Limits {
   usual: number

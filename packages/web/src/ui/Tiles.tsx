@@ -1,5 +1,6 @@
 /** A row of tiles, some of them text to type in: added by name, moved by dragging or with Alt and an arrow key, taken out with Delete. */
 import { type ReactNode, useState } from 'react'
+import { Menu } from './Menu.tsx'
 
 /** A tile that is added by a name; `tile` is what it puts in. */
 export interface TileKind<Tile> {
@@ -78,35 +79,28 @@ export function Tiles<Tile>({ name, tiles, onChange, kinds, saysOf, show, field 
               />
             ) : (
               <>
-                <button type="button" title="Alt and an arrow key move it, Delete takes it out" onKeyDown={onKeyDown}>
+                <button type="button" title="Alt and an arrow key move it, Delete removes it" onKeyDown={onKeyDown}>
                   {show?.(tile) ?? says}
                 </button>
                 {field?.(tile, next => alter(index, next))}
               </>
             )}
-            <button type="button" className="tile-out" aria-label={`Take out ${says}`} onClick={() => onChange(without(index))}>
+            <button type="button" className="tile-out" aria-label={`Remove ${says}`} onClick={() => onChange(without(index))}>
               ×
             </button>
           </span>
         )
       })}
-      <select
+      <Menu
+        label={`Add to ${name}`}
         className="tile-add"
-        aria-label={`Add to ${name}`}
-        value=""
-        onChange={event => {
-          const kind = kinds.find(({ key }) => key === event.target.value)
-          onChange([...tiles, kind ? kind.tile : { text: ' ' }])
-        }}
+        items={[
+          ...kinds.map(({ key, says, tile }) => ({ key, says, run: () => onChange([...tiles, tile]) })),
+          { key: 'text', says: 'Text', run: () => onChange([...tiles, { text: ' ' }]) },
+        ]}
       >
-        <option value="">+</option>
-        {kinds.map(({ key, says }) => (
-          <option key={key} value={key}>
-            {says}
-          </option>
-        ))}
-        <option value="text">Text</option>
-      </select>
+        +
+      </Menu>
     </div>
   )
 }

@@ -1,0 +1,72 @@
+/** A few fields asked for by a command: one small form over everything, left with Enter or Esc. */
+import { type FormEvent, useId, useState } from 'react'
+import { create } from 'zustand'
+import { Dialog } from './Dialog.tsx'
+
+interface Question {
+  title: string
+  /** What the fields are, what stands in them at first, and what is wrong with a text, in words. */
+  fields: { label: string; value: string; check?(value: string, all: string[]): string }[]
+  /** Said below the fields. */
+  note?: string
+  does: string
+  run(values: string[]): void
+}
+
+const useQuestion = create<{ question: Question | null }>()(() => ({ question: null }))
+
+export const ask = (question: Question): void => useQuestion.setState({ question })
+const close = (): void => useQuestion.setState({ question: null })
+
+export function Ask() {
+  const question = useQuestion(state => state.question)
+  return question && <Form key={question.title} question={question} />
+}
+
+function Form({ question }: { question: Question }) {
+  const [values, setValues] = useState(question.fields.map(({ value }) => value))
+  const [tried, setTried] = useState(false)
+  const ids = useId()
+  const wrong = question.fields.map(({ check }, index) => check?.(values[index]!.trim(), values) ?? '')
+  const submit = (event: FormEvent): void => {
+    event.preventDefault()
+    setTried(true)
+    if (wrong.some(Boolean)) return
+    close()
+    const given = values.map(value => value.trim())
+    // The dialog gives the focus back first; what runs may take it elsewhere.
+    setTimeout(() => question.run(given))
+  }
+  return (
+    <Dialog title={question.title} className="top-[90px] w-[430px] px-4.5 pt-3.5 pb-4" onClose={close}>
+      <form onSubmit={submit}>
+        {question.fields.map(({ label }, index) => (
+          <div className="field" key={label}>
+            <span aria-hidden="true">{label}</span>
+            <input
+              aria-label={label}
+              aria-invalid={tried && Boolean(wrong[index])}
+              aria-describedby={tried && wrong[index] ? `${ids}${index}` : undefined}
+              value={values[index]}
+              onChange={event => setValues(values.map((old, i) => (i === index ? event.target.value : old)))}
+            />
+            {tried && wrong[index] && (
+              <span id={`${ids}${index}`} className="text-[13px] text-(--mend)" role="alert">
+                {wrong[index]}
+              </span>
+            )}
+          </div>
+        ))}
+        {question.note && <p className="quiet-note">{question.note}</p>}
+        <p className="button-row">
+          <button type="submit" className="button primary">
+            {question.does}
+          </button>
+          <button type="button" className="button" onClick={close}>
+            Cancel
+          </button>
+        </p>
+      </form>
+    </Dialog>
+  )
+}

@@ -1,0 +1,98 @@
+/**
+ * A field and the list of what fits it: the arrow keys walk, Enter takes, and the focus stays in the field. What fits is decided by whoever
+ * shows it; the list only walks. Built on cmdk, which keeps combobox, listbox and options as the accessibility guidelines ask.
+ */
+import { Command } from 'cmdk'
+import type { KeyboardEvent, ReactNode } from 'react'
+
+export interface ListedChoice {
+  key: string
+  number?: string
+  text: ReactNode
+  hint?: ReactNode
+  /** Its keys, as they are printed. */
+  keys?: string
+  /** It is listed and cannot be taken as things stand. */
+  out?: boolean
+}
+
+interface Props<Listed extends ListedChoice> {
+  label: string
+  placeholder: string
+  asked: string
+  onAsked(asked: string): void
+  groups: readonly [string, readonly Listed[]][]
+  onTake(choice: Listed): void
+  /** Said where nothing fits. */
+  empty: string
+  /** Told of the choice that stands out, for whoever shows more of it. */
+  at?: string
+  onAt?(key: string): void
+  onKeyDown?(event: KeyboardEvent): void
+  /** The columns of a row: number, text, hint. */
+  rowClass?: string
+  inputClass?: string
+  listClass?: string
+  beside?: ReactNode
+  after?: ReactNode
+}
+
+export function Choices<Listed extends ListedChoice>(props: Props<Listed>) {
+  const { label, placeholder, asked, onAsked, groups, onTake, empty, at, onAt, onKeyDown, beside, after } = props
+  const { rowClass = 'grid-cols-[130px_minmax(0,1fr)_auto]', inputClass = 'px-4 py-3 text-base', listClass = 'max-h-[52vh]' } = props
+  return (
+    <Command
+      label={label}
+      shouldFilter={false}
+      vimBindings={false}
+      loop
+      {...(at === undefined ? {} : { value: at })}
+      {...(onAt ? { onValueChange: onAt } : {})}
+      {...(onKeyDown ? { onKeyDown } : {})}
+    >
+      <div className="flex items-center gap-3 border-b border-(--rule-strong)">
+        <Command.Input
+          // It was asked for: writing goes on in it.
+          autoFocus
+          aria-label={label}
+          placeholder={placeholder}
+          value={asked}
+          onValueChange={onAsked}
+          className={`w-full border-0 outline-none ${inputClass}`}
+        />
+        {beside}
+      </div>
+      <Command.List className={`overflow-y-auto ${listClass}`} label="Choices">
+        {groups.map(
+          ([name, choices]) =>
+            choices.length > 0 && (
+              <Command.Group
+                key={name}
+                heading={name}
+                className="[&_[cmdk-group-heading]]:px-4 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:pb-0.5 [&_[cmdk-group-heading]]:text-xs [&_[cmdk-group-heading]]:font-semibold [&_[cmdk-group-heading]]:text-(--ink-soft)"
+              >
+                {choices.map(choice => (
+                  <Command.Item
+                    key={choice.key}
+                    value={choice.key}
+                    disabled={choice.out ?? false}
+                    onSelect={() => onTake(choice)}
+                    className={`grid cursor-pointer gap-3 px-4 py-1.5 aria-disabled:cursor-default aria-disabled:text-(--ink-soft) aria-selected:bg-(--structure-wash) aria-selected:shadow-[inset_3px_0_0_var(--structure)] ${rowClass}`}
+                  >
+                    <span className="truncate text-right font-text text-(--structure)">{choice.number}</span>
+                    <span className="truncate">{choice.text}</span>
+                    <span className="text-xs text-(--ink-soft)">
+                      {choice.hint}
+                      {choice.keys && <kbd>{choice.keys}</kbd>}
+                    </span>
+                  </Command.Item>
+                ))}
+              </Command.Group>
+            ),
+        )}
+        {groups.every(([, choices]) => choices.length === 0) && <p className="empty">{empty}</p>}
+        {after}
+      </Command.List>
+    </Command>
+  )
+}

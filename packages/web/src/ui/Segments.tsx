@@ -1,0 +1,32 @@
+/** A few views of one thing beside each other, of which one is shown; the arrow keys go from one to the next. */
+import { RadioGroup } from 'radix-ui'
+
+interface Props<Key extends string> {
+  label: string
+  value: Key
+  options: Record<Key, string>
+  onChange(value: Key): void
+  className?: string
+}
+
+export function Segments<Key extends string>({ label, value, options, onChange, className = '' }: Props<Key>) {
+  return (
+    <RadioGroup.Root
+      className={`mb-1.5 flex border border-(--rule-strong) ${className}`}
+      orientation="horizontal"
+      aria-label={label}
+      value={value}
+      onValueChange={next => onChange(next as Key)}
+    >
+      {(Object.entries(options) as [Key, string][]).map(([key, name]) => (
+        <RadioGroup.Item
+          key={key}
+          value={key}
+          className="px-3 py-1 not-first:border-l not-first:border-(--rule-strong) aria-checked:bg-(--structure-wash) aria-checked:font-semibold aria-checked:text-(--structure) aria-checked:underline aria-checked:underline-offset-4"
+        >
+          {name}
+        </RadioGroup.Item>
+      ))}
+    </RadioGroup.Root>
+  )
+}

@@ -1,0 +1,59 @@
+/** What the views and our own words mean, and all keys: a page of the application itself. */
+import { useLocation } from 'react-router'
+import { KeyTable } from '../../app/KeysSheet.tsx'
+import { tabs, words } from '../../app/views.ts'
+
+const first = [
+  'Give the work its title, and its author in the slip.',
+  'Write in the galley. “# ” begins a heading, “- ” a list; the + beside a block, or Ctrl K, puts in everything else.',
+  'Refer to a figure or a section with a reference: it says the number and stays right, whatever moves.',
+  'Choose in House style what the pages look like, and look at them in Pages.',
+  'Mend what Findings lists, and save the PDF in Dispatch.',
+]
+
+export function WhatIsWhat() {
+  const inWork = useLocation().pathname.startsWith('/work/')
+  return (
+    <main className="h-full overflow-y-auto px-8 pb-16" aria-label="What is what">
+      <div className="mx-auto max-w-[860px]">
+        <h2 className="mt-7 mb-1 font-text text-2xl font-semibold">What is what</h2>
+        <Section title="From an empty work to a PDF">
+          <ol className="list-decimal pl-5">
+            {first.map(step => (
+              <li key={step} className="py-0.5">
+                {step}
+              </li>
+            ))}
+          </ol>
+        </Section>
+        <Section title={inWork ? 'The views, as the tabs at the left name them' : 'The views of a work'}>
+          <Terms list={tabs.map(([, name, says]) => [name, says])} />
+        </Section>
+        <Section title="Words">
+          <Terms list={words} />
+        </Section>
+        <Section title="Keys">
+          <KeyTable />
+        </Section>
+      </div>
+    </main>
+  )
+}
+
+const Section = ({ title, children }: { title: string; children: React.ReactNode }) => (
+  <section className="mt-6">
+    <h3 className="mb-2 border-b border-(--rule-strong) font-text text-lg font-semibold text-(--structure)">{title}</h3>
+    {children}
+  </section>
+)
+
+const Terms = ({ list }: { list: readonly (readonly [string, string])[] }) => (
+  <dl className="grid grid-cols-[150px_1fr] gap-y-1">
+    {list.map(([name, says]) => (
+      <div key={name} className="contents">
+        <dt className="font-semibold">{name}</dt>
+        <dd>{says}</dd>
+      </div>
+    ))}
+  </dl>
+)
