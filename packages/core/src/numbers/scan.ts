@@ -205,7 +205,10 @@ const finders: Record<Numbering, Finder> = {
   },
   caption: (node, place, scan) => {
     const short = node.maybeChild(1)
-    scan.series(node, place.holder, { text: node.firstChild, shortText: short && isKind(short, 'shortCaption') ? short : null })
+    scan.series(node, place.holder, {
+      text: node.firstChild,
+      shortText: short && isKind(short, 'shortCaption') && short.content.size > 0 ? short : null,
+    })
     return { ...place, panelsOf: place.holder, linesOf: null, inTable: place.inTable || isKind(node, 'table') }
   },
   formula: (node, place, scan) => {

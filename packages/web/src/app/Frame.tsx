@@ -1,7 +1,7 @@
 /** The window around every view of a work: thumb tabs, the state of the books, undo, the command box, the foot. */
 
 import { countWords, division, plainText, titleOf } from '@steady-ledger/core/work/schema.ts'
-import { Suspense, useEffect, useState } from 'react'
+import { Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { entryType } from '../editor/insert.ts'
 import type { Session } from '../session/session.ts'
@@ -87,6 +87,20 @@ function Window() {
     keys: () => setAsking('keys'),
     insert: () => setAsking('insert'),
   })
+  // Whoever goes to another view by keyboard or screen reader is in it then; the galley gives the focus to the text by itself.
+  const came = useRef(here)
+  useEffect(() => {
+    if (came.current === here) return
+    came.current = here
+    if (here === 'Galley') return
+    const frame = requestAnimationFrame(() => {
+      const main = document.querySelector<HTMLElement>('.view main')
+      if (!main || main.contains(document.activeElement) || document.querySelector('[role="dialog"]')) return
+      main.tabIndex = -1
+      main.focus({ preventScroll: true })
+    })
+    return () => cancelAnimationFrame(frame)
+  }, [here])
   const close = (): void => setAsking('')
   const [footPlace, setFootPlace] = useState<HTMLElement | null>(null)
   return (

@@ -1,7 +1,8 @@
 /** Everything the command box can do: a name, what it is called for, and its keys. */
 
 import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
-import { listTitle } from '@steady-ledger/core/languages/index.ts'
+import { languageOf, listTitle } from '@steady-ledger/core/languages/index.ts'
+import type { NameKey } from '@steady-ledger/core/languages/language.ts'
 import { offeredKinds } from '@steady-ledger/core/work/kinds/index.ts'
 import { seriesRule, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
@@ -24,7 +25,7 @@ import { askWhereTo } from './MoveSection.tsx'
 import { saveRescueFile } from './rescue.ts'
 import type { ShortcutName } from './shortcuts.ts'
 import { applyTheme } from './theme.ts'
-import { insertMiniContents, namePlace, renameLabel, renumberFromHere } from './workCommands.ts'
+import { askForLink, insertMiniContents, namePlace, renameLabel, renumberFromHere } from './workCommands.ts'
 
 /** Where it stands among what can be put in. */
 export type Insertion = 'In the line' | 'Blocks' | 'Mathematics' | 'Headings and divisions' | 'Lists of the work'
@@ -50,14 +51,16 @@ const puts = (group: Insertion, offered: string, typed?: string): Pick<NamedComm
   puts: { name: nameOffered(offered), group, ...(typed ? { typed } : {}) },
 })
 
-/** The list of a series, called as lists are in the language of the work. */
+/** The list of a series, called as lists are in the language of the work, whatever the scheme was written in. */
 const newList =
   (key: string): ((session: Session) => void) =>
   session => {
-    const { scheme } = session.work
-    void session.run(
-      insertDivision('seriesList', listTitle(seriesRule(scheme, key).names.many, wordsOf(scheme, scheme.language), scheme.language), key),
-    )
+    const { scheme, settings } = session.work
+    const { language } = settings
+    const { many } = seriesRule(scheme, key).names
+    const own =
+      languageOf(language).tag === languageOf(scheme.language).tag ? many : (languageOf(language).names[key as NameKey]?.many ?? many)
+    void session.run(insertDivision('seriesList', listTitle(own, wordsOf(scheme, language), language), key))
   }
 
 export const namedCommands: NamedCommand[] = [
@@ -80,6 +83,7 @@ export const namedCommands: NamedCommand[] = [
   })),
   { name: 'Insert empty space', ...puts('Blocks', 'empty space'), ...editor(insertSpace) },
   { name: 'Insert the keywords of the work', ...puts('Blocks', 'keywords of the work'), ...editor(insertKeywords) },
+  { name: 'Make these words a link', run: askForLink },
   { name: 'Insert an equation', shortcut: 'equation', ...puts('Mathematics', 'an equation'), run: session => session.act('equation') },
   ...['theorem', 'lemma', 'proposition', 'corollary', 'definition', 'remark'].map(series => ({
     name: `Insert a ${series}`,

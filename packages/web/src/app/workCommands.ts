@@ -5,6 +5,7 @@ import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
 import { referencesTo } from '@steady-ledger/core/numbers/referencesTo.ts'
 import { retarget } from '@steady-ledger/core/work/commands/references.ts'
 import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { isAddress } from '@steady-ledger/core/work/definition.ts'
 import { newSeries } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
@@ -178,4 +179,31 @@ export function insertMiniContents(session: Session): void {
   for (let i = 0; i < index; i++) at += state.doc.child(i).nodeSize
   const place = at + 1 + host.firstChild!.nodeSize
   session.dispatch(state.tr.insert(place, schema.nodes.miniContents.create()))
+}
+
+/** Makes the selected words a link, or changes where they lead; an empty address makes them words again. */
+export function askForLink(session: Session): void {
+  const { from, to, empty, $from } = session.state.selection
+  if (empty) {
+    notify({ kind: 'wrong', text: 'Select the words that become a link first.' })
+    return
+  }
+  const { link } = schema.marks
+  const now = link.isInSet($from.nodeAfter?.marks ?? [])
+  ask({
+    title: 'Link',
+    fields: [
+      {
+        label: 'Web or mail address; empty for none',
+        value: (now?.attrs.address as string | undefined) ?? '',
+        check: value => (!value || isAddress(value) ? '' : 'An address begins with https:// or mailto:.'),
+      },
+    ],
+    does: 'Set the link',
+    run: ([address]) => {
+      const tr = session.state.tr.removeMark(from, to, link)
+      session.dispatch(address ? tr.addMark(from, to, link.create({ address })) : tr)
+      session.editor?.focus()
+    },
+  })
 }

@@ -39,7 +39,7 @@ export function DispatchDesk() {
   }
   const writing = job?.kind === 'writing'
   return (
-    <main className="dispatch">
+    <main className="dispatch" aria-label="Dispatch">
       <div className="dispatch-inner">
         <section>
           <h2>Before it leaves</h2>

@@ -84,7 +84,7 @@ export function EarlierStates() {
   const days = new Map<string, StateRecord[]>()
   for (const state of states ?? []) days.set(date.format(state.at), [...(days.get(date.format(state.at)) ?? []), state])
   return (
-    <main className="earlier">
+    <main className="earlier" aria-label="Earlier states">
       <nav aria-label="Earlier states">
         {[...days].map(([day, own]) => (
           <section key={day}>

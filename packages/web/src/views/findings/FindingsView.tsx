@@ -33,7 +33,7 @@ export function FindingsView() {
   }
   const page = (finding: Finding): string => turnover.labels[turnover.pageOf.get(finding.place) ?? -1] ?? ''
   return (
-    <main className="findings">
+    <main className="findings" aria-label="Findings">
       <div className="findings-inner">
         {turnover.findings.length === 0 && (
           <div className="centre-note">

@@ -2,6 +2,7 @@
 
 import { listMarkingOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { type Node, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
+import { TextSelection } from '@tiptap/pm/state'
 import { Link } from 'react-router'
 import { newSeriesFor } from '../../app/workCommands.ts'
 import { addPanel, removePanel } from '../../editor/groups.ts'
@@ -167,9 +168,12 @@ export function ShortCaption({ node, at }: { node: Node; at: number }) {
       value={has}
       onChange={value => {
         const { tr } = session.state
-        if (value) tr.insert(after, schema.nodes.shortCaption.create(null, schema.text('Short caption')))
-        else tr.delete(after, after + node.child(1).nodeSize)
-        session.dispatch(tr)
+        if (value) {
+          // Empty until it is written: nobody prints words that nobody wrote.
+          tr.insert(after, schema.nodes.shortCaption.create())
+          tr.setSelection(TextSelection.create(tr.doc, after + 1))
+        } else tr.delete(after, after + node.child(1).nodeSize)
+        if (session.dispatch(tr) && value) session.editor?.focus()
       }}
     />
   )

@@ -12,6 +12,7 @@ import { Composer } from '../../composer/Composer.tsx'
 import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { nodeViews } from '../../editor/nodeViews/index.ts'
+import { selectTitle } from '../../editor/selectTitle.ts'
 import { newId } from '../../newId.ts'
 import type { Session } from '../../session/session.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
@@ -22,6 +23,7 @@ import { AddButton } from './AddButton.tsx'
 import { NotePanel } from './NotePanel.tsx'
 import { type PastedHtml, readPastedHtml } from './pastedHtml.ts'
 import { ReferencePicker } from './ReferencePicker.tsx'
+import { SelectionBar } from './SelectionBar.tsx'
 import { Slip } from './Slip.tsx'
 import { Spine } from './Spine.tsx'
 import { addFigures, keepPictures, setPicture, tellRefused } from './takeIn.ts'
@@ -174,11 +176,19 @@ export function Galley() {
   useEffect(() => {
     if (view && block && location.key) {
       session.goTo(block)
+    } else if (view && location.state?.begins) {
+      // A work that was just begun: its title is written first.
+      selectTitle(session, session.state.doc.firstChild!.attrs.id)
     } else if (view) {
       view.focus()
       view.dispatch(view.state.tr.scrollIntoView())
     }
-  }, [view, block, session, location.key])
+  }, [view, block, session, location.key, location.state])
+
+  // Until the place to write is given, nothing in the text can have the focus.
+  useEffect(() => {
+    if (role === 'writer' && view && document.activeElement === document.body) view.focus()
+  }, [role, view])
 
   return (
     <div className="galley" style={{ '--spine-width': `${spineWidth}px`, '--slip-width': `${slipWidth}px` } as CSSProperties}>
@@ -190,7 +200,7 @@ export function Galley() {
           <Divider label="Width of the spine" width={spineWidth} limits={spineLimits} grows="right" onWidth={setSpineWidth} />
         </>
       )}
-      <div className="sheet-scroll" data-testid="sheet">
+      <main className="sheet-scroll" data-testid="sheet" aria-label="Galley">
         <div className="sheet">
           {role === 'reader' && <p className="reading-note">Another tab is writing this work; here you can read along.</p>}
           <div ref={place} />
@@ -199,9 +209,10 @@ export function Galley() {
         <Boundary name="This panel" of={JSON.stringify(floating)}>
           {view && floating?.kind === 'composer' && <Composer view={view} at={floating.at} onClose={closeFloating} />}
           {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={closeFloating} />}
+          {view && !floating && <SelectionBar view={view} />}
           {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
         </Boundary>
-      </div>
+      </main>
       {panels.slip && (
         <>
           <Divider label="Width of the slip" width={slipWidth} limits={slipLimits} grows="left" onWidth={setSlipWidth} />

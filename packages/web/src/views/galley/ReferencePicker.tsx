@@ -96,14 +96,14 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
     >
       <div className="picker-head">
         <input
-          // The picker was asked for: writing goes on in it.
-          ref={field => field?.focus({ preventScroll: true })}
+          ref={takeFocus}
           aria-label="Search by number, kind, caption or label"
           placeholder="Number, kind, caption or label"
           value={asked}
           role="combobox"
           aria-expanded="true"
           aria-controls="picker-list"
+          aria-activedescendant={found[row] ? `picker-${row}` : undefined}
           onChange={event => {
             setAsked(event.target.value)
             setRow(0)
@@ -132,6 +132,7 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
         {found.map((entry, index) => (
           <div
             key={entry.id}
+            id={`picker-${index}`}
             role="option"
             tabIndex={-1}
             aria-selected={targets.includes(entry.id)}
@@ -181,6 +182,9 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
     </div>
   )
 }
+
+/** The picker was asked for: writing goes on in it. Once, and not again while one is elsewhere in it. */
+const takeFocus = (field: HTMLInputElement | null): void => field?.focus({ preventScroll: true })
 
 /** Its division, and its page once that is known. */
 function whereIs(entry: Entry, session: ReturnType<typeof useSession>): string {

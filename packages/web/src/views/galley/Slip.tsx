@@ -20,6 +20,7 @@ import { useSession, useView } from '../../session/sessionContext.ts'
 import { Check, Choice, Field } from '../../ui/fields.tsx'
 import { AccountSteps } from '../AccountSteps.tsx'
 import { FigureFields, HeadingFields, HeadingListed, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
+import { FirstSteps } from './FirstSteps.tsx'
 import { kindName } from './kindNames.ts'
 import { CaptionLook, HeadingLook } from './LookFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
@@ -47,6 +48,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   return (
     // What is being typed for one block is not typed for another.
     <aside key={ownId || node.type.name} className="slip" aria-label="Slip: what is selected">
+      <FirstSteps />
       <Heading node={node} id={ownId} at={at} />
       {node.type.name === 'paragraph' && (
         <>

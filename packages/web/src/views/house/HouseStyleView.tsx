@@ -64,7 +64,7 @@ export function HouseStyleView() {
   }
   const page = (more: Partial<HouseStyle['page']>): boolean => change({ ...style, page: { ...style.page, ...more } })
   return (
-    <main className="house">
+    <main className="house" aria-label="House style">
       <div className="tools">
         <Menu
           disabled={!writer}

@@ -71,7 +71,7 @@ export function LedgerView() {
     />
   )
   return (
-    <main className="ledger">
+    <main className="ledger" aria-label="Ledger">
       {since || chart ? views : <Entries views={views} />}
       {since && <SinceMilestone />}
       {chart && (

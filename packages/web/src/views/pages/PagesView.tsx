@@ -140,7 +140,7 @@ export function PagesView() {
   }
   const unknown = wanted.trim() !== '' && !labels.includes(wanted.trim())
   return (
-    <main className="pages">
+    <main className="pages" aria-label="Pages">
       <div className="tools">
         <div className="choices-row" role="group" aria-label="How pages stand">
           {(Object.keys(modeNames) as Mode[]).map(key => (

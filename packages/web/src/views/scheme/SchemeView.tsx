@@ -66,7 +66,7 @@ export function SchemeView() {
     session.sayDone(count ? `The scheme is applied: ${count} ${count === 1 ? 'number' : 'numbers'} changed.` : 'The scheme is applied.')
   }
   return (
-    <main className="house scheme">
+    <main className="house scheme" aria-label="Scheme">
       <div className="tools">
         <Menu
           disabled={!writer}

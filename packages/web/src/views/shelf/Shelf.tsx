@@ -83,9 +83,9 @@ export function Shelf() {
       .catch((error: Error) => notify({ kind: 'wrong', text: `${what} ${reasonFor(error)}` }))
       .finally(() => void refresh().catch(() => {}))
 
-  const go = (id: string): void => {
+  const go = (id: string, begins = false): void => {
     void keepStorage()
-    navigate(`/work/${id}/galley`)
+    navigate(`/work/${id}/galley`, { state: { begins } })
   }
   const open = async (file: File): Promise<void> => {
     try {
@@ -227,7 +227,9 @@ export function Shelf() {
           />
         ))}
         {!failure && (
-          <NewWork onBegin={(kind, title) => doing('No work was begun.', async () => go(await (await acts()).begin(kind, title)))()} />
+          <NewWork
+            onBegin={(kind, title) => doing('No work was begun.', async () => go(await (await acts()).begin(kind, title), true))()}
+          />
         )}
       </ul>
       {works && <StorageFacts />}

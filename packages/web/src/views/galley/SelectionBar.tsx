@@ -1,0 +1,127 @@
+/** What can be done with words that are selected: a small bar above them, each act by its keys or by name in the box as well. */
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import { TextSelection } from '@tiptap/pm/state'
+import type { EditorView } from '@tiptap/pm/view'
+import { type ReactNode, useEffect, useState } from 'react'
+import { languages } from '../../app/languages.ts'
+import { keysOf, type ShortcutName, shortcuts } from '../../app/shortcuts.ts'
+import { askForLink } from '../../app/workCommands.ts'
+import { setLanguage } from '../../editor/insert.ts'
+import { wordCommands } from '../../editor/textCommands.ts'
+import { useSession } from '../../session/sessionContext.ts'
+import { Menu } from '../../ui/Menu.tsx'
+import { Tooltip } from '../../ui/Tooltip.tsx'
+
+const looks: [Exclude<keyof typeof wordCommands, 'fixedSpace'>, ReactNode][] = [
+  ['emphasis', <em key="e">a</em>],
+  ['strong', <strong key="s">a</strong>],
+  [
+    'superscript',
+    <span key="p">
+      a<sup>2</sup>
+    </span>,
+  ],
+  [
+    'subscript',
+    <span key="b">
+      a<sub>2</sub>
+    </span>,
+  ],
+  [
+    'smallCapitals',
+    <span key="c" className="[font-variant-caps:small-caps]">
+      Aa
+    </span>,
+  ],
+  ['code', <code key="o">a</code>],
+]
+const height = 38
+const width = 424
+
+/** Above the words, in pixels of the scrolling sheet; null where no words are selected. */
+function placeOf(view: EditorView): { top: number; left: number } | null {
+  const { selection } = view.state
+  const scroll = view.dom.closest('.sheet-scroll')
+  if (!(selection instanceof TextSelection) || selection.empty || !selection.$from.sameParent(selection.$to) || !scroll || !view.editable)
+    return null
+  const outer = scroll.getBoundingClientRect()
+  const { top, left } = view.coordsAtPos(selection.from)
+  const above = top - outer.top + scroll.scrollTop - height - 4
+  // The first line of what is in sight has it below.
+  const under = view.coordsAtPos(selection.to).bottom - outer.top + scroll.scrollTop + 6
+  return { top: top - outer.top > height + 8 ? above : under, left: Math.max(2, Math.min(left - outer.left - 8, outer.width - width)) }
+}
+
+export function SelectionBar({ view }: { view: EditorView }) {
+  const session = useSession()
+  const [place, setPlace] = useState<{ top: number; left: number } | null>(null)
+  useEffect(() => {
+    let frame = 0
+    let pressed = false
+    const measure = (): void => {
+      cancelAnimationFrame(frame)
+      frame = requestAnimationFrame(() => setPlace(pressed ? null : placeOf(view)))
+    }
+    // While it is being drawn, a selection has nothing in its way.
+    const down = (): void => {
+      pressed = true
+    }
+    const up = (): void => {
+      pressed = false
+      measure()
+    }
+    view.dom.addEventListener('pointerdown', down)
+    addEventListener('pointerup', up)
+    session.followers.add(measure)
+    return () => {
+      cancelAnimationFrame(frame)
+      view.dom.removeEventListener('pointerdown', down)
+      removeEventListener('pointerup', up)
+      session.followers.delete(measure)
+    }
+  }, [view, session])
+  if (!place) return null
+  const { selection, doc } = view.state
+  const has = (mark: string): boolean => doc.rangeHasMark(selection.from, selection.to, schema.marks[mark as 'strong'])
+  const act = (name: string, shown: ReactNode, run: () => void, keys?: ShortcutName, on?: boolean) => (
+    <Tooltip key={name} says={name} side="top" {...(keys ? { keys: keysOf(keys) } : {})}>
+      <button
+        type="button"
+        aria-label={name}
+        {...(on === undefined ? {} : { 'aria-pressed': on })}
+        className="min-w-8 px-2 py-1 not-first:border-l not-first:border-(--rule) hover:bg-(--structure-wash) aria-pressed:bg-(--structure-wash) aria-pressed:text-(--structure)"
+        onMouseDown={event => event.preventDefault()}
+        onClick={run}
+      >
+        {shown}
+      </button>
+    </Tooltip>
+  )
+  return (
+    <div
+      role="toolbar"
+      aria-label="The selected words"
+      className="absolute z-5 flex border border-(--structure) bg-(--sheet) text-[15px] shadow-lg"
+      style={place}
+    >
+      {looks.map(([name, shown]) => act(shortcuts[name].says, shown, () => session.run(wordCommands[name]), name, has(name)))}
+      <span className="border-l border-(--rule) text-[13px]">
+        <Menu
+          label="Language of the selected words"
+          className="px-2 py-1.5 hover:bg-(--structure-wash)"
+          items={[
+            ...Object.entries(languages).map(([tag, says]) => ({ key: tag, says, run: () => session.run(setLanguage(tag)) })),
+            { key: 'own', says: 'That of the work', run: () => session.run(setLanguage(null)) },
+          ]}
+        >
+          Language
+        </Menu>
+      </span>
+      <span className="flex border-l border-(--rule) text-[13px] leading-6">
+        {act('Link to a web address', 'Link', () => askForLink(session), undefined, has('link'))}
+        {act('Reference, behind the words', 'Reference', () => session.act('reference'), 'reference')}
+        {act('Footnote to the words', 'Note', () => session.act('note'), 'note')}
+      </span>
+    </div>
+  )
+}
