@@ -175,6 +175,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await keyboard.press('Escape')
     await tabTo(page, 'link', 'What is what')
     await enter()
+    await expect(page.getByRole('main')).toContainText('From an empty work to a PDF')
     expect(await told(page)).toMatch(/heading "From an empty work to a PDF"/)
   })
 })

@@ -70,7 +70,7 @@ test('a series of the author’s own is made from the slip of a caption in one s
   await openDemo(page)
   await openChapter(page, '1')
   await page.locator('.division.open .figure .picture').first().click()
-  await page.getByLabel('Numbered among').selectOption('+')
+  await page.getByRole('button', { name: 'A series of your own…' }).click()
   const form = page.getByRole('dialog', { name: 'A series of your own' })
   await form.getByLabel('One is called').fill('figure')
   await form.getByRole('button', { name: 'Make it' }).click()

@@ -3,6 +3,7 @@ import { createRoot } from 'react-dom/client'
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
 import './styles/app.css'
 import { Boundary } from './app/Boundary.tsx'
+import { NotHere } from './app/NotHere.tsx'
 import { offerNewVersions } from './app/newVersion.ts'
 import { applyTheme } from './app/theme.ts'
 import { fetchFor, frame, views } from './views/index.ts'
@@ -34,9 +35,13 @@ const router = createBrowserRouter([
         </Suspense>
       </Boundary>
     ),
-    children: [{ index: true, element: <Navigate to="galley" replace /> }, ...views.map(({ path, View }) => ({ path, element: <View /> }))],
+    children: [
+      { index: true, element: <Navigate to="galley" replace /> },
+      ...views.map(({ path, View }) => ({ path, element: <View /> })),
+      { path: '*', element: <NotHere /> },
+    ],
   },
-  { path: '*', element: <Navigate to="/" replace /> },
+  { path: '*', element: <NotHere /> },
 ])
 
 // What the address asks for is fetched before anything is drawn: nothing is drawn twice, and no wait is shown after another.

@@ -29,6 +29,34 @@ const work = () =>
     div({ role: 'appendix', label: 'end' }, 'End', p`last`),
   ])
 
+describe('ids', () => {
+  test.each([
+    ['above itself', (sitting: ReturnType<typeof work>) => at(sitting.state, 'f')],
+    ['below itself', (sitting: ReturnType<typeof work>) => at(sitting.state, 'f') + nodeOf(sitting.state, 'f').nodeSize],
+  ])('a figure that is copied %s keeps its id and label, and the copy gets one of its own', (_where, place) => {
+    const sitting = work()
+    const id = idOf(sitting.state, 'f')
+    const figure = nodeOf(sitting.state, 'f')
+    const put = place(sitting)
+    const above = put === at(sitting.state, 'f')
+    apply(sitting, sitting.state.tr.insert(put, figure))
+    const figures = sitting.state.doc.firstChild!.children.filter(node => node.type.name === 'figure')
+    expect(figures).toHaveLength(2)
+    const [copy, original] = above ? figures : figures.toReversed()
+    expect(original!.attrs).toMatchObject({ id, label: 'f' })
+    expect(copy!.attrs.id).not.toBe(id)
+    expect(copy!.attrs.label).toBe('')
+  })
+  test('what is cut and put back elsewhere keeps its id', () => {
+    const sitting = work()
+    const id = idOf(sitting.state, 'f')
+    const from = at(sitting.state, 'f')
+    const figure = nodeOf(sitting.state, 'f')
+    apply(sitting, sitting.state.tr.delete(from, from + figure.nodeSize).insert(from, figure))
+    expect(idOf(sitting.state, 'f')).toBe(id)
+  })
+})
+
 describe('how deep things lie in each other', () => {
   const nested = (depth: number): Node =>
     nodes.bulletedList!.create(

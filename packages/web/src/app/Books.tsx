@@ -1,5 +1,22 @@
+import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { useSession, useView } from '../session/sessionContext.ts'
+
+/** Said to who does not see it when it becomes another, and not at every letter. */
+export function BooksTold() {
+  const turnover = useView(view => view.turnover)
+  const balanced = useView(view => view.balanced)
+  const must = turnover?.findings.filter(finding => finding.weight === 'mustMend').length ?? 0
+  const [said, setSaid] = useState('')
+  useEffect(() => {
+    if (turnover && balanced) setSaid(must > 0 ? `${must} must mend` : 'In balance')
+  }, [turnover, balanced, must])
+  return (
+    <span role="status" className="visually-hidden">
+      {said}
+    </span>
+  )
+}
 
 /** The state of the books: in balance, being computed, or what must be mended first. */
 export function Books() {
@@ -20,7 +37,7 @@ export function Books() {
     )
   if (progress || !turnover || fromLastSitting)
     return (
-      <span className="books" role="status" aria-busy="true">
+      <span className="books" aria-busy="true">
         {progress?.of === 'formulas' ? 'Setting formulas…' : 'Computing pages…'}
         {fromLastSitting && ' In sight: those of last time.'}
         {progress && (
@@ -31,16 +48,11 @@ export function Books() {
   const must = turnover.findings.filter(finding => finding.weight === 'mustMend').length
   const pages = `${turnover.labels.length} pages`
   return must > 0 ? (
-    <Link className="books wrong" to="findings" role="status" aria-busy={!balanced}>
+    <Link className="books wrong" to="findings" aria-busy={!balanced}>
       {must} must mend · {pages}
     </Link>
   ) : (
-    <span
-      className="books"
-      role="status"
-      aria-busy={!balanced}
-      title={`Balanced in ${turnover.rounds} rounds, ${Math.round(turnover.milliseconds)} ms`}
-    >
+    <span className="books" aria-busy={!balanced} title={`Balanced in ${turnover.rounds} rounds, ${Math.round(turnover.milliseconds)} ms`}>
       <Balance /> In balance · {pages}
     </span>
   )

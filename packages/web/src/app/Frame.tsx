@@ -11,7 +11,7 @@ import { Ask } from '../ui/Ask.tsx'
 import { Notices, PastNotices } from '../ui/Notices.tsx'
 import { Tooltip, Tooltips } from '../ui/Tooltip.tsx'
 import { fetchOthers } from '../views/index.ts'
-import { Books } from './Books.tsx'
+import { Books, BooksTold } from './Books.tsx'
 import { Boundary } from './Boundary.tsx'
 import { CommandBox } from './CommandBox.tsx'
 import { FootPlace } from './footPlace.ts'
@@ -136,6 +136,7 @@ function Window() {
           <header className="top-bar">
             <h1 className="work-title">{title}</h1>
             <Books />
+            <BooksTold />
             <span className="spring" />
             <button type="button" className="command-opener" onClick={() => setAsking('all')}>
               Go to, find or do… <kbd>{keysOf('goTo')}</kbd>

@@ -24,6 +24,7 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
   const [group, setGroup] = useState(palette[0]!.name)
   const [failure, setFailure] = useState('')
   const position = useRef(at)
+  const [sitting] = useState(() => Date.now())
   const where = useCallback(() => position.current, [])
   const floating = useFloatingPlace(view, where)
   const placed = floating !== null
@@ -35,8 +36,12 @@ export function Composer({ view, at, onClose }: { view: EditorView; at: number; 
     // The field writes a formula its own way: one that was not edited stays as it was.
     const source = value === unedited.current.value ? unedited.current.source : value
     if (node?.attrs.formula === undefined || source === undefined || source === node.attrs.formula) return
-    session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', source))
-  }, [view, session])
+    // What is written in one sitting of the composer is one step, however many letters it has.
+    session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', source).setMeta('composition', sitting))
+  }, [view, session, sitting])
+
+  // A press elsewhere closes it, and what stands in it is kept: asked before the field leaves the page, after which it says nothing.
+  useLayoutEffect(() => () => commit(), [commit])
 
   const leave = useCallback(() => {
     commit()

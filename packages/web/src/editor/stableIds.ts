@@ -14,13 +14,15 @@ export const stableIds = (): Plugin =>
       state.doc.forEach(node => {
         if (!suspects.includes(node)) collect(node, taken)
       })
+      // Where an id stands twice, what had it before keeps it, and not whichever comes first.
+      const owners = ownersOf(old.doc, state.doc, suspects, transactions)
       let tr: Transaction | null = null
       state.doc.forEach((division, offset) => {
         if (!suspects.includes(division)) return
         const give = (node: Node, at: number): void => {
           if (!('id' in node.attrs)) return
           const id = node.attrs.id as string
-          if (id && !taken.has(id)) {
+          if (id && !taken.has(id) && (owners.get(id) ?? at) === at) {
             taken.add(id)
             return
           }
@@ -36,6 +38,31 @@ export const stableIds = (): Plugin =>
       return tr
     },
   })
+
+/** Where the nodes stand now that had the ids which stand more than once. */
+function ownersOf(old: Node, doc: Node, suspects: readonly Node[], transactions: readonly Transaction[]): Map<string, number> {
+  const places = new Map<string, number[]>()
+  const note = (node: Node, at: number): void => {
+    const id = node.attrs.id as string | undefined
+    if (id) places.set(id, [...(places.get(id) ?? []), at])
+  }
+  doc.forEach((division, offset) => {
+    if (!suspects.includes(division)) return
+    note(division, offset)
+    division.descendants((node, at) => note(node, offset + 1 + at))
+  })
+  const twice = new Set([...places].filter(([, found]) => found.length > 1).map(([id]) => id))
+  const owners = new Map<string, number>()
+  if (twice.size === 0) return owners
+  old.descendants((node, at) => {
+    const id = node.attrs.id as string | undefined
+    if (!id || !twice.has(id)) return
+    // What is put in right before it moves it on.
+    const now = transactions.reduce((place, tr) => tr.mapping.map(place, 1), at)
+    if (places.get(id)!.includes(now)) owners.set(id, now)
+  })
+  return owners
+}
 
 /** Divisions of the new document that are not nodes of the old one. */
 function changedDivisions(old: Node, doc: Node): Node[] {

@@ -24,24 +24,16 @@ export function Notices() {
     // biome-ignore lint/a11y/noStaticElementInteractions: see above
     <div
       ref={place}
+      aria-live="polite"
       className="fixed bottom-[42px] left-[100px] z-40 grid justify-items-start gap-1.5"
       onMouseEnter={() => setHeld(true)}
       onMouseLeave={() => setHeld(false)}
       onFocus={() => setHeld(true)}
       onBlur={event => event.currentTarget.contains(event.relatedTarget) || setHeld(false)}
     >
-      <div aria-live="polite" className="contents">
-        {shown
-          .filter(({ kind }) => kind !== 'wrong')
-          .map(notice => (
-            <One key={notice.id} notice={notice} held={held} />
-          ))}
-      </div>
-      {shown
-        .filter(({ kind }) => kind === 'wrong')
-        .map(notice => (
-          <One key={notice.id} notice={notice} held={held} />
-        ))}
+      {shown.map(notice => (
+        <One key={notice.id} notice={notice} held={held} />
+      ))}
     </div>
   )
 }

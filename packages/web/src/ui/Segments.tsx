@@ -22,6 +22,8 @@ export function Segments<Key extends string>({ label, value, options, onChange, 
         <RadioGroup.Item
           key={key}
           value={key}
+          // Only the one that is chosen is a stop of Tab: whatever else gets the focus got it by an arrow key or a press, and is chosen.
+          onFocus={() => value !== key && onChange(key)}
           className="px-3 py-1 not-first:border-l not-first:border-(--rule-strong) aria-checked:bg-(--structure-wash) aria-checked:font-semibold aria-checked:text-(--structure) aria-checked:underline aria-checked:underline-offset-4"
         >
           {name}

@@ -74,12 +74,17 @@ export function SeriesField({ node, set }: { node: Node; set(name: string, value
   const series = scheme.series.filter(rule => rule.statement === null && rule.key !== 'equation')
   const own = seriesOf(node)
   return (
-    <Choice
-      label="Numbered among"
-      value={own}
-      options={{ [own]: own, ...Object.fromEntries(series.map(rule => [rule.key, rule.names.one])), '+': 'A series of your own…' }}
-      onChange={value => (value === '+' ? newSeriesFor(session, node.attrs.id) : set('series', value === node.type.name ? '' : value))}
-    />
+    <>
+      <Choice
+        label="Numbered among"
+        value={own}
+        options={{ [own]: own, ...Object.fromEntries(series.map(rule => [rule.key, rule.names.many])) }}
+        onChange={value => set('series', value === node.type.name ? '' : value)}
+      />
+      <button type="button" className="button quiet" onClick={() => newSeriesFor(session, node.attrs.id)}>
+        A series of your own…
+      </button>
+    </>
   )
 }
 

@@ -175,7 +175,7 @@ export function Galley() {
 
   useEffect(() => {
     if (view && block && location.key) {
-      session.goTo(block)
+      if (!session.goTo(block)) notify({ kind: 'wrong', text: 'What this address leads to is not in the work any more.' })
     } else if (view && location.state?.begins) {
       // A work that was just begun: its title is written first.
       selectTitle(session, session.state.doc.firstChild!.attrs.id)
@@ -184,6 +184,20 @@ export function Galley() {
       view.dispatch(view.state.tr.scrollIntoView())
     }
   }, [view, block, session, location.key, location.state])
+
+  // What floats goes when one presses elsewhere; what was written in it is kept.
+  useEffect(() => {
+    if (!floating) return
+    const onPress = ({ target }: PointerEvent): void => {
+      if (
+        target instanceof Element &&
+        !target.closest('.composer, .picker, .note-panel, [data-radix-popper-content-wrapper], [role="dialog"], .notice')
+      )
+        setFloating(null)
+    }
+    addEventListener('pointerdown', onPress, true)
+    return () => removeEventListener('pointerdown', onPress, true)
+  }, [floating])
 
   // Until the place to write is given, nothing in the text can have the focus.
   useEffect(() => {

@@ -2,7 +2,7 @@
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
-import { type ReactNode, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { languages } from '../../app/languages.ts'
 import { keysOf, type ShortcutName, shortcuts } from '../../app/shortcuts.ts'
 import { askForLink } from '../../app/workCommands.ts'
@@ -12,28 +12,14 @@ import { useSession } from '../../session/sessionContext.ts'
 import { Menu } from '../../ui/Menu.tsx'
 import { Tooltip } from '../../ui/Tooltip.tsx'
 
-const looks: [Exclude<keyof typeof wordCommands, 'fixedSpace'>, ReactNode][] = [
-  ['emphasis', <em key="e">a</em>],
-  ['strong', <strong key="s">a</strong>],
-  [
-    'superscript',
-    <span key="p">
-      a<sup>2</sup>
-    </span>,
-  ],
-  [
-    'subscript',
-    <span key="b">
-      a<sub>2</sub>
-    </span>,
-  ],
-  [
-    'smallCapitals',
-    <span key="c" className="[font-variant-caps:small-caps]">
-      Aa
-    </span>,
-  ],
-  ['code', <code key="o">a</code>],
+/** How each of them looks: drawn beside its name, which is what is said. */
+const looks: [Exclude<keyof typeof wordCommands, 'fixedSpace'>, string][] = [
+  ['emphasis', "italic before:content-['a']"],
+  ['strong', "font-bold before:content-['a']"],
+  ['superscript', "before:content-['a²']"],
+  ['subscript', "before:content-['a₂']"],
+  ['smallCapitals', "[font-variant-caps:small-caps] before:content-['Aa']"],
+  ['code', "font-mono before:content-['a']"],
 ]
 const height = 38
 const width = 424
@@ -83,13 +69,13 @@ export function SelectionBar({ view }: { view: EditorView }) {
   if (!place) return null
   const { selection, doc } = view.state
   const has = (mark: string): boolean => doc.rangeHasMark(selection.from, selection.to, schema.marks[mark as 'strong'])
-  const act = (name: string, shown: ReactNode, run: () => void, keys?: ShortcutName, on?: boolean) => (
+  const act = (name: string, shown: string, run: () => void, keys?: ShortcutName, on?: boolean, look = '') => (
     <Tooltip key={name} says={name} side="top" {...(keys ? { keys: keysOf(keys) } : {})}>
       <button
         type="button"
         aria-label={name}
         {...(on === undefined ? {} : { 'aria-pressed': on })}
-        className="min-w-8 px-2 py-1 not-first:border-l not-first:border-(--rule) hover:bg-(--structure-wash) aria-pressed:bg-(--structure-wash) aria-pressed:text-(--structure)"
+        className={`min-w-8 px-2 py-1 not-first:border-l not-first:border-(--rule) hover:bg-(--structure-wash) aria-pressed:bg-(--structure-wash) aria-pressed:text-(--structure) ${look}`}
         onMouseDown={event => event.preventDefault()}
         onClick={run}
       >
@@ -104,7 +90,7 @@ export function SelectionBar({ view }: { view: EditorView }) {
       className="absolute z-5 flex border border-(--structure) bg-(--sheet) text-[15px] shadow-lg"
       style={place}
     >
-      {looks.map(([name, shown]) => act(shortcuts[name].says, shown, () => session.run(wordCommands[name]), name, has(name)))}
+      {looks.map(([name, look]) => act(shortcuts[name].says, '', () => session.run(wordCommands[name]), name, has(name), look))}
       <span className="border-l border-(--rule) text-[13px]">
         <Menu
           label="Language of the selected words"
@@ -119,8 +105,8 @@ export function SelectionBar({ view }: { view: EditorView }) {
       </span>
       <span className="flex border-l border-(--rule) text-[13px] leading-6">
         {act('Link to a web address', 'Link', () => askForLink(session), undefined, has('link'))}
-        {act('Reference, behind the words', 'Reference', () => session.act('reference'), 'reference')}
-        {act('Footnote to the words', 'Note', () => session.act('note'), 'note')}
+        {act('Reference in place of the words', 'Reference', () => session.act('reference'), 'reference')}
+        {act('Note to the words', 'Note', () => session.act('note'), 'note')}
       </span>
     </div>
   )

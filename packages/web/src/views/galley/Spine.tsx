@@ -65,7 +65,10 @@ export function Spine() {
     else if (control && event.key === ']') command(tr => demote(tr, row.id), row.id)
     else if (event.key === 'ArrowDown') to(shown[index + 1])
     else if (event.key === 'ArrowUp') to(shown[index - 1])
-    else if (event.key === 'Enter' || event.key === ' ') navigate(`../galley/${row.id}`)
+    else if (event.key === 'Home') to(shown[0])
+    else if (event.key === 'End') to(shown.at(-1))
+    else if (event.key === 'ArrowLeft') to(shown.slice(0, index).findLast(other => other.level < row.level))
+    else if (event.key === 'Enter' || event.key === ' ' || event.key === 'ArrowRight') navigate(`../galley/${row.id}`)
     else return
     event.preventDefault()
   }

@@ -3,6 +3,7 @@
 import { entryName } from '@steady-ledger/core/content/titles.ts'
 import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
 import { seriesIn } from '@steady-ledger/core/dispatch/ledgerRows.ts'
+import { type Weight, weights } from '@steady-ledger/core/findings/finding.ts'
 import type { MilestoneChange } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
@@ -12,7 +13,8 @@ import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
 import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Popover } from 'radix-ui'
-import { lazy, memo, type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { createPortal } from 'react-dom'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { entryType } from '../../editor/insert.ts'
 import { sinceWords } from '../../editor/live.ts'
@@ -61,9 +63,10 @@ export function LedgerView() {
   const [search, setSearch] = useSearchParams()
   const since = search.has('since')
   const chart = search.has('chart')
+  // Where the entries put their tools: beside the choice between ledgers, which stays the same one.
+  const [tools, setTools] = useState<HTMLElement | null>(null)
   const views = (
     <Segments
-      className="ledger-views"
       label="Which ledger"
       value={chart ? 'chart' : since ? 'since' : 'now'}
       options={{ now: 'As it is', since: 'Since a milestone', chart: 'What stands where' }}
@@ -72,7 +75,11 @@ export function LedgerView() {
   )
   return (
     <main className="ledger" aria-label="Ledger">
-      {since || chart ? views : <Entries views={views} />}
+      <div className="tools open-below">
+        {views}
+        <span ref={setTools} className="contents" />
+      </div>
+      {!(since || chart) && <Entries tools={tools} />}
       {since && <SinceMilestone />}
       {chart && (
         <Suspense fallback={<p className="empty">Drawing…</p>}>
@@ -83,7 +90,7 @@ export function LedgerView() {
   )
 }
 
-function Entries({ views }: { views: ReactNode }) {
+function Entries({ tools }: { tools: HTMLElement | null }) {
   const session = useSession()
   const doc = useView(view => view.doc)
   const ledger = useView(view => view.ledger)
@@ -174,8 +181,33 @@ function Entries({ views }: { views: ReactNode }) {
     },
     [turnover],
   )
-  const findings = useMemo(() => new Map(turnover?.findings.map(finding => [finding.place, finding])), [turnover])
-  const choose = (key: string): void => setSearch(key === 'all' ? {} : { show: key }, { replace: true })
+  // Of several at one place the heaviest is said, and that there are more.
+  const findings = useMemo(() => {
+    const found = new Map<string, { weight: Weight; message: string; more: number }>()
+    for (const { place, weight, message } of turnover?.findings ?? []) {
+      const had = found.get(place)
+      const heavier = !had || weights.indexOf(weight) < weights.indexOf(had.weight)
+      found.set(place, { ...(heavier ? { weight, message } : had), more: had ? had.more + 1 : 0 })
+    }
+    return found
+  }, [turnover])
+  const findingOf = (id: string): string => {
+    const { message = '', more = 0 } = findings.get(id) ?? {}
+    return more ? `${message} (and ${more} more)` : message
+  }
+  /** Changes one thing of what is shown and leaves the rest. */
+  const change = (name: string, value: string | null): void =>
+    setSearch(
+      now => {
+        const next = new URLSearchParams(now)
+        if (value === null) next.delete(name)
+        else next.set(name, value)
+        return next
+      },
+      { replace: true },
+    )
+  const choose = (key: string): void => change('show', key === 'all' ? null : key)
+  const toggle = (name: 'unreferred' | 'changed'): void => change(name, search.has(name) ? null : '')
   const exportCsv = (): void => {
     const csv = writeLedgerCsv(
       found.map(entry => ({
@@ -197,42 +229,45 @@ function Entries({ views }: { views: ReactNode }) {
   }
   return (
     <>
-      <div className="tools open-below">
-        {views}
-        <span className="spring" />
-        <label className="inline-field">
-          In{' '}
-          <select value={inDivision} onChange={event => setInDivision(event.target.value)}>
-            <option value="">the whole work</option>
-            {doc.children.map(node => (
-              <option key={node.attrs.id} value={node.attrs.id}>
-                {[ledger.byId.get(node.attrs.id)?.bare, plainText(node.firstChild!) || 'Untitled'].filter(Boolean).join(' ')}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="inline-field">
-          Sorted{' '}
-          <select value={order} onChange={event => setOrder(event.target.value as Order)}>
-            {Object.entries(orders).map(([key, name]) => (
-              <option key={key} value={key}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <input
-          className="search"
-          type="search"
-          aria-label="Search the ledger"
-          placeholder="Search"
-          value={asked}
-          onChange={event => setAsked(event.target.value)}
-        />
-        <button type="button" className="button" onClick={exportCsv}>
-          Save as CSV
-        </button>
-      </div>
+      {tools &&
+        createPortal(
+          <>
+            <span className="spring" />
+            <label className="inline-field">
+              In{' '}
+              <select value={inDivision} onChange={event => setInDivision(event.target.value)}>
+                <option value="">the whole work</option>
+                {doc.children.map(node => (
+                  <option key={node.attrs.id} value={node.attrs.id}>
+                    {[ledger.byId.get(node.attrs.id)?.bare, plainText(node.firstChild!) || 'Untitled'].filter(Boolean).join(' ')}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="inline-field">
+              Sorted{' '}
+              <select value={order} onChange={event => setOrder(event.target.value as Order)}>
+                {Object.entries(orders).map(([key, name]) => (
+                  <option key={key} value={key}>
+                    {name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <input
+              className="search"
+              type="search"
+              aria-label="Search the ledger"
+              placeholder="Search"
+              value={asked}
+              onChange={event => setAsked(event.target.value)}
+            />
+            <button type="button" className="button" onClick={exportCsv}>
+              Save as CSV
+            </button>
+          </>,
+          tools,
+        )}
       <div className="tools kinds">
         <div className="choices-row" role="group" aria-label="What to show">
           {kinds.map(({ key, name, count }) => (
@@ -240,28 +275,19 @@ function Entries({ views }: { views: ReactNode }) {
               {name} <small>{count}</small>
             </button>
           ))}
-          <button
-            type="button"
-            aria-pressed={unreferred}
-            onClick={() => setSearch(unreferred ? {} : { unreferred: '' }, { replace: true })}
-          >
+          <button type="button" aria-pressed={unreferred} onClick={() => toggle('unreferred')}>
             Never referred to
           </button>
         </div>
         <SinceField />
         {marked && (
           <label className="check">
-            <input
-              type="checkbox"
-              checked={changedOnly}
-              onChange={() => setSearch(changedOnly ? {} : { changed: '' }, { replace: true })}
-            />{' '}
-            Only what changed
+            <input type="checkbox" checked={changedOnly} onChange={() => toggle('changed')} /> Only what changed
           </label>
         )}
       </div>
-      <div className="ledger-table" role="table" aria-label="Ledger" aria-rowcount={rows.length}>
-        <div className="ledger-head" role="row">
+      <div className="ledger-table" role="table" aria-label="Ledger" aria-rowcount={rows.length + 1}>
+        <div className="ledger-head" role="row" aria-rowindex={1}>
           <span role="columnheader">Number</span>
           <span role="columnheader">Caption or title</span>
           <span role="columnheader">Label</span>
@@ -277,8 +303,10 @@ function Entries({ views }: { views: ReactNode }) {
               const style = { transform: `translateY(${item.start}px)`, height: item.size }
               if (row.kind === 'division')
                 return (
-                  <div key={`d${row.id}`} role="row" className="ledger-division" style={style}>
-                    <span role="cell">{row.title}</span>
+                  <div key={`d${row.id}`} role="row" aria-rowindex={item.index + 2} className="ledger-division" style={style}>
+                    <span role="cell" aria-colspan={6}>
+                      {row.title}
+                    </span>
                   </div>
                 )
               return (
@@ -286,12 +314,13 @@ function Entries({ views }: { views: ReactNode }) {
                   key={row.entry.id}
                   entry={row.entry}
                   start={item.start}
+                  index={item.index}
                   current={row.entry.id === block}
                   page={label(row.entry.id)}
                   referred={referred.get(row.entry.id) ?? nowhere}
                   label={label}
                   since={changes.get(row.entry.id)}
-                  finding={findings.get(row.entry.id)?.message ?? ''}
+                  finding={findingOf(row.entry.id)}
                   weight={findings.get(row.entry.id)?.weight ?? ''}
                 />
               )
@@ -314,6 +343,8 @@ interface RowProps {
   entry: Entry
   /** Distance from the top of the table, in pixels. */
   start: number
+  /** Among all rows, from 0. */
+  index: number
   current: boolean
   page: string
   referred: string[]
@@ -324,13 +355,14 @@ interface RowProps {
 }
 
 /** Rows that stay in sight while others come are not drawn again. */
-const EntryRow = memo(function EntryRow({ entry, start, current, page, referred, label, since, finding, weight }: RowProps) {
+const EntryRow = memo(function EntryRow({ entry, start, index, current, page, referred, label, since, finding, weight }: RowProps) {
   const { item } = entry
   const pages = [...new Map(referred.map(holder => [label(holder), holder]))].map(([page, holder]) => ({ holder, page }))
   const series = item.kind === 'series'
   return (
     <div
       role="row"
+      aria-rowindex={index + 2}
       className={`ledger-row${current ? ' current' : ''}`}
       style={{ transform: `translateY(${start}px)`, height: rowHeight }}
       draggable

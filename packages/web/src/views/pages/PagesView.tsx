@@ -2,10 +2,11 @@
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { useLocation, useNavigate, useParams } from 'react-router'
 import { Boundary } from '../../app/Boundary.tsx'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Menu } from '../../ui/Menu.tsx'
+import { notify } from '../../ui/notices.ts'
 import { Matches, type Overlay, Overlays, overlayNames } from './Overlays.tsx'
 import { PageSearch } from './PageSearch.tsx'
 import { PageSheet } from './PageSheet.tsx'
@@ -24,6 +25,7 @@ export function PagesView() {
   const session = useSession()
   const navigate = useNavigate()
   const { label } = useParams()
+  const { key } = useLocation()
   const turnover = useView(view => view.turnover)
   const drawings = useView(view => view.drawings)
   const selected = useView(view => view.selected.id)
@@ -89,12 +91,13 @@ export function PagesView() {
   const arrived = useRef('')
   useEffect(() => {
     if (!turnover) return
-    const goal = label ?? 'cursor'
+    const goal = label ? `${label} ${key}` : 'cursor'
     if (arrived.current === goal) return
     arrived.current = goal
     const index = label ? turnover.labels.indexOf(label) : (turnover.pageOf.get(selected) ?? turnover.pageOf.get(open) ?? 0)
     if (index >= 0) requestAnimationFrame(() => show(index))
-  }, [turnover, label, selected, open, show])
+    else notify({ kind: 'wrong', text: `There is no page “${label}” in this work now.` })
+  }, [turnover, label, key, selected, open, show])
   // A change of size or arrangement leaves the page in sight that was in sight.
   const kept = useRef<number | null>(null)
   // biome-ignore lint/correctness/useExhaustiveDependencies: the page is shown again when it stands elsewhere
