@@ -102,6 +102,7 @@ test('the bar for selected words, a link by name, and commands that do not apply
   await page.keyboard.press('Escape')
   // A chord that does nothing here is not met with silence.
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
+  await expect(page.getByRole('main', { name: 'Ledger' })).toBeFocused()
   await page.keyboard.press('Control+Alt+f')
   await expect(page.locator('.notice').last()).toContainText('it is done in the galley')
   await page.goto('/work/demo-paper/galley/no-such-block')

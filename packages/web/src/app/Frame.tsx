@@ -96,7 +96,7 @@ function Window() {
     const frame = requestAnimationFrame(() => {
       const main = document.querySelector<HTMLElement>('.view main')
       if (!main || main.contains(document.activeElement) || document.querySelector('[role="dialog"]')) return
-      main.tabIndex = -1
+      if (!main.hasAttribute('tabindex')) main.tabIndex = -1
       main.focus({ preventScroll: true })
     })
     return () => cancelAnimationFrame(frame)

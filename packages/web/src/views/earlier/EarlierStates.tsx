@@ -88,7 +88,7 @@ export function EarlierStates() {
       <nav aria-label="Earlier states">
         {[...days].map(([day, own]) => (
           <section key={day}>
-            <h3>{day}</h3>
+            <h2>{day}</h2>
             <ul>
               {own.map(state => (
                 <li key={state.at}>

@@ -130,7 +130,7 @@ export function HeadingFields({ node, set, inChapter }: { node: Node; set(name: 
       )}
       {numbered && (
         <Field
-          label="Starts again at (nothing: as the scheme says)"
+          label="Starts again at (empty: as the scheme says)"
           value={startAt === null ? '' : String(startAt)}
           check={value => (/^\s*\d{0,5}\s*$/.test(value) ? '' : 'A whole number, or nothing.')}
           onChange={value => set('startAt', value.trim() === '' ? null : Number(value))}

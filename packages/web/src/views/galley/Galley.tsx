@@ -207,12 +207,12 @@ export function Galley() {
   return (
     <div className="galley" style={{ '--spine-width': `${spineWidth}px`, '--slip-width': `${slipWidth}px` } as CSSProperties}>
       {panels.spine && (
-        <>
+        <nav className="contents" aria-label="Spine: the outline of the work">
           <Boundary name="The spine">
             <Spine />
           </Boundary>
           <Divider label="Width of the spine" width={spineWidth} limits={spineLimits} grows="right" onWidth={setSpineWidth} />
-        </>
+        </nav>
       )}
       <main className="sheet-scroll" data-testid="sheet" aria-label="Galley">
         <div className="sheet">
@@ -226,9 +226,22 @@ export function Galley() {
           {view && !floating && <SelectionBar view={view} />}
           {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
         </Boundary>
+        <input
+          ref={chooser}
+          type="file"
+          className="visually-hidden"
+          tabIndex={-1}
+          aria-label="Picture file"
+          accept=".svg,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
+          onChange={event => {
+            const file = event.target.files?.[0]
+            if (file) void setPicture(session, choosingFor.current, file)
+            event.target.value = ''
+          }}
+        />
       </main>
       {panels.slip && (
-        <>
+        <aside className="contents" aria-label="Slip: what is selected">
           <Divider label="Width of the slip" width={slipWidth} limits={slipLimits} grows="left" onWidth={setSlipWidth} />
           <Boundary name="The slip" of={slipOf}>
             <Slip
@@ -240,7 +253,7 @@ export function Galley() {
               }}
             />
           </Boundary>
-        </>
+        </aside>
       )}
       {foot &&
         createPortal(
@@ -260,19 +273,6 @@ export function Galley() {
           </>,
           foot,
         )}
-      <input
-        ref={chooser}
-        type="file"
-        className="visually-hidden"
-        tabIndex={-1}
-        aria-label="Picture file"
-        accept=".svg,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
-        onChange={event => {
-          const file = event.target.files?.[0]
-          if (file) void setPicture(session, choosingFor.current, file)
-          event.target.value = ''
-        }}
-      />
     </div>
   )
 }

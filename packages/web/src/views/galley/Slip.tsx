@@ -42,18 +42,18 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   const ownId = !selected.id && selected.kind ? '' : id
   const at = ownId ? findBlock(doc, ownId) : selected.at
   const node = at < 0 ? null : doc.nodeAt(at)
-  if (!node) return <aside className="slip" aria-label="Slip" />
+  if (!node) return <div className="slip" />
   const rowAt = node.type.name === 'row' ? at : doc.resolve(at).parent.type.name === 'row' ? doc.resolve(at).before() : -1
   const set = (name: string, value: unknown): boolean => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   return (
     // What is being typed for one block is not typed for another.
-    <aside key={ownId || node.type.name} className="slip" aria-label="Slip: what is selected">
+    <div key={ownId || node.type.name} className="slip">
       <FirstSteps />
       <Heading node={node} id={ownId} at={at} />
       {node.type.name === 'paragraph' && (
         <>
           <Choice
-            label="How its lines stand"
+            label="Alignment"
             value={(node.attrs.align as string | null) ?? 'usual'}
             options={{ usual: 'As the house style says', left: 'Left', centre: 'Centred', right: 'Right' }}
             onChange={value => set('align', value === 'usual' ? null : value)}
@@ -69,7 +69,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       {isCaptioned(node) && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
       {node.type.name === 'fill' && (
         <Field
-          label="Height, in mm; nothing for all that its page has left"
+          label="Height, in mm (empty: all that its page has left)"
           value={node.attrs.height ? writeLength(node.attrs.height, 'mm') : ''}
           check={value => {
             const points = value.trim() ? readLength(value, 'mm') : 0
@@ -106,7 +106,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
           {node.attrs.numbered && doc.resolve(at).parent.type.name !== 'equationGroup' && (
             <Field
-              label="A sign of its own in the place of the number"
+              label="Shown instead of the number"
               value={node.attrs.tag}
               check={value => (value.trim().length > 40 ? 'At most 40 letters.' : '')}
               onChange={value => set('tag', value.trim())}
@@ -178,7 +178,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       {ownId && <Found id={ownId} />}
       {node.type.name === 'division' && node.attrs.role === 'titlePage' && <WorkFields />}
       {node.type.name === 'division' && <RemoveDivision id={ownId} node={node} />}
-    </aside>
+    </div>
   )
 }
 

@@ -81,7 +81,7 @@ export function Spine() {
     return share < 0.3 ? 'before' : share > 0.7 ? 'after' : 'into'
   }
   return (
-    <nav className="spine" aria-label="Spine: the outline of the work">
+    <div className="spine">
       <div ref={tree} role="tree" aria-label="Outline">
         {shown.map((row, index) => {
           const page = turnover?.pageOf.get(row.id)
@@ -131,6 +131,6 @@ export function Spine() {
           )
         })}
       </div>
-    </nav>
+    </div>
   )
 }

@@ -1,7 +1,10 @@
 /** What the views and our own words mean, and all keys: a page of the application itself. */
+import { type ReactNode, useState } from 'react'
 import { useLocation } from 'react-router'
 import { KeyTable } from '../../app/KeysSheet.tsx'
+import { applyTheme, chosenTheme } from '../../app/theme.ts'
 import { tabs, words } from '../../app/views.ts'
+import { Segments } from '../../ui/Segments.tsx'
 
 const first = [
   'Give the work its title, and its author in the slip.',
@@ -13,8 +16,10 @@ const first = [
 
 export function WhatIsWhat() {
   const inWork = useLocation().pathname.startsWith('/work/')
+  const [theme, setTheme] = useState(chosenTheme)
   return (
-    <main className="h-full overflow-y-auto px-8 pb-16" aria-label="What is what">
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard
+    <main className="h-full overflow-y-auto px-8 pb-16" aria-label="What is what" tabIndex={0}>
       <div className="mx-auto max-w-[860px]">
         <h2 className="mt-7 mb-1 font-text text-2xl font-semibold">What is what</h2>
         <Section title="From an empty work to a PDF">
@@ -32,6 +37,19 @@ export function WhatIsWhat() {
         <Section title="Words">
           <Terms list={words} />
         </Section>
+        <Section title="Light or dark">
+          <div className="flex">
+            <Segments
+              label="Light or dark"
+              value={theme}
+              options={{ system: 'As the system says', light: 'Light', dark: 'Dark' }}
+              onChange={chosen => {
+                applyTheme(chosen)
+                setTheme(chosen)
+              }}
+            />
+          </div>
+        </Section>
         <Section title="Keys">
           <KeyTable />
         </Section>
@@ -40,7 +58,7 @@ export function WhatIsWhat() {
   )
 }
 
-const Section = ({ title, children }: { title: string; children: React.ReactNode }) => (
+const Section = ({ title, children }: { title: string; children: ReactNode }) => (
   <section className="mt-6">
     <h3 className="mb-2 border-b border-(--rule-strong) font-text text-lg font-semibold text-(--structure)">{title}</h3>
     {children}

@@ -159,7 +159,7 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
                 onChange={forceArabic => alter({ forceArabic })}
               />
               <Check
-                label="References and lists say a pattern of their own"
+                label="Written another way in references and lists"
                 value={rule.bare !== null}
                 onChange={own => alter({ bare: own ? [...countersIn(rule.pattern)] : null })}
               />

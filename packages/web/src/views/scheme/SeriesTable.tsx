@@ -184,7 +184,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                     onChange={value => alter({ prefixLevel: asLevel(value) })}
                   />
                   <Field
-                    label="Between that and the count (nothing: they stand together)"
+                    label="Between that and the count (empty: they stand together)"
                     value={rule.separator}
                     check={text => (text.length > 40 ? 'At most 40 letters.' : '')}
                     onChange={separator => alter({ separator })}
@@ -225,7 +225,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                     onChange={captionPlace => alter({ captionPlace })}
                   />
                   <Field
-                    label="In captions it is called (nothing: as in the text)"
+                    label="In captions it is called (empty: as in the text)"
                     value={rule.captionName}
                     onChange={text => alter({ captionName: text.trim().slice(0, 200) })}
                   />

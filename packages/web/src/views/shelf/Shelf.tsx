@@ -158,7 +158,7 @@ export function Shelf() {
       <header className="shelf-head">
         <div>
           <h1>Steady Ledger</h1>
-          <p>The works kept in this browser. Nothing leaves it unless you write a file.</p>
+          <p>The works kept in this browser. Nothing leaves it unless you save a file.</p>
         </div>
         <div className="shelf-acts">
           <button
