@@ -25,7 +25,7 @@ test('a milestone is taken, chapters change places, and the ledger tells what ch
   await page.getByLabel('Show').selectOption('renumbered')
   expect(await rows.count()).toBeGreaterThan(30)
   const downloading = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'CSV' }).click()
+  await page.getByRole('button', { name: 'Save as CSV' }).click()
   expect((await downloading).suggestedFilename()).toContain('changes')
 
   // Undo takes the move back and leaves the record where it is.

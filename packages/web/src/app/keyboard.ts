@@ -1,5 +1,6 @@
 /** The keys of the table of shortcuts, wherever one is in a work: one listener for all of them. */
 import { useEffect, useRef, useState } from 'react'
+import { readCursor } from '../editor/cursorFirst.ts'
 import type { Session } from '../session/session.ts'
 import { notify } from '../ui/notices.ts'
 import { namedCommands } from './commands.ts'
@@ -33,7 +34,8 @@ export function useKeyboard(session: Session, navigate: (to: string) => void, op
       if (name === 'goTo' || name === 'keys' || name === 'insert') {
         // A question mark that is typed is a question mark.
         if (name === 'keys' && (inText || inField)) return false
-        now.current.opens[name]()
+        if (name === 'insert' && !session.editor) notify({ kind: 'wrong', text: 'What is put into the text is put in in the galley.' })
+        else now.current.opens[name]()
         return true
       }
       // The spine moves sections by the same keys for itself.
@@ -41,6 +43,7 @@ export function useKeyboard(session: Session, navigate: (to: string) => void, op
       if (inField || (ofSection && target.closest('[role="tree"]'))) return false
       const command = namedCommands.find(({ shortcut }) => shortcut === name)
       if (!command) return false
+      readCursor(session.editor)
       if (!(command.anywhere || session.editor))
         notify({ kind: 'wrong', text: `“${command.name}” acts on the text: it is done in the galley.` })
       else if (command.can && !command.can(session))

@@ -1,13 +1,19 @@
 /** Commands act where the cursor is seen: a browser under load tells of a cursor that was moved only after the next key. */
 import { Plugin } from '@tiptap/pm/state'
+import type { EditorView } from '@tiptap/pm/view'
 
-/** Has the editor read the cursor off the screen before it hears a key. */
+/** Has the editor read the cursor off the screen, before anything is done where it stands or is drawn anew around it. */
+export function readCursor(view: EditorView | null): void {
+  if (view?.hasFocus() && !view.composing) view.dom.ownerDocument.dispatchEvent(new Event('selectionchange'))
+}
+
+/** Before it hears a key. */
 export const cursorFirst = (): Plugin =>
   new Plugin({
     props: {
       handleDOMEvents: {
         keydown: (view, event) => {
-          if (!event.isComposing && view.hasFocus()) view.dom.ownerDocument.dispatchEvent(new Event('selectionchange'))
+          if (!event.isComposing) readCursor(view)
           return false
         },
       },

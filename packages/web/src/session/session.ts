@@ -13,6 +13,7 @@ import { type Command, type EditorState, Selection, type Transaction } from '@ti
 import { AttrStep } from '@tiptap/pm/transform'
 import type { EditorView } from '@tiptap/pm/view'
 import { create, type StoreApi, type UseBoundStore } from 'zustand'
+import { readCursor } from '../editor/cursorFirst.ts'
 import type { LiveNumbers } from '../editor/live.ts'
 import { opensDivision } from '../editor/oneDivision.ts'
 import { setPages } from '../editor/pageTurns.ts'
@@ -416,6 +417,8 @@ export class Session {
       void notePages(this.id, labels.length)
     }
     this.live.push()
+    // A cursor that was just put somewhere is not put back by pages that come in.
+    readCursor(this.view)
     const { key, value } = setPages(id => {
       const index = pageOf.get(id)
       return index === undefined ? undefined : { index, label: labels[index]! }

@@ -8,6 +8,7 @@ import { watchJob, writeFile } from '../../session/dispatchJobs.ts'
 import { sizeOf, useJob } from '../../session/jobState.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { notify } from '../../ui/notices.ts'
+import { SectionTitle } from '../../ui/SectionTitle.tsx'
 import { dayOf } from '../ledger/SinceMilestone.tsx'
 
 export function DispatchDesk() {
@@ -39,10 +40,10 @@ export function DispatchDesk() {
   }
   const writing = job?.kind === 'writing'
   return (
-    <main className="dispatch" aria-label="Dispatch">
-      <div className="dispatch-inner">
+    <main className="h-full overflow-y-auto" aria-label="Dispatch">
+      <div className="mx-auto grid max-w-[940px] gap-6 px-6 pt-5 pb-[60px]">
         <section>
-          <h2>Before it leaves</h2>
+          <SectionTitle>Before it leaves</SectionTitle>
           {must === null && <p>Checking…</p>}
           {must && must.length === 0 && <p className="fine">Nothing must be mended. Numbers, references, lists and pages agree.</p>}
           {must && must.length > 0 && (
@@ -53,7 +54,7 @@ export function DispatchDesk() {
           )}
         </section>
         <section>
-          <h2>On record</h2>
+          <SectionTitle>On record</SectionTitle>
           <label className="field">
             <span>Milestone that is taken with the PDF; empty for none</span>
             <input type="text" maxLength={200} value={milestoneName} onChange={event => setMilestone(event.target.value)} />
@@ -63,16 +64,16 @@ export function DispatchDesk() {
           </p>
         </section>
         <section>
-          <h2>Files</h2>
+          <SectionTitle>Files</SectionTitle>
           <ul className="formats">
             {outputs.map(output => {
               const { name, title, says } = output
               const own = job?.work === session.id && job.output.name === name ? job : null
               return (
-                <li key={name}>
+                <li key={name} className="flex items-start justify-between gap-6 border-b border-(--rule) py-3">
                   <div>
-                    <h3>{title}</h3>
-                    <p>{says}</p>
+                    <h3 className="font-semibold">{title}</h3>
+                    <p className="text-(--ink-soft)">{says}</p>
                     <div aria-live="polite">
                       {own?.kind === 'writing' && (
                         <p className="progress-line">

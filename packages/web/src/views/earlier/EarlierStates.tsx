@@ -84,18 +84,29 @@ export function EarlierStates() {
   const days = new Map<string, StateRecord[]>()
   for (const state of states ?? []) days.set(date.format(state.at), [...(days.get(date.format(state.at)) ?? []), state])
   return (
-    <main className="earlier" aria-label="Earlier states">
-      <nav aria-label="Earlier states">
+    <main
+      className="earlier grid h-full min-h-0 grid-cols-[300px_minmax(0,1fr)] max-[900px]:grid-cols-1 max-[900px]:grid-rows-[180px_minmax(0,1fr)]"
+      aria-label="Earlier states"
+    >
+      <nav
+        aria-label="Earlier states"
+        className="overflow-y-auto border-r border-(--rule-strong) bg-(--paper) px-3 py-4 max-[900px]:border-r-0 max-[900px]:border-b"
+      >
         {[...days].map(([day, own]) => (
           <section key={day}>
-            <h2>{day}</h2>
+            <h2 className="mx-1.5 mt-3 mb-1 text-[13px] font-semibold text-(--ink-soft)">{day}</h2>
             <ul>
               {own.map(state => (
                 <li key={state.at}>
-                  <button type="button" aria-current={state.at === chosen ? 'true' : undefined} onClick={() => setChosen(state.at)}>
+                  <button
+                    type="button"
+                    className="block w-full border-l-3 border-transparent px-2 py-1.5 text-left hover:bg-(--structure-wash) aria-current:border-(--structure) aria-current:bg-(--sheet)"
+                    aria-current={state.at === chosen ? 'true' : undefined}
+                    onClick={() => setChosen(state.at)}
+                  >
                     <strong>{time.format(state.at)}</strong>{' '}
                     {state.why === 'milestone' ? `${why.milestone} “${state.name}”` : state.name || why[state.why]}
-                    <small>{more(state.words - words)}</small>
+                    <small className="block text-[13px] text-(--ink-soft)">{more(state.words - words)}</small>
                   </button>
                 </li>
               ))}
@@ -103,15 +114,15 @@ export function EarlierStates() {
           </section>
         ))}
       </nav>
-      <div className="earlier-text">
+      <div className="overflow-y-auto bg-(--sheet)">
         {failure && (
-          <p className="wrong" role="alert">
+          <p className="wrong px-6 pt-2.5" role="alert">
             {failure}
           </p>
         )}
         {compared && shown && (
           <>
-            <div className="tools">
+            <div className="tools sticky top-0 z-1">
               <button type="button" className="button primary" onClick={doing(restore)}>
                 Put the work back to this
               </button>
@@ -120,7 +131,7 @@ export function EarlierStates() {
               </button>
               <span className="quiet-note">Marked: what is otherwise now, and what is not there any more.</span>
             </div>
-            {compared.since.length > 0 && <p className="quiet-note">Came since: {compared.since.join(', ')}.</p>}
+            {compared.since.length > 0 && <p className="quiet-note px-6 pt-2.5">Came since: {compared.since.join(', ')}.</p>}
             {compared.divisions.map(division => (
               <Division key={division.id} division={division} />
             ))}
@@ -131,22 +142,33 @@ export function EarlierStates() {
   )
 }
 
+const number = 'mr-3.5 text-right font-interface text-sm font-normal whitespace-nowrap text-(--structure)'
+const marks = {
+  same: 'border-transparent',
+  changed: 'border-(--should) bg-(--should-wash)',
+  gone: 'border-(--mend) bg-(--mend-wash)',
+}
+
 function Division({ division: { title, blocks, differ, now } }: { division: ThenDivision }) {
   const [open, setOpen] = useState(differ > 0)
   const [first, ...rest] = blocks
   const state =
     now === 'gone' ? 'not there any more' : differ === 0 ? 'as it is now' : `${differ} ${differ === 1 ? 'block' : 'blocks'} otherwise`
   return (
-    <details className="then-division" open={open} onToggle={event => setOpen(event.currentTarget.open)}>
-      <summary>
-        <span className="then-number">{first?.number}</span> {title} <small>{state}</small>
+    <details className="then-division border-b border-(--rule) px-6 py-2" open={open} onToggle={event => setOpen(event.currentTarget.open)}>
+      <summary className="cursor-pointer font-text text-[17px]/7 font-semibold">
+        <span className={`${number} inline-block min-w-14`}>{first?.number}</span> {title}{' '}
+        <small className="ml-2 font-interface text-[13px] font-normal text-(--ink-soft)">{state}</small>
       </summary>
       {open &&
         rest
           .filter(({ text, now: state }) => text || state !== 'same')
           .map((block, index) => (
-            <p key={block.id || index} className={`then-block ${block.now}${block.heading ? ' then-heading' : ''}`}>
-              <span className="then-number">{block.number}</span>
+            <p
+              key={block.id || index}
+              className={`then-block ${block.now} flex max-w-[780px] items-baseline border-l-3 py-[3px] font-written text-base/[25px] ${marks[block.now]} ${block.heading ? 'font-semibold' : ''}`}
+            >
+              <span className={`${number} w-[90px] flex-none`}>{block.number}</span>
               <span>
                 {block.now !== 'same' && (
                   <span className="visually-hidden">{block.now === 'gone' ? 'Not there any more: ' : 'Otherwise now: '}</span>

@@ -6,7 +6,10 @@ import { checks } from '@steady-ledger/core/findings/index.ts'
 import { Link } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { notify } from '../../ui/notices.ts'
+import { SectionTitle } from '../../ui/SectionTitle.tsx'
 
+const colours = { mustMend: 'text-(--mend)', shouldMend: 'text-(--should)', worthALook: 'text-(--ink-soft)' }
+const edges = { mustMend: 'border-l-(--mend)', shouldMend: 'border-l-(--should)', worthALook: 'border-l-(--rule-strong)' }
 const titles = new Map(checks.map(check => [check.name, check.title]))
 
 export function FindingsView() {
@@ -33,8 +36,8 @@ export function FindingsView() {
   }
   const page = (finding: Finding): string => turnover.labels[turnover.pageOf.get(finding.place) ?? -1] ?? ''
   return (
-    <main className="findings" aria-label="Findings">
-      <div className="findings-inner">
+    <main className="h-full overflow-y-auto" aria-label="Findings">
+      <div className="mx-auto grid max-w-[940px] gap-6 px-6 pt-5 pb-[60px]">
         {turnover.findings.length === 0 && (
           <div className="centre-note">
             <h2>Nothing to mend</h2>
@@ -47,15 +50,15 @@ export function FindingsView() {
           const kinds = [...new Set(own.map(finding => finding.check))]
           return (
             <section key={weight} aria-label={weightNames[weight]}>
-              <h2 className={`weight ${weight}`}>
-                {weightNames[weight]} <small>{own.length}</small>
-              </h2>
+              <SectionTitle className={colours[weight]}>
+                {weightNames[weight]} <small className="font-interface text-sm font-normal">{own.length}</small>
+              </SectionTitle>
               {kinds.map(kind => {
                 const found = own.filter(finding => finding.check === kind)
                 const mendable = found.filter(finding => finding.remedy)
                 return (
-                  <div key={kind} className="finding-kind">
-                    <h3>
+                  <div key={kind}>
+                    <h3 className="flex items-center justify-between pt-3 pb-1 font-semibold">
                       {titles.get(kind)}
                       {mendable.length > 1 && (
                         <button type="button" className="button" onClick={() => mend(mendable)}>
@@ -65,12 +68,15 @@ export function FindingsView() {
                     </h3>
                     <ul>
                       {found.map(finding => (
-                        <li key={finding.id} className={`finding ${weight}`}>
+                        <li
+                          key={finding.id}
+                          className={`finding ${weight} grid grid-cols-[minmax(0,1fr)_220px_190px] items-start gap-4 border-b border-l-[3px] border-b-(--rule) py-2 pl-3 ${edges[weight]}`}
+                        >
                           <div>
                             <p>{finding.message}</p>
-                            <p className="advice">{finding.advice}</p>
+                            <p className="text-[13px] text-(--ink-soft)">{finding.advice}</p>
                           </div>
-                          <span className="finding-place">
+                          <span className="text-[13px]">
                             {finding.place && (
                               <Link to={`../galley/${finding.place}`}>
                                 {doc.maybeChild(finding.division)?.firstChild?.textContent || 'Untitled'}
@@ -79,7 +85,11 @@ export function FindingsView() {
                             )}
                           </span>
                           {finding.remedy ? (
-                            <button type="button" className="button" onClick={() => mend([finding])}>
+                            <button
+                              type="button"
+                              className="button justify-self-end text-left whitespace-normal"
+                              onClick={() => mend([finding])}
+                            >
                               {finding.remedy.says}
                             </button>
                           ) : (

@@ -88,7 +88,7 @@ export function SinceMilestone() {
               disabled={!rows.length}
               onClick={() => download(new TextEncoder().encode(changesAsCsv(rows)), 'text/csv', `${session.id}-changes.csv`)}
             >
-              CSV
+              Save as CSV
             </button>
           </>
         )}

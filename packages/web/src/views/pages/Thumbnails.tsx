@@ -38,7 +38,11 @@ export function Thumbnails({
   useEffect(() => () => onVisible([]), [onVisible])
   useEffect(() => virtual.scrollToIndex(current, { align: 'auto' }), [current, virtual])
   return (
-    <nav className="thumbnails" aria-label="All pages, small" ref={scroll}>
+    <nav
+      className="w-[124px] flex-none overflow-y-auto border-r border-(--rule-strong) bg-(--paper)"
+      aria-label="All pages, small"
+      ref={scroll}
+    >
       <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {items.map(item => {
           const drawing = drawings.get(item.index)
@@ -46,7 +50,7 @@ export function Thumbnails({
             <button
               key={item.key}
               type="button"
-              className="thumbnail"
+              className="absolute inset-x-0 grid justify-items-center gap-0.5 pt-1.5 text-xs/4 aria-current:bg-(--structure-wash) aria-current:font-semibold aria-current:text-(--structure) aria-current:shadow-[inset_3px_0_0_var(--structure)]"
               style={{ transform: `translateY(${item.start}px)` }}
               aria-current={item.index === current ? 'page' : undefined}
               aria-label={`Page ${labels[item.index]}`}

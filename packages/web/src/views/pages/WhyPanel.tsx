@@ -14,9 +14,12 @@ export function WhyPanel({ page, label, onClose }: { page: number; label: string
   const known = answer?.page === page
   const reasons = known ? answer.reasons : null
   return (
-    <aside className="why" aria-label={`Why page ${label} is as it is`}>
-      <header>
-        <h2>Page {label}</h2>
+    <aside
+      className="flex w-[300px] flex-none flex-col gap-3.5 overflow-y-auto border-l border-(--rule-strong) bg-(--paper) px-4 pt-3.5 pb-10"
+      aria-label={`Why page ${label} is as it is`}
+    >
+      <header className="flex items-baseline justify-between">
+        <h2 className="font-text text-xl font-semibold text-(--structure)">Page {label}</h2>
         <button type="button" onClick={onClose} aria-label="Close">
           ×
         </button>
@@ -25,14 +28,14 @@ export function WhyPanel({ page, label, onClose }: { page: number; label: string
       {reasons && (
         <>
           <section>
-            <h3>It ends with</h3>
-            <p className="why-end">{reasons.ends}</p>
+            <h3 className="mb-1 text-[13px] text-(--ink-soft)">It ends with</h3>
+            <p className="font-text text-[15px]/[21px]">{reasons.ends}</p>
             <Parts parts={reasons.parts} />
           </section>
           {reasons.floats.length > 0 && (
             <section>
-              <h3>Figures and tables</h3>
-              <ul>
+              <h3 className="mb-1 text-[13px] text-(--ink-soft)">Figures and tables</h3>
+              <ul className="grid gap-2.5">
                 {reasons.floats.map(({ block, says }) => {
                   const entry = ledger.byId.get(block)
                   return (
@@ -45,14 +48,14 @@ export function WhyPanel({ page, label, onClose }: { page: number; label: string
             </section>
           )}
           <section>
-            <h3>Also considered</h3>
+            <h3 className="mb-1 text-[13px] text-(--ink-soft)">Also considered</h3>
             {reasons.others.length === 0 && <p>There was no other place to end it.</p>}
-            <ul>
+            <ul className="grid gap-2.5">
               {reasons.others.map(({ ends, parts, more }) => (
                 <li key={ends}>
-                  <p className="why-end">{ends}</p>
+                  <p className="font-text text-[15px]/[21px]">{ends}</p>
                   <Parts parts={parts} />
-                  <p className="why-more">
+                  <p className="text-[13px] text-(--should)">
                     {more >= 1
                       ? `All pages together would cost ${Math.round(more).toLocaleString('en-GB')} more.`
                       : 'It would cost the same.'}
@@ -69,12 +72,12 @@ export function WhyPanel({ page, label, onClose }: { page: number; label: string
 }
 
 function Parts({ parts }: { parts: CostShare[] }) {
-  if (parts.length === 0) return <p className="why-cost">It costs nothing.</p>
+  if (parts.length === 0) return <p className="text-[13px] text-(--ink-soft)">It costs nothing.</p>
   return (
-    <ul className="why-parts">
+    <ul>
       {parts.map(({ says, cost }) => (
-        <li key={says}>
-          <span>{says}</span> <span className="why-cost">{cost >= 1e6 ? '' : cost.toLocaleString('en-GB')}</span>
+        <li key={says} className="flex justify-between gap-3 text-[13px] text-(--ink-soft)">
+          <span>{says}</span> <span>{cost >= 1e6 ? '' : cost.toLocaleString('en-GB')}</span>
         </li>
       ))}
     </ul>

@@ -3,13 +3,13 @@ import { useState } from 'react'
 export function NewWork({ onBegin }: { onBegin(kind: 'thesis' | 'paper', title: string): void }) {
   const [title, setTitle] = useState('')
   return (
-    <li className="work-card new-work">
-      <h2>New work</h2>
+    <li className="work-card grid gap-2 border border-(--rule-strong) bg-(--sheet) p-3.5">
+      <h2 className="font-text text-base font-semibold">New work</h2>
       <label className="field">
         <span>Title</span>
         <input type="text" value={title} onChange={event => setTitle(event.target.value)} placeholder="It can be changed at any time" />
       </label>
-      <div className="new-acts">
+      <div className="flex flex-wrap gap-2">
         <button type="button" className="button primary" onClick={() => onBegin('thesis', title.trim())}>
           Begin a thesis
         </button>
@@ -17,7 +17,7 @@ export function NewWork({ onBegin }: { onBegin(kind: 'thesis' | 'paper', title: 
           Begin a paper
         </button>
       </div>
-      <p className="work-facts">
+      <p className="text-[13px]/[18px] text-(--ink-soft)">
         A thesis counts by chapter and opens each on a new page; a paper counts through, and its sections run on.
       </p>
     </li>

@@ -32,23 +32,35 @@ export function RestoreDialog({
   )
   const count = Object.values(choices).filter(choice => choice !== 'leave').length
   return (
-    <Dialog title={`Restore from “${name}”`} className="restore top-[90px] px-4.5 pt-3.5 pb-4" onClose={onClose}>
+    <Dialog
+      title={`Restore from “${name}”`}
+      className="top-[90px] max-h-[calc(100vh-140px)] w-[760px] overflow-y-auto px-4.5 pt-3.5 pb-4"
+      onClose={onClose}
+    >
       {works.length === 0 && <p>There is no work in this backup.</p>}
       {works.length > 0 && (
-        <table className="restore-works">
+        <table className="mt-1.5 mb-3 w-full border-collapse [&_td]:border-b [&_td]:border-(--rule) [&_td]:py-2 [&_td]:pr-3 [&_td]:text-left [&_td]:align-top [&_th]:border-b [&_th]:border-(--rule) [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:align-top">
           <thead>
             <tr>
-              <th scope="col">Work</th>
-              <th scope="col">On the shelf</th>
-              <th scope="col">What becomes of it</th>
+              <th scope="col" className="text-[13px] font-normal text-(--ink-soft)">
+                Work
+              </th>
+              <th scope="col" className="text-[13px] font-normal text-(--ink-soft)">
+                On the shelf
+              </th>
+              <th scope="col" className="text-[13px] font-normal text-(--ink-soft)">
+                What becomes of it
+              </th>
             </tr>
           </thead>
           <tbody>
             {works.map(work => (
               <tr key={work.file}>
-                <th scope="row">
+                <th scope="row" className="font-text font-semibold">
                   {work.title}
-                  <small>last changed {date.format(work.changed)}</small>
+                  <small className="block font-interface text-[13px] font-normal text-(--ink-soft)">
+                    last changed {date.format(work.changed)}
+                  </small>
                 </th>
                 <td>{work.damaged ? <span className="wrong">{work.damaged}</span> : stands[work.shelf]}</td>
                 <td>

@@ -148,19 +148,19 @@ export function Shelf() {
   const writing = job?.kind === 'writing' ? job : null
   return (
     <main
-      className="shelf"
+      className="h-full overflow-y-auto bg-(--paper) px-12 pt-8 pb-[60px]"
       onDragOver={event => event.preventDefault()}
       onDrop={event => {
         event.preventDefault()
         void openAll([...event.dataTransfer.files])
       }}
     >
-      <header className="shelf-head">
+      <header className="mb-6 flex items-start justify-between border-b-3 border-double border-(--column-rule) pb-3.5">
         <div>
-          <h1>Steady Ledger</h1>
-          <p>The works kept in this browser. Nothing leaves it unless you save a file.</p>
+          <h1 className="font-text text-[26px]/9 font-semibold">Steady Ledger</h1>
+          <p className="text-(--ink-soft)">The works kept in this browser. Nothing leaves it unless you save a file.</p>
         </div>
-        <div className="shelf-acts">
+        <div className="flex gap-2">
           <button
             type="button"
             className="button"
@@ -197,7 +197,7 @@ export function Shelf() {
         </div>
       )}
       {unsaved && (
-        <p className="save-trouble" role="alert">
+        <p className="save-trouble mb-4 border border-(--mend)!" role="alert">
           <strong>Not saved.</strong> “{unsaved.title}” holds changes that the browser could not keep. It is still open.{' '}
           <Link className="button" to={`/work/${unsaved.id}/galley`}>
             Back to it
@@ -205,7 +205,7 @@ export function Shelf() {
         </p>
       )}
       {(busy || writing) && (
-        <p role="status" className="shelf-reading">
+        <p role="status" className="shelf-reading mb-4 flex items-center gap-3">
           {busy?.says ?? `Saving “${writing?.title}” …`}
           {busy?.of !== 0 && <progress aria-label="Done" value={busy?.done ?? writing?.done} max={busy?.of ?? writing?.of} />}
           {(busy?.stop ?? writing?.stop) && (
@@ -215,7 +215,7 @@ export function Shelf() {
           )}
         </p>
       )}
-      <ul className="works">
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(236px,1fr))] items-start gap-6">
         {works?.map(record => (
           <WorkCard
             key={record.id}

@@ -32,7 +32,7 @@ export function StorageFacts() {
       })
   }
   return (
-    <p className="storage-facts">
+    <p className="mt-7 border-t border-(--rule) pt-2.5 text-[13px] text-(--ink-soft) [&>button]:font-semibold [&>button]:text-(--structure) [&>button:hover]:underline">
       {sizeOf(facts.used)} used of about {sizeOf(facts.room)} that the browser gives.{' '}
       {facts.lasting ? (
         'It keeps the works until you delete them.'

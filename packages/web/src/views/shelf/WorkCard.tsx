@@ -27,20 +27,23 @@ export function WorkCard({
   onDelete(): void
 }) {
   return (
-    <li className="work-card">
+    <li className="work-card grid gap-2 border border-(--rule-strong) bg-(--sheet) p-3.5">
       <Link
         to={`/work/${record.id}/galley`}
-        className="work-cover"
+        className="work-cover grid gap-2.5 text-inherit"
         onPointerEnter={() => openAhead(record.id)}
         onFocus={() => openAhead(record.id)}
       >
-        <span className="cover-page" aria-hidden="true">
-          <span className="cover-title">{record.title}</span>
-          <span className="cover-author">{record.settings.author}</span>
+        <span
+          className="mx-auto my-1 flex h-[190px] w-[134px] flex-col justify-between overflow-hidden bg-(--page) px-3 pt-11 pb-3 text-center font-text text-(--page-ink) shadow-[0_1px_3px_rgb(0_0_0/25%)]"
+          aria-hidden="true"
+        >
+          <span className="text-xs/4 font-semibold">{record.title}</span>
+          <span className="font-interface text-[9px]/3">{record.settings.author}</span>
         </span>
-        <span className="work-name">{record.title}</span>
+        <span className="work-name font-text text-base/[22px] font-semibold">{record.title}</span>
       </Link>
-      <p className="work-facts">
+      <p className="text-[13px]/[18px] text-(--ink-soft)">
         {record.copied && `Copy of ${date.format(record.copied)} · `}
         {record.kind === 'thesis' ? 'Thesis' : 'Paper'}
         {record.pages > 0 && ` · ${record.pages} pages`}
@@ -50,7 +53,7 @@ export function WorkCard({
         <br />
         {backedUp(record, last)}
       </p>
-      <div className="work-acts">
+      <div className="flex flex-wrap gap-x-4 gap-y-0.5 text-[13px] whitespace-nowrap text-(--structure) [&>button:hover]:underline">
         <button type="button" onClick={onDuplicate}>
           Duplicate
         </button>
