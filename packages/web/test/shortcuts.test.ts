@@ -25,7 +25,7 @@ test.each([
   ['Apple', true, pressed('k', 'm'), 'goTo'],
   ['Ctrl is another key on Apple’s keyboards', true, pressed('k', 'c'), undefined],
   ['Alt makes another letter on Apple’s keyboards', true, pressed('ƒ', 'ma', 'KeyF'), 'figure'],
-  ['and another digit', true, pressed('™', 'ma', 'Digit2'), 'heading2'],
+  ['and another digit', true, pressed('™', 'ma', 'Digit2'), 'levelTwo'],
   ['and another bracket', true, pressed('“', 'ma', 'BracketLeft'), 'promote'],
   ['a letter of a layout of one’s own is taken by its letter', false, pressed('m', 'ca', 'Semicolon'), 'formula'],
   ['AltGr types: € is no equation', false, pressed('€', 'cag', 'KeyE'), undefined],

@@ -203,11 +203,18 @@ const typedHeading = new InputRule(/^(#{1,4}) $/, (state, match, start, end) => 
   if ($start.depth !== 2 || $start.parent.type !== nodes.paragraph) return null
   const asked = match[1]!.length + 1
   const level = Math.min(asked, levelBefore(state, start) + 1)
-  if (level < asked)
+  if (level < asked) {
+    const all =
+      asked === 3
+        ? ` ${keysOf('levelThree')} makes it level 3 all the same.`
+        : asked === 4
+          ? ` ${keysOf('levelFour')} makes it level 4 all the same.`
+          : ''
     notify({
       kind: 'news',
-      text: `A heading of level ${asked} stands under one of level ${asked - 1}, and there is none here: this one is of level ${level}. ${asked > 4 ? '' : `${keysOf(`heading${asked as 3 | 4}`)} makes it level ${asked} all the same.`}`,
+      text: `A heading of level ${asked} stands under one of level ${asked - 1}, and there is none here: this one is of level ${level}.${all}`,
     })
+  }
   const { id, label } = $start.parent.attrs
   return state.tr.delete(start, end).setBlockType(start, start, nodes.heading, { id, label, level })
 })

@@ -30,9 +30,9 @@ export const wordCommands = {
 export const textCommands = {
   ...wordCommands,
   paragraph: setHeading(0),
-  heading2: setHeading(2),
-  heading3: setHeading(3),
-  heading4: setHeading(4),
+  levelTwo: setHeading(2),
+  levelThree: setHeading(3),
+  levelFour: setHeading(4),
   promote: onSection(promote),
   demote: onSection(demote),
   moveUp: onSection((tr, id) => moveStep(tr, id, -1)),
