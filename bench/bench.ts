@@ -158,7 +158,7 @@ The rows of the table from \`bench/opening.ts\`: three sittings in Chromium. Bef
 
 The browser's thread makes its first turnover with code that was never run before, which Node's median leaves out: 1.1 to 1.3 of Node's median, 1.5 of its fastest, half of its first.
 
-The whole suite takes 12 to 14 min here: 190 s of unit tests, and 95 browser tests that use both processors to 92 %, 7.7 s of processor each.
+The whole suite takes 12 to 14 min here: 190 s of unit tests, and 94 browser tests that use both processors to 92 %, 7.7 s of processor each.
 
 ## Where the time goes
 
