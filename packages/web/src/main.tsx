@@ -6,7 +6,7 @@ import { Boundary } from './app/Boundary.tsx'
 import { NotHere } from './app/NotHere.tsx'
 import { offerNewVersions } from './app/newVersion.ts'
 import { applyTheme } from './app/theme.ts'
-import { fetchFor, frame, views } from './views/index.ts'
+import { fetchFor, frame, help, views } from './views/index.ts'
 import { Shelf } from './views/shelf/Shelf.tsx'
 
 applyTheme()
@@ -40,6 +40,16 @@ const router = createBrowserRouter([
       ...views.map(({ path, View }) => ({ path, element: <View /> })),
       { path: '*', element: <NotHere /> },
     ],
+  },
+  {
+    path: '/what-is-what',
+    element: (
+      <Boundary name="The explanation">
+        <Suspense fallback={opening}>
+          <help.View />
+        </Suspense>
+      </Boundary>
+    ),
   },
   { path: '*', element: <NotHere /> },
 ])

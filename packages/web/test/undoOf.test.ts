@@ -1,4 +1,6 @@
 /** Taking back one change, whatever was done after it: exactly what it did goes, what came later stays. */
+import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
 import { history, undo, undoDepth } from '@tiptap/pm/history'
 import { EditorState, type Transaction } from '@tiptap/pm/state'
 import fc from 'fast-check'
@@ -64,6 +66,42 @@ test('the last change is taken back as history does, and once', () => {
   expect(now().doc.eq(before)).toBe(true)
   expect(undoDepth(now())).toBe(0)
   expect(undoChange(now(), change, dispatch)).toBe(false)
+})
+
+test('what was changed again since is not taken back with it', () => {
+  // Typed into what was put in: that would be lost.
+  const { now, dispatch, watch } = sitting()
+  const change = watch(make(now(), { paragraph: 2, what: 'add', by: 3 }))
+  dispatch(now().tr.insertText('mine ', startOf(now(), 2) + 5))
+  const before = now().doc
+  expect(undoChange(now(), change, dispatch)).toBe(false)
+  expect(now().doc.eq(before)).toBe(true)
+})
+
+test('a label, and a part beside the text, that were changed again since stay as they are', () => {
+  const work = { settings: { kind: 'thesis', author: 'A' } } as unknown as Work
+  const settings = (author: string) => ({ ...work.settings, author })
+  for (const [first, again, other] of [
+    [
+      (state: EditorState) => state.tr.setNodeAttribute(startOf(state, 1) - 1, 'label', 'one'),
+      (state: EditorState) => state.tr.setNodeAttribute(startOf(state, 1) - 1, 'label', 'two'),
+      (state: EditorState) => state.tr.setNodeAttribute(startOf(state, 3) - 1, 'label', 'two'),
+    ],
+    [
+      (state: EditorState) => setPart(state.tr, work, 'settings', settings('B')),
+      (state: EditorState) => setPart(state.tr, { ...work, settings: settings('B') }, 'settings', settings('C')),
+      (state: EditorState) => state.tr.insertText('x', startOf(state, 1)),
+    ],
+  ] as const) {
+    const touched = sitting()
+    const one = touched.watch(first(touched.now()))
+    touched.dispatch(again(touched.now()))
+    expect(undoChange(touched.now(), one, touched.dispatch)).toBe(false)
+    const untouched = sitting()
+    const two = untouched.watch(first(untouched.now()))
+    untouched.dispatch(other(untouched.now()))
+    expect(undoChange(untouched.now(), two, untouched.dispatch)).toBe(true)
+  }
 })
 
 test('what came after it, elsewhere, stays as it is; and taking it back can be undone', () => {

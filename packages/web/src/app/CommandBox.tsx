@@ -9,7 +9,6 @@ import { Choices, type ListedChoice } from '../ui/Choices.tsx'
 import { Dialog } from '../ui/Dialog.tsx'
 import { namedCommands } from './commands.ts'
 import { findText } from './findText.ts'
-import { insertions } from './insertions.tsx'
 import { keysOf } from './shortcuts.ts'
 import { noteUse, usedLast } from './usedLast.ts'
 
@@ -21,8 +20,7 @@ const mostFound = 12
 /** From so many letters on words are looked for in the text as well. */
 const lettersToFind = 3
 
-/** `puts`: what can be put into the text alone, in its groups. */
-export function CommandBox({ only, onClose, navigate }: { only: 'all' | 'puts'; onClose(): void; navigate: NavigateFunction }) {
+export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: NavigateFunction }) {
   const session = useSession()
   const ledger = useView(view => view.ledger)
   const doc = useView(view => view.doc)
@@ -30,7 +28,6 @@ export function CommandBox({ only, onClose, navigate }: { only: 'all' | 'puts'; 
   const inGalley = useLocation().pathname.includes('/galley')
   const [asked, setAsked] = useState('')
   const groups = useMemo((): [string, Listed[]][] => {
-    if (only === 'puts') return insertions(session, navigate, asked)
     const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
     const fits = (text: string): boolean => words.every(word => text.toLowerCase().includes(word))
     const page = /^(?:page\s+|p\.?\s*)?([ivxlc]+|\d+)$/i.exec(asked.trim())?.[1]?.toLowerCase()
@@ -88,10 +85,10 @@ export function CommandBox({ only, onClose, navigate }: { only: 'all' | 'puts'; 
       ],
       ['Not where the cursor is', notHere],
     ]
-  }, [asked, ledger, labels, navigate, session, inGalley, doc, only])
+  }, [asked, ledger, labels, navigate, session, inGalley, doc])
   return (
     <Dialog
-      title={only === 'puts' ? 'Put in' : 'Go to, find or do'}
+      title="Go to, find or do"
       bare
       className="top-[58px] w-[680px]"
       onClose={onClose}
@@ -102,8 +99,8 @@ export function CommandBox({ only, onClose, navigate }: { only: 'all' | 'puts'; 
       }}
     >
       <Choices
-        label={only === 'puts' ? 'What is put in' : 'Go to a heading, entry or page, find words, or name a command'}
-        placeholder={only === 'puts' ? 'What is put in, by name' : 'A heading, a number, a page, words of the text, or what to do'}
+        label="Go to a heading, entry or page, find words, or name a command"
+        placeholder="A heading, a number, a page, words of the text, or what to do"
         asked={asked}
         onAsked={setAsked}
         groups={groups}
@@ -112,7 +109,7 @@ export function CommandBox({ only, onClose, navigate }: { only: 'all' | 'puts'; 
           // Once the box has let go of the focus: what runs takes it where it belongs.
           setTimeout(run)
         }}
-        empty={only === 'puts' ? 'Nothing that can be put in is called that.' : 'Nothing in this work is called that, and no text says it.'}
+        empty="Nothing in this work is called that, and no text says it."
       />
     </Dialog>
   )

@@ -8,6 +8,7 @@ import type { Session } from '../session/session.ts'
 import { SessionContext, useSession, useView } from '../session/sessionContext.ts'
 import { openSession } from '../session/sessions.ts'
 import { Ask } from '../ui/Ask.tsx'
+import { Dialog } from '../ui/Dialog.tsx'
 import { Notices } from '../ui/Notices.tsx'
 import { PastNotices } from '../ui/PastNotices.tsx'
 import { Tooltip, Tooltips } from '../ui/Tooltip.tsx'
@@ -16,12 +17,13 @@ import { Books, BooksTold } from './Books.tsx'
 import { Boundary } from './Boundary.tsx'
 import { CommandBox } from './CommandBox.tsx'
 import { FootPlace } from './footPlace.ts'
+import { InsertionList } from './InsertionList.tsx'
 import { KeysSheet } from './KeysSheet.tsx'
 import { useKeyboard } from './keyboard.ts'
 import { languageName } from './languages.ts'
 import { MoveSection } from './MoveSection.tsx'
 import { SaveTrouble } from './SaveTrouble.tsx'
-import { keysOf } from './shortcuts.ts'
+import { keysOf, secondStrokes } from './shortcuts.ts'
 import { tabs } from './views.ts'
 import { WhoWrites } from './WhoWrites.tsx'
 
@@ -160,8 +162,20 @@ function Window() {
             </div>
           </div>
           <Foot onPlace={setFootPlace} />
-          {(asking === 'all' || asking === 'insert') && (
-            <CommandBox key={asking} only={asking === 'insert' ? 'puts' : 'all'} onClose={close} navigate={navigate} />
+          {asking === 'all' && <CommandBox onClose={close} navigate={navigate} />}
+          {asking === 'insert' && (
+            <Dialog
+              title="Put in"
+              bare
+              className="top-[58px] w-[460px]"
+              onClose={close}
+              onCloseAutoFocus={event => {
+                event.preventDefault()
+                if (document.activeElement === document.body) session.editor?.focus()
+              }}
+            >
+              <InsertionList onDone={close} navigate={navigate} />
+            </Dialog>
           )}
           {asking === 'keys' && <KeysSheet onClose={close} />}
           {waiting && (
@@ -169,8 +183,13 @@ function Window() {
               role="status"
               className="fixed bottom-[42px] left-1/2 z-40 -translate-x-1/2 border border-(--structure) bg-(--sheet) px-3.5 py-2 shadow-lg"
             >
-              Now the last key: <kbd>F</kbd> figure, <kbd>T</kbd> table, <kbd>E</kbd> equation, <kbd>N</kbd> footnote, <kbd>R</kbd>{' '}
-              reference, <kbd>2</kbd> heading… <kbd>Esc</kbd> leaves it
+              Now the last key:{' '}
+              {secondStrokes.map(({ says, key }) => (
+                <span key={key} className="mr-2">
+                  <kbd>{key}</kbd> {says}
+                </span>
+              ))}
+              … <kbd>Esc</kbd> leaves it
             </p>
           )}
           <Ask />

@@ -1,10 +1,8 @@
 /** Everything the command box can do: a name, what it is called for, and its keys. */
 
 import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
-import { languageOf, listTitle } from '@steady-ledger/core/languages/index.ts'
-import type { NameKey } from '@steady-ledger/core/languages/language.ts'
+import { listTitleOf } from '@steady-ledger/core/content/lists/listTitleOf.ts'
 import { offeredKinds } from '@steady-ledger/core/work/kinds/index.ts'
-import { seriesRule, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { wrapInList } from '@tiptap/pm/schema-list'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
@@ -51,16 +49,12 @@ const puts = (group: Insertion, offered: string, typed?: string): Pick<NamedComm
   puts: { name: nameOffered(offered), group, ...(typed ? { typed } : {}) },
 })
 
-/** The list of a series, called as lists are in the language of the work, whatever the scheme was written in. */
+/** The list of a series, or of the appendices. */
 const newList =
   (key: string): ((session: Session) => void) =>
   session => {
     const { scheme, settings } = session.work
-    const { language } = settings
-    const { many } = seriesRule(scheme, key).names
-    const own =
-      languageOf(language).tag === languageOf(scheme.language).tag ? many : (languageOf(language).names[key as NameKey]?.many ?? many)
-    void session.run(insertDivision('seriesList', listTitle(own, wordsOf(scheme, language), language), key))
+    void session.run(insertDivision('seriesList', listTitleOf(scheme, key, settings.language), key))
   }
 
 export const namedCommands: NamedCommand[] = [
@@ -123,13 +117,7 @@ export const namedCommands: NamedCommand[] = [
   {
     name: 'New list of appendices',
     ...puts('Lists of the work', 'list of appendices'),
-    run: session => {
-      const { scheme } = session.work
-      const { levels, language } = scheme
-      void session.run(
-        insertDivision('seriesList', listTitle(levels.appendix[0]!.names.many, wordsOf(scheme, language), language), appendixList),
-      )
-    },
+    run: newList(appendixList),
   },
   {
     name: 'New division for all notes',

@@ -22,14 +22,16 @@ export function findText(doc: Node, words: string, most: number): FoundText[] {
     if (node.attrs.id && !node.isInline) id = node.attrs.id as string
     if (!node.isTextblock) return true
     const text = plainText(node)
-    const at = text.toLowerCase().indexOf(wanted)
-    // Letters that become two in lower case would shift it: then the block is found, and nothing of it is shown as the place.
+    const lower = text.toLowerCase()
+    const at = lower.indexOf(wanted)
+    // Letters that become two in lower case would shift what is shown: then it is the beginning of the block.
+    const shown = lower.length === text.length ? at : 0
     if (at >= 0 && found.at(-1)?.id !== id)
       found.push({
         id,
-        before: (at > around ? '…' : '') + text.slice(Math.max(0, at - around), at),
-        words: text.slice(at, at + words.length),
-        after: text.slice(at + words.length, at + words.length + around * 2),
+        before: (shown > around ? '…' : '') + text.slice(Math.max(0, shown - around), shown),
+        words: text.slice(shown, shown + words.length),
+        after: text.slice(shown + words.length, shown + words.length + around * 2),
       })
     return false
   })

@@ -46,7 +46,8 @@ export const shortcuts = {
   deeper: { says: 'Item deeper, next cell; a new row behind the last', chords: ['Tab'], group: 'In the text', told: true },
   back: { says: 'Item less deep, cell before', chords: ['Shift-Tab'], group: 'In the text', told: true },
   returns: { says: 'Back to where a reference was followed from', chords: ['Alt-ArrowLeft'], group: 'In the text', told: true },
-  search: { says: 'Search in the pages', chords: ['Mod-f'], group: 'Pages', told: true },
+  search: { says: 'Search in the pages', chords: ['Mod-f'], group: 'Pages' },
+  print: { says: 'Print them', chords: ['Mod-p'], group: 'Pages' },
 } as const satisfies Record<string, Shortcut>
 
 export type ShortcutName = keyof typeof shortcuts
@@ -117,6 +118,11 @@ export function printed(chord: string, apple = onApple()): string {
 
 /** The first chord of a shortcut, as it is printed. */
 export const keysOf = (name: ShortcutName, apple = onApple()): string => printed(shortcuts[name].chords[0], apple)
+
+/** What the second of two strokes may be, for whoever waits for it. */
+export const secondStrokes: { says: string; key: string }[] = all.flatMap(([, { says, chords, group }]) =>
+  group === 'What is put in' && chords[0]!.startsWith('Mod-Alt-') ? [{ says, key: printed(chords[0]!.slice('Mod-Alt-'.length)) }] : [],
+)
 
 /** All of them, as they are listed. */
 export const groups: [string, { name: ShortcutName; says: string; keys: string[] }[]][] = [

@@ -10,6 +10,7 @@ import { newSeries } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
 import { sectionAt } from '../editor/keys.ts'
+import { fillTitlePage } from '../editor/titlePage.ts'
 import type { Session } from '../session/session.ts'
 import { ask } from '../ui/Ask.tsx'
 import { notify } from '../ui/notices.ts'
@@ -204,6 +205,26 @@ export function askForLink(session: Session): void {
       const tr = session.state.tr.removeMark(from, to, link)
       session.dispatch(address ? tr.addMark(from, to, link.create({ address })) : tr)
       session.editor?.focus()
+    },
+  })
+}
+
+/** Asks for what stands on the title page and lays it out; an author that the work does not know yet is its author from then on. */
+export function layOutTitlePage(session: Session): void {
+  const { settings } = session.work
+  ask({
+    title: 'Title page',
+    fields: [
+      { label: 'Author', value: settings.author },
+      { label: 'What it is submitted for', value: '' },
+      { label: 'Department and university', value: '' },
+      { label: 'Place and date', value: '' },
+    ],
+    note: 'Author and purpose stand below the title, the rest at the foot of the page. What is left empty takes no line; all of it can be changed later.',
+    does: 'Lay it out',
+    run: ([author = '', submittedFor = '', institution = '', date = '']) => {
+      if (author && !settings.author) session.setPart('settings', { ...settings, author })
+      session.run(fillTitlePage({ author, submittedFor, institution, date }))
     },
   })
 }

@@ -1,7 +1,7 @@
-/** The pieces that a title page usually has, laid out for the author to write over. */
+/** A title page, laid out from what its author says. */
 import { division, type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import { type Command, TextSelection } from '@tiptap/pm/state'
+import { type Command, Selection } from '@tiptap/pm/state'
 import { newId } from '../newId.ts'
 import { opensDivision } from './oneDivision.ts'
 
@@ -16,32 +16,26 @@ export function titlePageIsEmpty(doc: Node): boolean {
   )
 }
 
-/** Author and degree below the title, place and date at the foot of the page; the first line that is to be written over is selected. */
+/** What stands on a title page below the title; what is empty takes no line. */
+export interface TitlePage {
+  author: string
+  submittedFor: string
+  institution: string
+  date: string
+}
+
+/** Author and what the work is submitted for below the title, institution and date at the foot of the page. Only what is given is printed. */
 export const fillTitlePage =
-  (author: string): Command =>
+  ({ author, submittedFor, institution, date }: TitlePage): Command =>
   (state, dispatch) => {
-    const page = state.doc.firstChild!
     if (!titlePageIsEmpty(state.doc)) return false
-    const line = (text: string): Node => nodes.paragraph.create({ id: newId(), align: 'centre' }, schema.text(text))
-    const lines = [
-      line(author || 'Your name'),
-      line('A thesis submitted for the degree of …'),
-      nodes.fill.create({ id: newId() }),
-      line('Department and university'),
-      line('Month and year'),
-    ]
-    const from = 1 + page.firstChild!.nodeSize
-    const tr = state.tr.replaceWith(from, page.nodeSize - 1, lines)
-    // Of the pieces, the first that the program cannot know.
-    const wanted = author ? from + lines[0]!.nodeSize : from
-    const text = author ? lines[1]! : lines[0]!
-    dispatch?.(
-      closeHistory(
-        tr
-          .setSelection(TextSelection.create(tr.doc, wanted + 1, wanted + 1 + text.content.size))
-          .setMeta(opensDivision, true)
-          .scrollIntoView(),
-      ),
-    )
+    const line = (text: string): Node[] => (text ? [nodes.paragraph.create({ id: newId(), align: 'centre' }, schema.text(text))] : [])
+    const foot = [...line(institution), ...line(date)]
+    const lines = [...line(author), ...line(submittedFor), ...(foot.length ? [nodes.fill.create({ id: newId() }), ...foot] : [])]
+    if (lines.length === 0) return false
+    const page = state.doc.firstChild!
+    const tr = state.tr.replaceWith(1 + page.firstChild!.nodeSize, page.nodeSize - 1, lines)
+    const end = Selection.near(tr.doc.resolve(tr.doc.firstChild!.nodeSize - 1), -1)
+    dispatch?.(closeHistory(tr.setSelection(end).setMeta(opensDivision, true).scrollIntoView()))
     return true
   }

@@ -3,7 +3,7 @@
  * shows it; the list only walks. Built on cmdk, which keeps combobox, listbox and options as the accessibility guidelines ask.
  */
 import { Command } from 'cmdk'
-import type { KeyboardEvent, ReactNode } from 'react'
+import type { ReactNode } from 'react'
 
 export interface ListedChoice {
   key: string
@@ -25,31 +25,17 @@ interface Props<Listed extends ListedChoice> {
   onTake(choice: Listed): void
   /** Said where nothing fits. */
   empty: string
-  /** Told of the choice that stands out, for whoever shows more of it. */
-  at?: string
-  onAt?(key: string): void
-  onKeyDown?(event: KeyboardEvent): void
   /** The columns of a row: number, text, hint. */
   rowClass?: string
   inputClass?: string
   listClass?: string
-  beside?: ReactNode
-  after?: ReactNode
 }
 
 export function Choices<Listed extends ListedChoice>(props: Props<Listed>) {
-  const { label, placeholder, asked, onAsked, groups, onTake, empty, at, onAt, onKeyDown, beside, after } = props
+  const { label, placeholder, asked, onAsked, groups, onTake, empty } = props
   const { rowClass = 'grid-cols-[130px_minmax(0,1fr)_auto]', inputClass = 'px-4 py-3 text-base', listClass = 'max-h-[52vh]' } = props
   return (
-    <Command
-      label={label}
-      shouldFilter={false}
-      vimBindings={false}
-      loop
-      {...(at === undefined ? {} : { value: at })}
-      {...(onAt ? { onValueChange: onAt } : {})}
-      {...(onKeyDown ? { onKeyDown } : {})}
-    >
+    <Command label={label} shouldFilter={false} vimBindings={false} loop>
       <div className="flex items-center gap-3 border-b border-(--rule-strong)">
         <Command.Input
           // It was asked for: writing goes on in it.
@@ -60,7 +46,6 @@ export function Choices<Listed extends ListedChoice>(props: Props<Listed>) {
           onValueChange={onAsked}
           className={`w-full border-0 outline-none ${inputClass}`}
         />
-        {beside}
       </div>
       <Command.List className={`overflow-y-auto ${listClass}`} label="Choices">
         {groups.map(
@@ -91,7 +76,6 @@ export function Choices<Listed extends ListedChoice>(props: Props<Listed>) {
             ),
         )}
         {groups.every(([, choices]) => choices.length === 0) && <p className="empty">{empty}</p>}
-        {after}
       </Command.List>
     </Command>
   )

@@ -5,8 +5,6 @@ import type { ReactNode } from 'react'
 export interface MenuItem {
   key: string
   says: ReactNode
-  /** Its keys, as they are printed. */
-  keys?: string
   /** Said below its name. */
   more?: string
   /** It is on or off; the menu stays open then. */
@@ -17,7 +15,7 @@ export interface MenuItem {
 const row =
   'flex cursor-pointer justify-between gap-5 px-3.5 py-1 outline-none data-highlighted:bg-(--structure-wash) data-highlighted:shadow-[inset_3px_0_0_var(--structure)]'
 
-function MenuRow({ says, keys, more, on, run }: Omit<MenuItem, 'key'>) {
+function MenuRow({ says, more, on, run }: Omit<MenuItem, 'key'>) {
   if (on !== undefined)
     return (
       <DropdownMenu.CheckboxItem className={row} checked={on} onSelect={event => event.preventDefault()} onCheckedChange={run}>
@@ -36,7 +34,6 @@ function MenuRow({ says, keys, more, on, run }: Omit<MenuItem, 'key'>) {
       ) : (
         says
       )}
-      {keys && <kbd>{keys}</kbd>}
     </DropdownMenu.Item>
   )
 }

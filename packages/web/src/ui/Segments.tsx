@@ -6,13 +6,12 @@ interface Props<Key extends string> {
   value: Key
   options: Record<Key, string>
   onChange(value: Key): void
-  className?: string
 }
 
-export function Segments<Key extends string>({ label, value, options, onChange, className = '' }: Props<Key>) {
+export function Segments<Key extends string>({ label, value, options, onChange }: Props<Key>) {
   return (
     <RadioGroup.Root
-      className={`mb-1.5 flex border border-(--rule-strong) ${className}`}
+      className="mb-1.5 flex border border-(--rule-strong)"
       orientation="horizontal"
       aria-label={label}
       value={value}

@@ -2,6 +2,7 @@
 import { later } from '../app/later.tsx'
 
 export const frame = later(async () => (await import('../app/Frame.tsx')).Frame)
+export const help = later(async () => (await import('./help/WhatIsWhat.tsx')).WhatIsWhat)
 const galley = later(async () => (await import('./galley/Galley.tsx')).Galley)
 
 export const views = [
@@ -13,7 +14,7 @@ export const views = [
   { path: 'findings', ...later(async () => (await import('./findings/FindingsView.tsx')).FindingsView) },
   { path: 'dispatch', ...later(async () => (await import('./dispatch/DispatchDesk.tsx')).DispatchDesk) },
   { path: 'earlier', ...later(async () => (await import('./earlier/EarlierStates.tsx')).EarlierStates) },
-  { path: 'what-is-what', ...later(async () => (await import('./help/WhatIsWhat.tsx')).WhatIsWhat) },
+  { path: 'what-is-what', ...help },
 ] as const
 
 const soon = (run: () => void): void => void (typeof requestIdleCallback === 'function' ? requestIdleCallback : setTimeout)(run)

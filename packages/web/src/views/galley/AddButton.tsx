@@ -2,14 +2,14 @@
 
 import type { EditorView } from '@tiptap/pm/view'
 import { Popover } from 'radix-ui'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
-import { insertions } from '../../app/insertions.tsx'
+import { InsertionList } from '../../app/InsertionList.tsx'
 import { useSession } from '../../session/sessionContext.ts'
-import { Choices } from '../../ui/Choices.tsx'
 
 export function AddButton({ view }: { view: EditorView }) {
   const session = useSession()
+  const navigate = useNavigate()
   const [top, setTop] = useState<number | null>(null)
   const [open, setOpen] = useState(false)
   useEffect(() => {
@@ -51,33 +51,9 @@ export function AddButton({ view }: { view: EditorView }) {
             view.focus()
           }}
         >
-          <Palette onDone={() => setOpen(false)} />
+          <InsertionList onDone={() => setOpen(false)} navigate={to => navigate(`../${to}`)} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
-  )
-}
-
-function Palette({ onDone }: { onDone(): void }) {
-  const session = useSession()
-  const navigate = useNavigate()
-  const [asked, setAsked] = useState('')
-  const groups = useMemo(() => insertions(session, to => navigate(`../${to}`), asked), [session, navigate, asked])
-  return (
-    <Choices
-      label="What is put in"
-      placeholder="Figure, list, theorem, chapter…"
-      asked={asked}
-      onAsked={setAsked}
-      groups={groups}
-      onTake={({ run }) => {
-        onDone()
-        setTimeout(run)
-      }}
-      empty="Nothing that can be put in is called that."
-      inputClass="px-4 py-2"
-      rowClass="grid-cols-[0_minmax(0,1fr)_auto] py-1"
-      listClass="max-h-[min(420px,60vh)]"
-    />
   )
 }

@@ -3,8 +3,10 @@ import { readyStyles } from '@steady-ledger/core/work/parts/readyStyles.ts'
 import { countWords, division, titleOf } from '@steady-ledger/core/work/schema.ts'
 import { type ReactNode, useState } from 'react'
 import { remember, remembered } from '../../app/remembered.ts'
+import { isUntitled } from '../../app/untitled.ts'
+import { layOutTitlePage } from '../../app/workCommands.ts'
 import { selectTitle } from '../../editor/selectTitle.ts'
-import { fillTitlePage, titlePageIsEmpty } from '../../editor/titlePage.ts'
+import { titlePageIsEmpty } from '../../editor/titlePage.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Field } from '../../ui/fields.tsx'
 import { Menu } from '../../ui/Menu.tsx'
@@ -23,7 +25,7 @@ export function FirstSteps() {
   if (hidden || !writer || countWords(doc) > enoughWords) return null
   const chapter = doc.children.find(node => division(node).role === 'chapter')
   const title = titleOf(doc)
-  const titled = title !== '' && !/^Untitled (thesis|paper)$/.test(title)
+  const titled = title !== '' && !isUntitled(title)
   const begun =
     chapter !== undefined &&
     chapter.firstChild!.content.size > 0 &&
@@ -52,8 +54,8 @@ export function FirstSteps() {
         </Step>
         {!paper && (
           <Step done={!bare} says="Title page">
-            <button type="button" className="button" onClick={() => session.run(fillTitlePage(settings.author))}>
-              Lay out the title page
+            <button type="button" className="button" onClick={() => layOutTitlePage(session)}>
+              Lay out the title page…
             </button>
           </Step>
         )}

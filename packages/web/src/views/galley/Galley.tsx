@@ -177,13 +177,14 @@ export function Galley() {
     if (view && block && location.key) {
       if (!session.goTo(block)) notify({ kind: 'wrong', text: 'What this address leads to is not in the work any more.' })
     } else if (view && location.state?.begins) {
-      // A work that was just begun: its title is written first.
+      // A work that was just begun: its title is written first. Once, and not again when the page is loaded anew.
+      navigate('.', { replace: true, state: null })
       selectTitle(session, session.state.doc.firstChild!.attrs.id)
     } else if (view) {
       view.focus()
       view.dispatch(view.state.tr.scrollIntoView())
     }
-  }, [view, block, session, location.key, location.state])
+  }, [view, block, session, navigate, location.key, location.state])
 
   // What floats goes when one presses elsewhere; what was written in it is kept.
   useEffect(() => {

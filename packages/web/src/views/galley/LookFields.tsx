@@ -50,8 +50,7 @@ export function HeadingLook({ node, id }: { node: Node; id: string }) {
     }
     const tr = setPart(session.state.tr, session.work, 'houseStyle', withStyle(houseStyle, level, next))
     for (const name of own) tr.removeMark(start, start + text.content.size, schema.marks[name])
-    session.dispatch(closeHistory(tr))
-    session.sayDone(`All ${same.length} headings of level ${level} look like it now.`)
+    if (session.dispatch(closeHistory(tr))) session.sayDone(`All ${same.length} headings of level ${level} look like it now.`)
   }
   return (
     <section className="slip-part">

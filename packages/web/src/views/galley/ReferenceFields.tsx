@@ -23,17 +23,17 @@ export function ReferenceFields({ node, at, set, onReference }: Props) {
   const session = useSession()
   const ledger = useView(view => view.ledger)
   const targets = node.attrs.targets as string[]
-  const change = (run: (tr: Transaction) => unknown): void => {
+  const change = (run: (tr: Transaction) => unknown): boolean => {
     const { tr } = session.state
-    if (run(tr) === false) return
+    if (run(tr) === false) return false
     // What was a reference stays selected, so that more can be done with it.
     const place = tr.mapping.map(at, -1)
     if (tr.doc.nodeAt(place)?.type.name === 'reference') tr.setSelection(NodeSelection.create(tr.doc, place))
-    session.dispatch(closeHistory(tr))
+    return session.dispatch(closeHistory(tr))
   }
   /** As it is now: what is shown follows the text a moment later. */
   const current = (): Node => session.state.doc.nodeAt(at) ?? node
-  const takeOut = (id: string): void =>
+  const takeOut = (id: string): boolean =>
     change(tr => {
       const left = (current().attrs.targets as string[]).filter(other => other !== id)
       return left.length ? tr.setNodeAttribute(at, 'targets', left) : tr.delete(at, at + current().nodeSize)
@@ -105,7 +105,7 @@ interface LostProps {
   node: Node
   at: number
   takeOut(): void
-  change(run: (tr: Transaction) => unknown): void
+  change(run: (tr: Transaction) => unknown): boolean
   onReference(at: number): void
 }
 
@@ -118,10 +118,11 @@ function Lost({ id, node, at, takeOut, change, onReference }: LostProps) {
   const known = recordOf(milestones, id)
   const block = buried ? null : known && blockFrom(known.record)
   const restore = (): void => {
-    change(tr => {
+    const done = change(tr => {
       if (buried) unbury(tr, buried, at)
       else if (block) insertFrom(tr, block, at)
     })
+    if (!done) return
     session.sayDone(
       buried
         ? `${was || 'What was deleted'} is back where it stood.`

@@ -12,6 +12,7 @@ import { isCaptioned } from '@steady-ledger/core/work/kinds/index.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
 import { countWords, matterOf, type Node, type Placement, plainText, roles } from '@steady-ledger/core/work/schema.ts'
+import { Fragment } from 'react'
 import { Link } from 'react-router'
 import { languages } from '../../app/languages.ts'
 import { leadElsewhere } from '../../app/workCommands.ts'
@@ -46,138 +47,144 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
   const rowAt = node.type.name === 'row' ? at : doc.resolve(at).parent.type.name === 'row' ? doc.resolve(at).before() : -1
   const set = (name: string, value: unknown): boolean => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   return (
-    // What is being typed for one block is not typed for another.
-    <div key={ownId || node.type.name} className="slip">
+    <div className="slip">
       <FirstSteps />
-      <Heading node={node} id={ownId} at={at} />
-      {node.type.name === 'paragraph' && (
-        <>
-          <Choice
-            label="Alignment"
-            value={(node.attrs.align as string | null) ?? 'usual'}
-            options={{ usual: 'As the house style says', left: 'Left', centre: 'Centred', right: 'Right' }}
-            onChange={value => set('align', value === 'usual' ? null : value)}
+      {/* What is being typed for one block is not typed for another. */}
+      <Fragment key={ownId || node.type.name}>
+        <Heading node={node} id={ownId} at={at} />
+        {node.type.name === 'paragraph' && (
+          <>
+            <Choice
+              label="Alignment"
+              value={(node.attrs.align as string | null) ?? 'usual'}
+              options={{ usual: 'As the house style says', left: 'Left', centre: 'Centred', right: 'Right' }}
+              onChange={value => set('align', value === 'usual' ? null : value)}
+            />
+            <PinField node={node} set={set} />
+          </>
+        )}
+        {(node.type.name === 'figure' || node.type.name === 'panel') && (
+          <FigureFields node={node} at={at} set={set} onPicture={onPicture} inRow={rowAt >= 0} />
+        )}
+        {isCaptioned(node) && node.type.name !== 'figure' && <ShortCaption node={node} at={at} />}
+        {isCaptioned(node) && <SeriesField node={node} set={set} />}
+        {isCaptioned(node) && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
+        {node.type.name === 'fill' && (
+          <Field
+            label="Height, in mm (empty: all that its page has left)"
+            value={node.attrs.height ? writeLength(node.attrs.height, 'mm') : ''}
+            check={value => {
+              const points = value.trim() ? readLength(value, 'mm') : 0
+              return points === null || points < 0 || points > 600 ? 'A length such as 20 mm or 60 pt, 211 mm at the most, or nothing.' : ''
+            }}
+            onChange={value => set('height', value.trim() ? readLength(value, 'mm') : 0)}
           />
-          <PinField node={node} set={set} />
-        </>
-      )}
-      {(node.type.name === 'figure' || node.type.name === 'panel') && (
-        <FigureFields node={node} at={at} set={set} onPicture={onPicture} inRow={rowAt >= 0} />
-      )}
-      {isCaptioned(node) && node.type.name !== 'figure' && <ShortCaption node={node} at={at} />}
-      {isCaptioned(node) && <SeriesField node={node} set={set} />}
-      {isCaptioned(node) && <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />}
-      {node.type.name === 'fill' && (
-        <Field
-          label="Height, in mm (empty: all that its page has left)"
-          value={node.attrs.height ? writeLength(node.attrs.height, 'mm') : ''}
-          check={value => {
-            const points = value.trim() ? readLength(value, 'mm') : 0
-            return points === null || points < 0 || points > 600 ? 'A length such as 20 mm or 60 pt, 211 mm at the most, or nothing.' : ''
-          }}
-          onChange={value => set('height', value.trim() ? readLength(value, 'mm') : 0)}
-        />
-      )}
-      {rowAt >= 0 && (
-        <Choice
-          label="Where the row stands"
-          value={doc.nodeAt(rowAt)!.attrs.placement as Placement}
-          options={placements}
-          onChange={value => session.dispatch(session.state.tr.setNodeAttribute(rowAt, 'placement', value))}
-        />
-      )}
-      {rowAt < 0 && isCaptioned(node) && (
-        <Choice
-          label="Where it stands"
-          value={node.attrs.placement as Placement}
-          options={node.type.name === 'listing' ? { ...placements, auto: 'In the text; it may break between its lines' } : placements}
-          onChange={value => set('placement', value)}
-        />
-      )}
-      {node.type.name === 'statement' && <StatementFields node={node} at={at} set={set} />}
-      {node.type.name === 'equation' && (
-        <>
+        )}
+        {rowAt >= 0 && (
+          <Choice
+            label="Where the row stands"
+            value={doc.nodeAt(rowAt)!.attrs.placement as Placement}
+            options={placements}
+            onChange={value => session.dispatch(session.state.tr.setNodeAttribute(rowAt, 'placement', value))}
+          />
+        )}
+        {rowAt < 0 && isCaptioned(node) && (
+          <Choice
+            label="Where it stands"
+            value={node.attrs.placement as Placement}
+            options={node.type.name === 'listing' ? { ...placements, auto: 'In the text; it may break between its lines' } : placements}
+            onChange={value => set('placement', value)}
+          />
+        )}
+        {node.type.name === 'statement' && <StatementFields node={node} at={at} set={set} />}
+        {node.type.name === 'equation' && (
+          <>
+            <button type="button" className="button" onClick={() => onComposer(at)}>
+              Write the equation
+            </button>
+            <button type="button" className="button" onClick={() => session.run(addEquationLine)}>
+              Another line under it
+            </button>
+            <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
+            {node.attrs.numbered && doc.resolve(at).parent.type.name !== 'equationGroup' && (
+              <Field
+                label="Shown instead of the number"
+                value={node.attrs.tag}
+                check={value => (value.trim().length > 40 ? 'At most 40 letters.' : '')}
+                onChange={value => set('tag', value.trim())}
+              />
+            )}
+          </>
+        )}
+        {node.type.name === 'formula' && (
           <button type="button" className="button" onClick={() => onComposer(at)}>
-            Write the equation
+            Write the formula
           </button>
-          <button type="button" className="button" onClick={() => session.run(addEquationLine)}>
-            Another line under it
-          </button>
-          <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
-          {node.attrs.numbered && doc.resolve(at).parent.type.name !== 'equationGroup' && (
-            <Field
-              label="Shown instead of the number"
-              value={node.attrs.tag}
-              check={value => (value.trim().length > 40 ? 'At most 40 letters.' : '')}
-              onChange={value => set('tag', value.trim())}
+        )}
+        {(node.type.name === 'heading' || node.type.name === 'division') &&
+          ['part', 'chapter', 'appendix'].includes((node.type.name === 'division' ? node : doc.resolve(at).node(1)).attrs.role) && (
+            <HeadingFields
+              node={node}
+              set={set}
+              inChapter={doc.resolve(at).depth > 0 && doc.resolve(at).node(1).attrs.role === 'chapter'}
             />
           )}
-        </>
-      )}
-      {node.type.name === 'formula' && (
-        <button type="button" className="button" onClick={() => onComposer(at)}>
-          Write the formula
-        </button>
-      )}
-      {(node.type.name === 'heading' || node.type.name === 'division') &&
-        ['part', 'chapter', 'appendix'].includes((node.type.name === 'division' ? node : doc.resolve(at).node(1)).attrs.role) && (
-          <HeadingFields node={node} set={set} inChapter={doc.resolve(at).depth > 0 && doc.resolve(at).node(1).attrs.role === 'chapter'} />
-        )}
-      {node.type.name === 'miniContents' && (
-        <Choice
-          label="It lists headings"
-          value={String(node.attrs.depth)}
-          options={{ '2': 'of level 2', '3': 'of levels 2 and 3', '4': 'of levels 2 to 4' }}
-          onChange={value => set('depth', Number(value))}
-        />
-      )}
-      {node.type.name === 'equationGroup' && (
-        <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
-      )}
-      {node.type.name === 'division' && (
-        <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />
-      )}
-      {node.type.name === 'heading' && <HeadingListed node={node} front={matterOf(doc.resolve(at).node(1)) === 'front'} set={set} />}
-      {(node.type.name === 'heading' || node.type.name === 'division') && (
-        <Field
-          label="Short title, for contents and running heads"
-          value={node.attrs.shortTitle}
-          check={value => (value.length > 500 ? 'At most 500 letters.' : '')}
-          onChange={value => set('shortTitle', value.trim())}
-        />
-      )}
-      {(node.type.name === 'numberedList' || node.type.name === 'bulletedList') && <ListLookField node={node} set={set} />}
-      {node.type.name === 'numberedList' && (
-        <>
-          <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />
-          <Field
-            label="Starts at (empty: where it would by itself)"
-            value={node.attrs.startAt === null ? '' : String(node.attrs.startAt)}
-            check={value => (/^\s*\d{0,5}\s*$/.test(value) ? '' : 'A whole number, or nothing.')}
-            onChange={value => set('startAt', value.trim() === '' ? null : Number(value))}
+        {node.type.name === 'miniContents' && (
+          <Choice
+            label="It lists headings"
+            value={String(node.attrs.depth)}
+            options={{ '2': 'of level 2', '3': 'of levels 2 and 3', '4': 'of levels 2 to 4' }}
+            onChange={value => set('depth', Number(value))}
           />
-        </>
-      )}
-      {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
-      {node.type.name === 'keywords' && (
-        <>
-          <KeywordsField />
-          <PinField node={node} set={set} />
-        </>
-      )}
-      {'label' in node.attrs && ownId && (
-        <LabelField key={ownId} id={ownId} label={node.attrs.label} onChange={value => set('label', value)} />
-      )}
-      {ownId && <Account id={ownId} />}
-      {(node.type.name === 'heading' || (node.type.name === 'division' && ['part', 'chapter', 'appendix'].includes(node.attrs.role))) && (
-        <HeadingLook node={node} id={ownId} />
-      )}
-      {isCaptioned(node) && <CaptionLook node={node} />}
-      <PageTurnFields />
-      {ownId && <ReferredFrom id={ownId} />}
-      {ownId && <Found id={ownId} />}
-      {node.type.name === 'division' && node.attrs.role === 'titlePage' && <WorkFields />}
-      {node.type.name === 'division' && <RemoveDivision id={ownId} node={node} />}
+        )}
+        {node.type.name === 'equationGroup' && (
+          <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
+        )}
+        {node.type.name === 'division' && (
+          <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />
+        )}
+        {node.type.name === 'heading' && <HeadingListed node={node} front={matterOf(doc.resolve(at).node(1)) === 'front'} set={set} />}
+        {(node.type.name === 'heading' || node.type.name === 'division') && (
+          <Field
+            label="Short title, for contents and running heads"
+            value={node.attrs.shortTitle}
+            check={value => (value.length > 500 ? 'At most 500 letters.' : '')}
+            onChange={value => set('shortTitle', value.trim())}
+          />
+        )}
+        {(node.type.name === 'numberedList' || node.type.name === 'bulletedList') && <ListLookField node={node} set={set} />}
+        {node.type.name === 'numberedList' && (
+          <>
+            <Check label="Goes on counting from the list before" value={node.attrs.continued} onChange={value => set('continued', value)} />
+            <Field
+              label="Starts at (empty: where it would by itself)"
+              value={node.attrs.startAt === null ? '' : String(node.attrs.startAt)}
+              check={value => (/^\s*\d{0,5}\s*$/.test(value) ? '' : 'A whole number, or nothing.')}
+              onChange={value => set('startAt', value.trim() === '' ? null : Number(value))}
+            />
+          </>
+        )}
+        {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
+        {node.type.name === 'keywords' && (
+          <>
+            <KeywordsField />
+            <PinField node={node} set={set} />
+          </>
+        )}
+        {'label' in node.attrs && ownId && (
+          <LabelField key={ownId} id={ownId} label={node.attrs.label} onChange={value => set('label', value)} />
+        )}
+        {ownId && <Account id={ownId} />}
+        {(node.type.name === 'heading' || (node.type.name === 'division' && ['part', 'chapter', 'appendix'].includes(node.attrs.role))) && (
+          <HeadingLook node={node} id={ownId} />
+        )}
+        {isCaptioned(node) && <CaptionLook node={node} />}
+        <PageTurnFields />
+        {ownId && <ReferredFrom id={ownId} />}
+        {ownId && <Found id={ownId} />}
+        {node.type.name === 'division' && node.attrs.role === 'titlePage' && <WorkFields />}
+        {node.type.name === 'division' && <RemoveDivision id={ownId} node={node} />}
+      </Fragment>
     </div>
   )
 }

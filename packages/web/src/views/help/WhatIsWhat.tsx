@@ -1,6 +1,6 @@
 /** What the views and our own words mean, and all keys: a page of the application itself. */
-import { type ReactNode, useState } from 'react'
-import { useLocation } from 'react-router'
+import { type ReactNode, useEffect, useState } from 'react'
+import { Link, useLocation } from 'react-router'
 import { KeyTable } from '../../app/KeysSheet.tsx'
 import { applyTheme, chosenTheme } from '../../app/theme.ts'
 import { tabs, words } from '../../app/views.ts'
@@ -16,12 +16,18 @@ const first = [
 
 export function WhatIsWhat() {
   const inWork = useLocation().pathname.startsWith('/work/')
+  // In a work its title is the first heading of the page.
+  const Title = inWork ? 'h2' : 'h1'
+  useEffect(() => {
+    if (!inWork) document.title = 'What is what – Steady Ledger'
+  }, [inWork])
   const [theme, setTheme] = useState(chosenTheme)
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard
     <main className="h-full overflow-y-auto px-8 pb-16" aria-label="What is what" tabIndex={0}>
       <div className="mx-auto max-w-[860px]">
-        <h2 className="mt-7 mb-1 font-text text-2xl font-semibold">What is what</h2>
+        <Title className="mt-7 mb-1 font-text text-2xl font-semibold">What is what</Title>
+        {!inWork && <Link to="/">Back to the shelf</Link>}
         <Section title="From an empty work to a PDF">
           <ol className="list-decimal pl-5">
             {first.map(step => (
@@ -60,7 +66,7 @@ export function WhatIsWhat() {
 
 const Section = ({ title, children }: { title: string; children: ReactNode }) => (
   <section className="mt-6">
-    <h3 className="mb-2 border-b border-(--rule-strong) font-text text-lg font-semibold text-(--structure)">{title}</h3>
+    <h2 className="mb-2 border-b border-(--rule-strong) font-text text-lg font-semibold text-(--structure)">{title}</h2>
     {children}
   </section>
 )

@@ -1,7 +1,7 @@
 /** The divisions before and after the text, in their order: moved, added and taken out, each as one step. */
 
 import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
-import { listTitle } from '@steady-ledger/core/languages/index.ts'
+import { listTitleOf } from '@steady-ledger/core/content/lists/listTitleOf.ts'
 import type { Words } from '@steady-ledger/core/languages/language.ts'
 import { moveStep, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { listedSeries, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
@@ -35,19 +35,18 @@ export function OpeningPages() {
   const doc = useView(view => view.doc)
   const turnover = useView(view => view.turnover)
   const scheme = useView(view => view.scheme)
-  const words = wordsOf(scheme, scheme.language)
+  const language = useView(view => view.settings.language)
+  const words = wordsOf(scheme, language)
   const kinds: Kind[] = [
     ...plainKinds(words),
-    { role: 'seriesList', title: listTitle(scheme.levels.appendix[0]!.names.many, words, scheme.language), series: appendixList },
-    ...listedSeries(scheme).map(
-      ({ key, names }): Kind => ({ role: 'seriesList', title: listTitle(names.many, words, scheme.language), series: key }),
+    ...[appendixList, ...listedSeries(scheme).map(({ key }) => key)].map(
+      (series): Kind => ({ role: 'seriesList', title: listTitleOf(scheme, series, language), series }),
     ),
   ]
   const run = (change: (tr: Transform) => boolean): boolean => {
     const { tr } = session.state
     if (!change(tr)) return false
-    session.dispatch(closeHistory(tr))
-    return true
+    return session.dispatch(closeHistory(tr))
   }
   return (
     <div className="opening-pages">

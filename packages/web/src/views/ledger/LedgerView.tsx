@@ -225,7 +225,7 @@ function Entries({ tools }: { tools: HTMLElement | null }) {
       })),
     )
     download(new TextEncoder().encode(csv), 'text/csv', `${session.id}-ledger.csv`)
-    notify({ kind: 'done', text: `${found.length} entries were written as CSV.` })
+    notify({ kind: 'done', text: `${found.length} entries were saved as CSV.` })
   }
   return (
     <>

@@ -1,6 +1,7 @@
 /** Looks for words in the pages and goes from place to place. */
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import { useEffect, useRef, useState } from 'react'
+import { shortcutOf } from '../../app/shortcuts.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 
 /** The most places the worker reports. */
@@ -19,7 +20,7 @@ export function PageSearch({ onPlace }: { onPlace(match: PageMatch | undefined):
   useEffect(() => () => session.search(''), [session])
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if ((event.ctrlKey || event.metaKey) && event.key === 'f') {
+      if (shortcutOf(event) === 'search') {
         event.preventDefault()
         field.current?.select()
       }

@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { Boundary } from '../../app/Boundary.tsx'
+import { shortcutOf } from '../../app/shortcuts.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Menu } from '../../ui/Menu.tsx'
 import { notify } from '../../ui/notices.ts'
@@ -27,6 +28,7 @@ export function PagesView() {
   const { label } = useParams()
   const { key } = useLocation()
   const turnover = useView(view => view.turnover)
+  const fromLastSitting = useView(view => view.fromLastSitting)
   const drawings = useView(view => view.drawings)
   const selected = useView(view => view.selected.id)
   const open = useView(view => view.openDivision)
@@ -93,11 +95,13 @@ export function PagesView() {
     if (!turnover) return
     const goal = label ? `${label} ${key}` : 'cursor'
     if (arrived.current === goal) return
-    arrived.current = goal
     const index = label ? turnover.labels.indexOf(label) : (turnover.pageOf.get(selected) ?? turnover.pageOf.get(open) ?? 0)
+    // Pages of the last sitting may not have it yet.
+    if (index < 0 && fromLastSitting) return
+    arrived.current = goal
     if (index >= 0) requestAnimationFrame(() => show(index))
     else notify({ kind: 'wrong', text: `There is no page “${label}” in this work now.` })
-  }, [turnover, label, key, selected, open, show])
+  }, [turnover, fromLastSitting, label, key, selected, open, show])
   // A change of size or arrangement leaves the page in sight that was in sight.
   const kept = useRef<number | null>(null)
   // biome-ignore lint/correctness/useExhaustiveDependencies: the page is shown again when it stands elsewhere
@@ -119,7 +123,7 @@ export function PagesView() {
   }
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.key !== 'p') return
+      if (shortcutOf(event) !== 'print') return
       event.preventDefault()
       setPrinting(true)
     }

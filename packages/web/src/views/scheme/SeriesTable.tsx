@@ -1,10 +1,10 @@
 /** The series: how each number is written, what it is called, where its caption stands, and how it looks in the work. */
 
-import { listTitle } from '@steady-ledger/core/languages/index.ts'
+import { listTitleOf } from '@steady-ledger/core/content/lists/listTitleOf.ts'
 import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { seriesOfKinds } from '@steady-ledger/core/work/kinds/index.ts'
-import { type CounterForm, countingRule, newSeries, type Scheme, type SeriesRule, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
+import { type CounterForm, countingRule, newSeries, type Scheme, type SeriesRule } from '@steady-ledger/core/work/parts/scheme.ts'
 import { division, plainText } from '@steady-ledger/core/work/schema.ts'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -237,7 +237,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
                 </>
               )}
             </div>
-            {rule.countsWith === null && <ListOfSeries rule={rule} language={scheme.language} />}
+            {rule.countsWith === null && <ListOfSeries rule={rule} />}
             {!seriesOfKinds.has(rule.key) && (
               <button
                 type="button"
@@ -262,7 +262,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
 }
 
 /** The generated list of a series: where it is, or the way to have one. It is a division, and changes at once. */
-function ListOfSeries({ rule, language }: { rule: SeriesRule; language: string }) {
+function ListOfSeries({ rule }: { rule: SeriesRule }) {
   const session = useSession()
   const doc = useView(view => view.doc)
   const list = doc.children.find(node => division(node).role === 'seriesList' && division(node).series === rule.key)
@@ -278,10 +278,10 @@ function ListOfSeries({ rule, language }: { rule: SeriesRule; language: string }
       className="button quiet"
       onClick={() => {
         const { tr } = session.state
-        const title = listTitle(rule.names.many, wordsOf(session.work.scheme, language), language)
+        const { scheme, settings } = session.work
+        const title = listTitleOf(scheme, rule.key, settings.language)
         addDivision(tr, 'seriesList', title, rule.key)
-        session.dispatch(tr)
-        session.sayDone(`“${title}” stands before the text.`)
+        if (session.dispatch(tr)) session.sayDone(`“${title}” stands before the text.`)
       }}
     >
       Give it a list

@@ -161,6 +161,9 @@ export function Shelf() {
           <p className="text-(--ink-soft)">The works kept in this browser. Nothing leaves it unless you save a file.</p>
         </div>
         <div className="flex gap-2">
+          <Link className="button quiet" to="/what-is-what">
+            What is what
+          </Link>
           <button
             type="button"
             className="button"

@@ -2,6 +2,7 @@
 import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
+import { untitled } from '../../app/untitled.ts'
 import { newId } from '../../newId.ts'
 import { writeFile } from '../../session/dispatchJobs.ts'
 import type { WorkRecord } from '../../storage/database.ts'
@@ -14,8 +15,7 @@ async function add(work: Work): Promise<string> {
   return id
 }
 
-export const begin = (kind: 'thesis' | 'paper', title: string): Promise<string> =>
-  add(newWork(kind, title || (kind === 'thesis' ? 'Untitled thesis' : 'Untitled paper'), newId))
+export const begin = (kind: 'thesis' | 'paper', title: string): Promise<string> => add(newWork(kind, title || untitled(kind), newId))
 
 export const takeIn = ({ doc, parts, pictures }: SentWork): Promise<string> =>
   add({ ...parts, doc: schema.nodeFromJSON(JSON.parse(doc)), pictures: new Map(pictures.map(picture => [picture.name, picture])) })

@@ -1,16 +1,18 @@
-/** What can be put into the text, in groups, with what was used last first. */
+/** What can be put into the text, searched by name, in groups, with what was used last first. */
+import { useMemo, useState } from 'react'
 import type { Session } from '../session/session.ts'
-import type { ListedChoice } from '../ui/Choices.tsx'
+import { useSession } from '../session/sessionContext.ts'
+import { Choices, type ListedChoice } from '../ui/Choices.tsx'
 import { type Insertion, namedCommands } from './commands.ts'
 import { keysOf } from './shortcuts.ts'
 import { noteUse, usedLast } from './usedLast.ts'
 
-export interface ListedInsertion extends ListedChoice {
+interface ListedInsertion extends ListedChoice {
   run(): void
 }
 const groups: readonly Insertion[] = ['In the line', 'Blocks', 'Mathematics', 'Headings and divisions', 'Lists of the work']
 
-export function insertions(session: Session, navigate: (to: string) => void, asked: string): [string, ListedInsertion[]][] {
+function insertions(session: Session, navigate: (to: string) => void, asked: string): [string, ListedInsertion[]][] {
   const words = asked.toLowerCase().split(/\s+/).filter(Boolean)
   const listed = namedCommands.flatMap(command => {
     const { name, puts, shortcut } = command
@@ -30,4 +32,28 @@ export function insertions(session: Session, navigate: (to: string) => void, ask
     ['Used last', last],
     ...groups.map((group): [string, ListedInsertion[]] => [group, listed.filter(found => found.group === group && !last.includes(found))]),
   ]
+}
+
+export function InsertionList({ onDone, navigate }: { onDone(): void; navigate(to: string): void }) {
+  const session = useSession()
+  const [asked, setAsked] = useState('')
+  const groups = useMemo(() => insertions(session, navigate, asked), [session, navigate, asked])
+  return (
+    <Choices
+      label="What is put in"
+      placeholder="Figure, list, theorem, chapter…"
+      asked={asked}
+      onAsked={setAsked}
+      groups={groups}
+      onTake={({ run }) => {
+        onDone()
+        // Once the list has let go of the focus: what runs takes it where it belongs.
+        setTimeout(run)
+      }}
+      empty="Nothing that can be put in is called that."
+      inputClass="px-4 py-2"
+      rowClass="grid-cols-[0_minmax(0,1fr)_auto] py-1"
+      listClass="max-h-[min(420px,60vh)]"
+    />
+  )
 }
