@@ -26,6 +26,7 @@ import { SaveTrouble } from './SaveTrouble.tsx'
 import { keysOf, secondStrokes } from './shortcuts.ts'
 import { tabs } from './views.ts'
 import { WhoWrites } from './WhoWrites.tsx'
+import { wordsSaid } from './wordsSaid.ts'
 
 export function Frame() {
   const { workId = '' } = useParams()
@@ -219,7 +220,7 @@ function Foot({ onPlace }: { onPlace(place: HTMLElement | null): void }) {
   const label = session.live.pageLabel(selected) ?? session.live.pageLabel(open)
   return (
     <footer className="foot">
-      <span>{words.toLocaleString('en-GB')} words</span>
+      <span>{wordsSaid(words)}</span>
       {turnover && <span>{turnover.labels.length} pages</span>}
       {inGalley && node && (
         <span>

@@ -223,8 +223,9 @@ export function layOutTitlePage(session: Session): void {
     note: 'Author and purpose stand below the title, the rest at the foot of the page. What is left empty takes no line; all of it can be changed later.',
     does: 'Lay it out',
     run: ([author = '', submittedFor = '', institution = '', date = '']) => {
-      if (author && !settings.author) session.setPart('settings', { ...settings, author })
-      session.run(fillTitlePage({ author, submittedFor, institution, date }))
+      const fill = fillTitlePage({ author, submittedFor, institution, date })
+      const named = author && !settings.author ? { ...settings, author } : settings
+      session.run((state, dispatch) => fill(state, tr => dispatch?.(setPart(tr, session.work, 'settings', named))))
     },
   })
 }

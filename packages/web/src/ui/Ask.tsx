@@ -39,7 +39,7 @@ function Form({ question }: { question: Question }) {
   }
   return (
     <Dialog title={question.title} className="top-[90px] w-[430px] px-4.5 pt-3.5 pb-4" onClose={close}>
-      <form onSubmit={submit}>
+      <form onSubmit={submit} className="grid gap-2.5">
         {question.fields.map(({ label }, index) => (
           <div className="field" key={label}>
             <span aria-hidden="true">{label}</span>

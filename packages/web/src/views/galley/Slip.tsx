@@ -15,6 +15,7 @@ import { countWords, matterOf, type Node, type Placement, plainText, roles } fro
 import { Fragment } from 'react'
 import { Link } from 'react-router'
 import { languages } from '../../app/languages.ts'
+import { wordsSaid } from '../../app/wordsSaid.ts'
 import { leadElsewhere } from '../../app/workCommands.ts'
 import { addEquationLine } from '../../editor/groups.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
@@ -217,7 +218,7 @@ function Heading({ node, id, at }: { node: Node; id: string; at: number }) {
     <>
       <p className="slip-kind">{kind}</p>
       <h2 className="slip-name">{name}</h2>
-      {node.type.name === 'division' && <p className="slip-facts">{countWords(node).toLocaleString('en-GB')} words</p>}
+      {node.type.name === 'division' && <p className="slip-facts">{wordsSaid(countWords(node))}</p>}
     </>
   )
 }
