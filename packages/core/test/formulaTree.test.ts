@@ -1,0 +1,39 @@
+import fc from 'fast-check'
+import { createTypesetter } from '../src/formulas/converter.ts'
+import { readXml } from '../src/formulas/tree/mathElement.ts'
+import { readFormula } from '../src/formulas/tree/readFormula.ts'
+import { readMathMl } from '../src/formulas/tree/readMathMl.ts'
+import { knownSigns, signOf } from '../src/formulas/tree/signs.ts'
+import { writeMathMl } from '../src/formulas/tree/writeMathMl.ts'
+import { writeNotation } from '../src/formulas/tree/writeNotation.ts'
+import { writeWords } from '../src/formulas/tree/writeWords.ts'
+import { finished } from '../src/formulas/typing/leave.ts'
+import { endWord, typeText } from '../src/formulas/typing/type.ts'
+import { writingOf } from '../src/formulas/typing/writing.ts'
+import { formulas } from './support/randomFormulas.ts'
+
+const typed = (text: string): string => writeNotation(finished(endWord(typeText(writingOf([]), text)).row))
+const typesetter = createTypesetter()
+
+test('a formula is the same whether it is read from the file, pasted as MathML, or typed', () => {
+  fc.assert(
+    fc.property(formulas, row => {
+      const source = writeNotation(row)
+      expect(typesetter.set(source, true).error).toBe('')
+      expect(writeNotation(readFormula(source))).toBe(source)
+      expect(writeNotation(readMathMl(readXml(writeMathMl(row, true))))).toBe(source)
+      expect(typed(writeWords(row))).toBe(source)
+    }),
+    { numRuns: 300 },
+  )
+})
+
+test.each(knownSigns.map(({ char, names }) => [char, names] as const))('%s is drawn, and typed by its names', (char, names) => {
+  const source = writeNotation([signOf(char)])
+  if (!'()[]{}|/\\,;:.'.includes(char)) {
+    const { error, outlines, rules } = typesetter.set(source, true)
+    expect([char, error, outlines.length + rules.length > 0]).toEqual([char, '', true])
+    expect(writeNotation(readFormula(source))).toBe(source)
+  }
+  for (const name of names) expect([name, typed(name)]).toEqual([name, source])
+})
