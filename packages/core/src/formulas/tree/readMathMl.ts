@@ -23,7 +23,7 @@ import {
   type Term,
   words,
 } from './terms.ts'
-import { hasLimits, isFunction, isTall, limitNames, takesLimits } from './writeNotation.ts'
+import { hasLimits, isFunction, isTall, limitNames, takesLimits, writeNotation } from './writeNotation.ts'
 
 /** Signs that say how MathML is meant and are not seen. */
 const unseen = /[\u2061-\u2064\u200b\ufeff]/g
@@ -122,7 +122,11 @@ function read(element: MathElement): Term[] {
     case 'mphantom':
     case 'mpadded':
     case 'semantics':
-      return tag === 'semantics' ? read(children[0]!) : tag === 'mphantom' ? kept(element) : readAll(children)
+      return tag === 'semantics'
+        ? read(children[0]!)
+        : tag === 'mphantom'
+          ? [{ kind: 'kept', source: `\\phantom{${writeNotation(readAll(children))}}` }]
+          : readAll(children)
     case 'mrow':
       return readRow(element)
     case 'mstyle':

@@ -13,7 +13,10 @@ function done(structure: Structure): Structure {
   return made
 }
 
-export const isRoundGroup = (row: Row): row is [Fence] => row.length === 1 && row[0]!.kind === 'fence' && row[0]!.typed === 'bracket'
+export const isRoundGroup = (row: Row): row is [Fence] => {
+  const [only, ...others] = row
+  return only?.kind === 'fence' && others.length === 0 && only.open === '(' && only.close === ')' && only.typed === 'bracket'
+}
 
 /** Goes out of the structure that the caret is in, to its right or its left. */
 export function leave(writing: Writing, side: 'after' | 'before' = 'after'): Writing {
@@ -27,7 +30,7 @@ export function leave(writing: Writing, side: 'after' | 'before' = 'after'): Wri
     return at(withRow(writing.row, path, made), { path, at: side === 'after' ? index + inside.length : index })
   }
   // Scripts with nothing in them were not meant.
-  const empty = structure.kind === 'scripts' && structure.typed && structure.slots.every(slot => !slot.length)
+  const empty = structure.kind === 'scripts' && structure.typed === 'script' && structure.slots.every(slot => !slot.length)
   const made = empty ? row.toSpliced(index, 1) : row.with(index, typedNoMore(structure))
   return at(withRow(writing.row, path, made), { path, at: side === 'after' && !empty ? index + 1 : index })
 }
@@ -59,7 +62,7 @@ export function finished(row: Row): Row {
     const slots = term.slots.map(finished)
     const made = { ...term, slots } as Structure
     if (made.kind === 'setting') return finished(settledSetting(made))
-    if (made.kind === 'scripts' && made.typed && slots.every(slot => !slot.length)) return []
+    if (made.kind === 'scripts' && made.typed === 'script' && slots.every(slot => !slot.length)) return []
     return [done(made)]
   })
 }

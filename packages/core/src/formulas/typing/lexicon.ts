@@ -24,7 +24,7 @@ export type Meaning =
   /** Opens with the caret in its slot, which takes one term or a group. */
   | { kind: 'prefix'; structure: Structure; typed: Typed; slot?: number }
   /** Takes the term before it, and opens. */
-  | { kind: 'after'; make(taken: Row): Row; into: number[] }
+  | { kind: 'after'; make(taken: Row): Row; into: number[] /** Brackets around what it takes stay. */; bracketed?: true }
   /** Slots one after the other, in brackets with commas. */
   | { kind: 'arguments'; structure: Structure; wrap?: (inner: Structure) => Structure }
   /** So many rows and columns as are said after it. */
@@ -118,6 +118,7 @@ add(['at', 'value at', 'evaluated at'], {
   kind: 'after',
   make: terms => [fence(terms, '', '|'), scripts([], undefined, { typed: 'wide' })],
   into: [1, 0],
+  bracketed: true,
 })
 add('choose', { kind: 'after', make: terms => [fence([fraction(terms, [], { bar: false, typed: 'term' })])], into: [0, 0, 0, 1] })
 add('binomial', { kind: 'arguments', structure: fraction([], [], { bar: false }), wrap: inner => fence([inner]) })

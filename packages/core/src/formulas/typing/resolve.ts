@@ -95,7 +95,7 @@ function become(writing: Writing, name: string, meaning: Meaning, sizes: number[
       const row = currentRow(writing)
       const from = termStart(row, here)
       if (from === here) return undefined
-      const terms = meaning.make(ungrouped(row.slice(from, here)))
+      const terms = meaning.make(meaning.bracketed ? row.slice(from, here) : ungrouped(row.slice(from, here)))
       const put = splice(writing, from, here, terms)
       const [index, ...inside] = meaning.into as [number, ...number[]]
       return { writing: at(put.row, endOf(put.row, [...caret.path, from + index, ...inside])), operand: true }

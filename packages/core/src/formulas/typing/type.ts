@@ -196,7 +196,9 @@ function typeOpening(writing: Writing, char: string, apart: boolean): Writing {
   const close = openers[char]!
   const chosen = selected(writing)
   if (chosen) return splice(writing, ...chosen, [fence(currentRow(writing).slice(...chosen), char, close)])
-  const ready = leaveTyped(writing, ({ typed }, row) => isOneTerm(typed) && !continues(row, 'bracket', typed === 'script'))
+  const argument = (typed: Structure['typed'], now: Row): boolean =>
+    (!apart || !isOperand(now.at(-1))) && continues(now, 'bracket', typed === 'script')
+  const ready = leaveTyped(writing, ({ typed }, now) => isOneTerm(typed) && !argument(typed, now))
   const row = currentRow(ready)
   const here = ready.caret.at
   const partner = row.findIndex((term, index) => index >= here && term.kind === 'sign' && term.char === close)
@@ -245,7 +247,7 @@ function closed(writing: Writing, structure: Fence, char: string): Writing {
 function ungroup(writing: Writing): Writing {
   const outer = aroundCaret(writing)
   const row = currentRow(writing)
-  if (!outer || !isOneTerm(outer.structure.typed) || !isRoundGroup(row) || row[0].open !== '(' || row[0].close !== ')') return writing
+  if (!outer || !isOneTerm(outer.structure.typed) || !isRoundGroup(row)) return writing
   const { path } = writing.caret
   const bare = at(withRow(writing.row, path, row[0].slots[0]!), { path, at: row[0].slots[0]!.length })
   const left = leave(bare)
@@ -290,6 +292,13 @@ function nextCell(writing: Writing, newRow: boolean): Writing {
   return addCells(writing, 'column')
 }
 
+/** Whether a term can stand before an operator. */
+const isOperand = (term: Term | undefined): boolean =>
+  term !== undefined &&
+  !(term.kind === 'sign' && !['letter', 'ordinary'].includes(roleOf(term.char))) &&
+  term.kind !== 'name' &&
+  term.kind !== 'space'
+
 /** An upright line: brackets where something begins or ends in them, a sign between two terms. */
 function typeBar(writing: Writing): Writing {
   const ready = leaveFilled(writing)
@@ -312,9 +321,7 @@ function typeBar(writing: Writing): Writing {
   }
   const partner = row.findLastIndex((term, index) => index < here && term.kind === 'sign' && term.char === '∣')
   if (partner >= 0) return splice(ready, partner, here, [fence(row.slice(partner + 1, here), '|', '|')])
-  const operand =
-    last && !(last.kind === 'sign' && !['letter', 'ordinary'].includes(roleOf(last.char))) && last.kind !== 'name' && last.kind !== 'space'
-  if (operand) return put(ready, [sign('∣')])
+  if (isOperand(last)) return put(ready, [sign('∣')])
   const made = fence(row.slice(here), '|', '|', { typed: 'bracket', ghost: true })
   const opened = splice(ready, here, row.length, [made])
   return at(opened.row, { path: [...opened.caret.path, here, 0], at: 0 })

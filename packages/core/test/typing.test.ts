@@ -1,0 +1,104 @@
+import { createTypesetter } from '../src/formulas/converter.ts'
+import { readFormula } from '../src/formulas/tree/readFormula.ts'
+import { hasEmptySlot, type Row, scripts, sign } from '../src/formulas/tree/terms.ts'
+import { writeNotation } from '../src/formulas/tree/writeNotation.ts'
+import { insert, taken } from '../src/formulas/typing/insert.ts'
+import { finished } from '../src/formulas/typing/leave.ts'
+import { extend, move, selectAll, toSlot } from '../src/formulas/typing/move.ts'
+import { removeAfter, removeBefore } from '../src/formulas/typing/remove.ts'
+import { addCells } from '../src/formulas/typing/resolve.ts'
+import { endWord, typeText } from '../src/formulas/typing/type.ts'
+import { type Writing, writingOf } from '../src/formulas/typing/writing.ts'
+import { typedFormulas } from './fixtures/typedFormulas.ts'
+
+const typesetter = createTypesetter()
+const notation = (writing: Writing): string => writeNotation(finished(endWord(writing).row))
+
+test.each(typedFormulas)('%s', (typed, expected) => {
+  expect(notation(typeText(writingOf([]), typed))).toBe(expected)
+  const { error, outlines } = typesetter.set(expected, true)
+  expect([error, outlines.length > 0]).toEqual(['', true])
+})
+
+/** Keys pressed one after the other: those in ‹ › by name. */
+function keys(start: string, pressed: string): Writing {
+  let now = writingOf(start ? readFormula(start) : [])
+  for (const [key] of pressed.matchAll(/‹[^›]+›|./gu)) {
+    const named = key.startsWith('‹') ? key.slice(1, -1) : ''
+    if (!named) now = typeText(now, key)
+    else if (named === 'back') now = removeBefore(now)
+    else if (named === 'del') now = removeAfter(now)
+    else if (named === 'tab') now = toSlot(now, 1)
+    else if (named === 'back tab') now = toSlot(now, -1)
+    else if (named === 'all') now = selectAll(now)
+    else if (named === 'row' || named === 'column') now = addCells(now, named)
+    else if (named.startsWith('shift ')) now = extend(now, named.slice(6) as 'left')
+    else now = move(now, named as 'left')
+  }
+  return now
+}
+
+test.each([
+  // Arrows and Tab
+  ['', 'a/b‹right›+1', '\\frac{a}{b}+1'],
+  ['', 'sqrt x‹right›+1', '\\sqrt{x}+1'],
+  ['', 'matrix 2 2‹tab›a‹tab›b‹tab›c‹tab›d‹tab›+1', '\\begin{pmatrix}a&b\\\\c&d\\end{pmatrix}+1'],
+  ['', 'x^2‹tab›‹tab›‹tab›y', 'x^{2}y'],
+  ['', 'alpha‹tab›+1', '\\alpha+1'],
+  ['', 'sqrt‹tab›x', '\\sqrt{x}'],
+  ['\\frac{a}{b}', '‹left›‹up›2', '\\frac{a2}{b}'],
+  ['\\frac{a}{b}', '‹home›‹right›‹down›c', '\\frac{a}{cb}'],
+  ['x_{1}^{2}', '‹left›‹up›3', 'x_{1}^{23}'],
+  ['\\begin{pmatrix}a&b\\\\c&d\\end{pmatrix}', '‹left›‹up›x', '\\begin{pmatrix}a&bx\\\\c&d\\end{pmatrix}'],
+  ['\\sqrt[3]{x}', '‹left›‹back tab›n', '\\sqrt[{3n}]{x}'],
+  // Taking away
+  ['', 'x^2‹back›‹back›‹back›y', 'y'],
+  ['\\frac{a}{b}', '‹left›‹home›‹back›', 'ab'],
+  ['', '1/‹back›2', '12'],
+  ['\\sqrt{a+b}', '‹home›‹right›‹back›', 'a+b'],
+  ['(a+b)', '‹home›‹right›‹back›', 'a+b'],
+  ['x_{1}^{2}', '‹left›‹back›‹back›', 'x^{2}'],
+  ['ab', '‹home›‹del›', 'b'],
+  ['a\\sqrt{b}', '‹home›‹right›‹del›‹del›', 'a'],
+  ['\\begin{pmatrix}a&b\\\\c&d\\end{pmatrix}', '‹left›‹back›‹back›‹left›‹home›‹del›‹back›', '\\begin{pmatrix}a&b\\end{pmatrix}'],
+  ['', 'alphx‹back›a+1', '\\alpha+1'],
+  // Selections
+  ['a+b', '‹all›/2', '\\frac{a+b}{2}'],
+  ['a+b', '‹all›^2', '(a+b)^{2}'],
+  ['a+b', '‹all›(', '(a+b)'],
+  ['a+b', '‹all›c', 'c'],
+  ['a+b', '‹shift left›‹shift left›/2', 'a\\frac{+b}{2}'],
+  ['\\frac{a}{b}', '‹left›‹down›‹shift left›‹shift left›‹back›', ''],
+  // Brackets around what is there already
+  ['a+b', '‹home›(‹right›‹right›‹right›)^2', '(a+b)^{2}'],
+  ['a+b', '‹home›(a)', '(a)a+b'],
+  // Arrays
+  ['\\begin{pmatrix}a&b\\end{pmatrix}', '‹left›‹row›c', '\\begin{pmatrix}a&b\\\\c&\\placeholder{}\\end{pmatrix}'],
+  ['\\begin{pmatrix}a&b\\end{pmatrix}', '‹left›‹column›c', '\\begin{pmatrix}a&b&c\\end{pmatrix}'],
+])('%s: %s', (start, pressed, expected) => {
+  expect(notation(keys(start, pressed))).toBe(expected)
+})
+
+const power: Row = [taken, scripts(undefined, [])]
+
+test('what is put in takes the selection, or the term before the caret, and asks for the rest', () => {
+  expect(notation(insert(writingOf(readFormula('a+x_{1}')), power, true))).toBe('a+x_{1}^{\\placeholder{}}')
+  expect(notation(insert(selectAll(writingOf([sign('y')])), [{ kind: 'root', slots: [[taken]] }]))).toBe('\\sqrt{y}')
+  const waiting = insert(writingOf([]), power, true)
+  expect(hasEmptySlot(waiting.row)).toBe(true)
+  expect(notation(typeText(toSlot(typeText(waiting, 'x'), 1), 'n'))).toBe('x^{n}')
+})
+
+test.each([
+  '\\phantom{x}+1',
+  '\\big(x\\big)',
+  '\\displaystyle x \\textstyle y',
+  'a\\bmod b',
+  '\\substack{a\\\\b}',
+  '\\sideset{_a}{^b}\\sum x',
+])('what has no structure here is kept and prints as before: %s', source => {
+  const written = writeNotation(readFormula(source))
+  expect(JSON.stringify(typesetter.set(written, true).outlines.map(({ path }) => path))).toBe(
+    JSON.stringify(typesetter.set(source, true).outlines.map(({ path }) => path)),
+  )
+})
