@@ -134,7 +134,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await write('What they do')
     await enter()
     await keyboard.press('Control+Alt+e')
-    await expect(page.locator('math-field')).toBeFocused()
+    await expect(page.locator('.composer textarea')).toBeFocused()
     await write('a=b')
     await keyboard.press('Escape')
     await expect(page.locator('.division.open .equation')).toContainText('2.1')

@@ -24,7 +24,7 @@ test('a formula is the same whether it is read from the file, pasted as MathML, 
       expect(writeNotation(readMathMl(readXml(writeMathMl(row, true))))).toBe(source)
       expect(typed(writeWords(row))).toBe(source)
     }),
-    { numRuns: 300 },
+    { numRuns: 150 },
   )
 })
 

@@ -6,6 +6,7 @@
  * Every turnover goes through the same rounds from the same beginning, with or without kept results, so that an edited work and
  * the same work opened afresh give the same pages.
  */
+
 import { entriesOf } from '../content/lists/entries.ts'
 import { textOfPieces } from '../content/pieces.ts'
 import { plainTextOf, type WordingOf } from '../content/plainText.ts'
@@ -13,6 +14,7 @@ import type { PageOf } from '../content/references/pagesOf.ts'
 import type { FormulaTypesetter } from '../formulas/typesetter.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
 import { isGenerated } from '../numbers/scan.ts'
+import { measureOf } from '../pages/measure.ts'
 import { bodiesOf, type FlowCache, flowsOf, makePages, type Page, type PagePlace, placePages } from '../pages/page.ts'
 import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips } from '../pages/strip.ts'
@@ -175,7 +177,7 @@ export class TurnoverEngine {
       ledger: context.ledger,
       pageOf: id => facts.labels.get(id)?.label,
       pictures,
-      measure: page.width - page.inner - page.outer,
+      measure: measureOf(houseStyle),
       height: page.height - page.top - page.bottom,
       cache: this.cache,
       wordingOf: (node, occurrence) => {

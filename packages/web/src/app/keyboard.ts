@@ -9,7 +9,7 @@ import { noteUse } from './usedLast.ts'
 
 /** How long the second of two strokes is waited for, in milliseconds. */
 const strokeWait = 4000
-const textFields = 'input:not([type="checkbox"], [type="radio"]), textarea, select, math-field, [contenteditable="true"]'
+const textFields = 'input:not([type="checkbox"], [type="radio"]), textarea, select, [contenteditable="true"]'
 
 export interface Opens {
   goTo(): void
@@ -29,7 +29,7 @@ export function useKeyboard(session: Session, navigate: (to: string) => void, op
   }, [waiting])
   useEffect(() => {
     const run = (name: ShortcutName, target: Element): boolean => {
-      const inText = Boolean(target.closest('.sheet-text')) && !target.closest('input, select, textarea, math-field')
+      const inText = Boolean(target.closest('.sheet-text')) && !target.closest('input, select, textarea')
       const inField = !inText && Boolean(target.closest(textFields))
       if (name === 'goTo' || name === 'keys' || name === 'insert') {
         // A question mark that is typed is a question mark.

@@ -1,186 +1,317 @@
-/** The composer: the equation is written in place, by keys or from a small palette; no notation is shown. Esc goes back to the text. */
+/** The composer: a formula is written in place, by keys or from a palette; no notation is shown. Esc goes back to the text. */
+import { readFormula } from '@steady-ledger/core/formulas/tree/readFormula.ts'
+import type { Row } from '@steady-ledger/core/formulas/tree/terms.ts'
+import { writeNotation } from '@steady-ledger/core/formulas/tree/writeNotation.ts'
+import { insert } from '@steady-ledger/core/formulas/typing/insert.ts'
+import { finished } from '@steady-ledger/core/formulas/typing/leave.ts'
+import { meaningOf } from '@steady-ledger/core/formulas/typing/lexicon.ts'
+import { removeCells } from '@steady-ledger/core/formulas/typing/remove.ts'
+import { addCells } from '@steady-ledger/core/formulas/typing/resolve.ts'
+import { endWord, typeText } from '@steady-ledger/core/formulas/typing/type.ts'
+import { aroundCaret, currentRow, at as placed, put, selected, splice, type Writing } from '@steady-ledger/core/formulas/typing/writing.ts'
 import { NodeSelection, TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
-import type { MathfieldElement } from 'mathlive'
-import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
-import { useSession } from '../session/sessionContext.ts'
-import { FormulaText } from '../views/FormulaText.tsx'
+import { type ClipboardEvent, type KeyboardEvent, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { keysOf } from '../app/shortcuts.ts'
+import { noteUse } from '../app/usedLast.ts'
+import { turnFormula } from '../editor/formulaPlaces.ts'
+import { addEquationLine } from '../editor/groups.ts'
+import { useSession, useView } from '../session/sessionContext.ts'
+import { ask } from '../ui/Ask.tsx'
+import { notify } from '../ui/notices.ts'
 import { showWhole, useFloatingPlace } from '../views/galley/floatingPlace.ts'
-import { palette } from './palette.ts'
-import { handleSlots, typeInto } from './slots.ts'
+import { ArrayBar } from './ArrayBar.tsx'
+import { copyFormula, pastedFormula } from './clipboard.ts'
+import { Field, whereIs } from './Field.tsx'
+import { type Keepsake, keep, loadKeepsakes, setKeepsakes, useKeepsakes, wrongName } from './keepsakes.ts'
+import { Palette } from './Palette.tsx'
+import type { Entry } from './palette.ts'
+import { placeAfter } from './places.ts'
+import { Result } from './Result.tsx'
+import { useWritings } from './useWritings.ts'
 
-const listeningMilliseconds = 60
+const mostUsed = 20
 
-export function Composer({ view, at, onClose }: { view: EditorView; at: number; onClose(): void }) {
+/** Where the caret is when it opens: at an end, or behind so many signs. */
+export type OpensAt = 'start' | 'end' | number
+
+interface Props {
+  view: EditorView
+  at: number
+  opensAt: OpensAt
+  onClose(): void
+  /** Opens it on another formula. */
+  onOpen(at: number): void
+}
+
+interface Read {
+  row: Row
+  wrong: string
+}
+
+function read(source: string): Read {
+  try {
+    return { row: readFormula(source), wrong: '' }
+  } catch (error) {
+    // Nothing of the author's is lost: what cannot be read stays as one part.
+    return { row: source.trim() ? [{ kind: 'kept', source }] : [], wrong: (error as Error).message }
+  }
+}
+
+export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
   const session = useSession()
-  const place = useRef<HTMLDivElement>(null)
-  const field = useRef<MathfieldElement | null>(null)
   const box = useRef<HTMLDivElement>(null)
-  /** What was typed while the field was still being loaded. */
-  const early = useRef('')
-  const leaveWhenReady = useRef(false)
-  const ready = useRef(false)
-  const unedited = useRef<{ value?: string; source?: string }>({})
-  const [group, setGroup] = useState(palette[0]!.name)
-  const [failure, setFailure] = useState('')
-  const position = useRef(at)
+  const input = useRef<HTMLTextAreaElement>(null)
+  const drawn = useRef<HTMLDivElement>(null)
+  const search = useRef<HTMLInputElement>(null)
   const [sitting] = useState(() => Date.now())
+  const [opened] = useState(() => ({ node: view.state.doc.nodeAt(at), ...read(view.state.doc.nodeAt(at)?.attrs.formula ?? '') }))
+  const { writing, to, undo, redo, mayUndo, mayRedo } = useWritings(() => opened.row)
+  const kept = useKeepsakes(({ list }) => list)
+  const position = useRef(at)
   const where = useCallback(() => position.current, [])
   const floating = useFloatingPlace(view, where)
-  const placed = floating !== null
+  const display = opened.node?.type.name === 'equation'
+  const number = useView(({ ledger }) => (opened.node?.attrs.id ? (ledger.byId.get(opened.node.attrs.id)?.number ?? '') : ''))
+  const source = writing.row === opened.row ? (opened.node?.attrs.formula ?? '') : writeNotation(finished(writing.row))
+  const standsThere = useRef(source)
+  standsThere.current = source
 
-  /** What stands in the field goes into the work. The field tells of its changes a moment late, so leaving asks as well. */
+  /** What stands in the field goes into the work: all of one sitting as one step. */
   const commit = useCallback(() => {
     const node = view.state.doc.nodeAt(position.current)
-    const value = field.current?.getValue('latex-expanded')
-    // The field writes a formula its own way: one that was not edited stays as it was.
-    const source = value === unedited.current.value ? unedited.current.source : value
-    if (node?.attrs.formula === undefined || source === undefined || source === node.attrs.formula) return
-    // What is written in one sitting of the composer is one step, however many letters it has.
-    session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', source).setMeta('composition', sitting))
+    if (node?.attrs.formula === undefined || node.attrs.formula === standsThere.current) return
+    session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', standsThere.current).setMeta('composition', sitting))
   }, [view, session, sitting])
 
-  // A press elsewhere closes it, and what stands in it is kept: asked before the field leaves the page, after which it says nothing.
+  useEffect(() => {
+    if (source !== opened.node?.attrs.formula || writing.row !== opened.row) commit()
+  }, [source, commit, opened, writing.row])
+
+  // A press elsewhere closes it, and what stands in it is kept.
   useLayoutEffect(() => () => commit(), [commit])
 
-  const leave = useCallback(() => {
-    commit()
-    onClose()
-    const node = view.state.doc.nodeAt(position.current)
-    if (node?.attrs.formula !== undefined) {
-      const { doc } = view.state
-      const selection = node.isInline
-        ? TextSelection.create(doc, position.current + node.nodeSize)
-        : NodeSelection.create(doc, position.current)
-      view.dispatch(view.state.tr.setSelection(selection))
-    }
-    view.focus()
-  }, [view, onClose, commit])
+  useEffect(() => {
+    if (!useKeepsakes.getState().loaded) void loadKeepsakes()
+  }, [])
+
+  const leave = useCallback(
+    (side: 'before' | 'after' = 'after') => {
+      standsThere.current = standsThere.current || ''
+      commit()
+      onClose()
+      const node = view.state.doc.nodeAt(position.current)
+      if (node?.attrs.formula !== undefined) {
+        const { doc, tr } = view.state
+        if (!node.isInline) tr.setSelection(NodeSelection.create(doc, position.current))
+        else if (!node.attrs.formula) {
+          // A formula in the line that nothing was written in was not meant.
+          tr.delete(position.current, position.current + node.nodeSize)
+          tr.setSelection(TextSelection.create(tr.doc, position.current))
+        } else tr.setSelection(TextSelection.create(doc, position.current + (side === 'after' ? node.nodeSize : 0)))
+        session.dispatch(tr)
+      }
+      view.focus()
+    },
+    [view, session, onClose, commit],
+  )
 
   // From the first key on what is typed is meant for the equation, and must not replace it in the text.
+  const open = floating !== null
   useLayoutEffect(() => {
-    if (!placed) return
-    box.current?.focus({ preventScroll: true })
+    if (!open) return
+    input.current?.focus({ preventScroll: true })
     showWhole(box.current)
-  }, [placed])
+    const { row } = opened
+    if (opensAt === 'start') to(placed(row, { path: [], at: 0 }))
+    else if (typeof opensAt === 'number' && drawn.current) to(placed(row, placeAfter(drawn.current, row, opensAt)))
+  }, [open, opened, opensAt, to])
 
-  useEffect(() => {
-    if (!placed) return
-    let gone = false
-    let made: MathfieldElement | null = null
-    const start = async (): Promise<void> => {
-      const { MathfieldElement } = await import('mathlive')
-      await import('mathlive/fonts.css')
-      if (gone) return
-      MathfieldElement.fontsDirectory = null
-      MathfieldElement.soundsDirectory = null
-      made = new MathfieldElement()
-      made.mathVirtualKeyboardPolicy = 'manual'
-      made.smartFence = true
-      made.value = view.state.doc.nodeAt(position.current)?.attrs.formula ?? ''
-      made.setAttribute('aria-label', 'Equation')
-      place.current?.append(made)
-      made.menuItems = []
-      field.current = made
-      unedited.current = { value: made.getValue('latex-expanded'), source: view.state.doc.nodeAt(position.current)?.attrs.formula }
-      made.addEventListener('input', commit)
-      handleSlots(made, leave)
-      requestAnimationFrame(() => {
-        made?.focus()
-        // The field takes a moment to listen after it got the focus; until then keys are kept and typed for it.
-        setTimeout(() => {
-          ready.current = true
-          if (made && early.current) {
-            typeInto(made, early.current)
-            commit()
-          }
-          early.current = ''
-          if (leaveWhenReady.current) leave()
-        }, listeningMilliseconds)
-      })
-    }
-    start().catch(error => setFailure((error as Error).message))
-    return () => {
-      gone = true
-      made?.remove()
-      field.current = null
-      ready.current = false
-    }
-  }, [view, leave, commit, placed])
+  const onPut = useCallback(
+    (entry: Pick<Entry, 'name' | 'puts' | 'before'>) => {
+      noteUse(entry.name, 'signs used last', mostUsed)
+      to(insert(endWord(writing), entry.puts, entry.before))
+      input.current?.focus()
+    },
+    [writing, to],
+  )
 
   if (!floating) return null
-  const insert = (template: string): void => {
-    field.current?.insert(template, { selectionMode: 'placeholder', focus: true, insertionMode: 'replaceSelection' })
+
+  const takeName = (name: string): void => {
+    const { word, caret } = writing
+    const without = word ? splice(writing, word.from, caret.at, []) : writing
+    const keepsake = kept.find(each => each.name === name)
+    if (keepsake && !meaningOf(name)) to(insert(without, read(keepsake.notation).row))
+    else to(endWord(typeText(without, name)))
+    noteUse(name, 'signs used last', mostUsed)
   }
+
+  const addLine = (): void => {
+    commit()
+    view.dispatch(view.state.tr.setSelection(NodeSelection.create(view.state.doc, position.current)))
+    if (!session.run(addEquationLine)) return
+    const { selection } = view.state
+    if (selection instanceof NodeSelection) onOpen(selection.from)
+  }
+
+  const onKeepAsked = (): void => {
+    const ready = endWord(writing)
+    const range = selected(ready)
+    const row = range ? currentRow(ready).slice(...range) : ready.row
+    if (!row.length) {
+      notify({ kind: 'wrong', text: 'There is nothing to keep yet.' })
+      return
+    }
+    const notation = writeNotation(finished(row))
+    ask({
+      title: range ? 'Keep what is selected' : 'Keep this equation',
+      fields: [
+        { label: 'Its name, which types it', value: '', check: value => wrongName(value, kept, name => meaningOf(name) !== undefined) },
+      ],
+      note: 'It is kept for all works in this browser.',
+      does: 'Keep',
+      run: ([name]) => {
+        void keep(name!, notation).then(() => notify({ kind: 'done', text: `“${name}” is kept.` }))
+        input.current?.focus()
+      },
+    })
+  }
+
+  const onRename = (keepsake: Keepsake): void =>
+    ask({
+      title: 'Another name for it',
+      fields: [
+        {
+          label: 'Its name, which types it',
+          value: keepsake.name,
+          check: value =>
+            wrongName(
+              value,
+              kept.filter(({ id }) => id !== keepsake.id),
+              name => meaningOf(name) !== undefined,
+            ),
+        },
+      ],
+      does: 'Rename',
+      run: ([name]) => void setKeepsakes(kept.map(each => (each.id === keepsake.id ? { ...each, name: name! } : each))),
+    })
+
+  const turn = (): void => {
+    commit()
+    const turned = turnFormula(position.current)
+    if (!session.run(turned.command)) {
+      notify({
+        kind: 'wrong',
+        text: 'Here it cannot be turned: a formula in the line stands in a line of text, an equation between paragraphs.',
+      })
+      return
+    }
+    onOpen(turned.place(view.state))
+  }
+
+  const onKey = (event: KeyboardEvent): boolean => {
+    const { key, shiftKey, altKey } = event
+    const mod = event.ctrlKey || event.metaKey
+    const inArray = aroundCaret(writing)?.structure.kind === 'grid'
+    if (key === 'Escape') leave()
+    else if (key === 'F2') search.current?.focus()
+    else if (mod && key.toLowerCase() === 'z' && !shiftKey) undo()
+    else if (mod && (key.toLowerCase() === 'y' || (key.toLowerCase() === 'z' && shiftKey))) redo()
+    else if (key === 'Enter' && mod) leave()
+    else if (key === 'Enter' && inArray) to(addCells(endWord(writing), altKey ? 'column' : 'row'))
+    else if (key === 'Enter') display ? addLine() : leave()
+    else if (inArray && key === 'Backspace' && (mod || altKey)) to(removeCells(writing, altKey ? 'column' : 'row'))
+    else if (
+      (key === ' ' || key === 'Tab') &&
+      writing.word &&
+      kept.some(({ name }) => name === writing.word?.text) &&
+      !meaningOf(writing.word.text)
+    )
+      takeName(writing.word.text)
+    else return false
+    return true
+  }
+
+  const onClipboard = (event: ClipboardEvent, act: 'copy' | 'cut' | 'paste'): void => {
+    event.preventDefault()
+    if (act === 'paste') {
+      const pasted = pastedFormula(event.clipboardData)
+      if ('wrong' in pasted) notify({ kind: 'wrong', text: pasted.wrong })
+      else to(put(endWord(writing), pasted.row))
+      return
+    }
+    const ready = endWord(writing)
+    const range = selected(ready)
+    // With nothing selected all of it is meant.
+    copyFormula(event.clipboardData, range ? currentRow(ready).slice(...range) : ready.row)
+    if (act === 'cut' && range) to(put(ready, []))
+  }
+
+  const onChanged = (next: Writing): void => {
+    to(next)
+    input.current?.focus()
+  }
+
   return (
-    <div
-      ref={box}
-      className="composer"
-      style={{ top: floating.top }}
-      role="group"
-      aria-label="Composer"
-      tabIndex={-1}
-      onKeyDownCapture={event => {
-        if (ready.current) return
-        if (event.key === 'Escape' && early.current && !failure) leaveWhenReady.current = true
-        else if (event.key === 'Escape') leave()
-        else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) early.current += event.key
-        else return
-        event.preventDefault()
-        event.stopPropagation()
-      }}
-    >
-      <div ref={place} className="composer-field" />
-      {failure && (
-        <p className="wrong" role="alert">
-          The composer cannot start: {failure}
+    <div ref={box} className="composer" style={{ top: floating.top }} role="group" aria-label="Composer" tabIndex={-1}>
+      <div className="grid grid-cols-[minmax(0,1fr)_auto] items-center">
+        <Field
+          writing={writing}
+          display={display}
+          input={input}
+          drawn={drawn}
+          names={kept.map(({ name }) => name)}
+          onWrite={to}
+          onTake={takeName}
+          onKey={onKey}
+          onLeave={side => !display && leave(side)}
+          onClipboard={onClipboard}
+        />
+        {display && <span className="pr-3 font-text text-(--structure)">{number}</span>}
+      </div>
+      <span id="composer-where" className="visually-hidden" aria-live="polite">
+        {whereIs(writing)}
+      </span>
+      {opened.wrong && writing.row === opened.row && (
+        <p className="wrong px-3" role="alert">
+          This formula came in a form that cannot be read: {opened.wrong} It is kept as it is; write it anew, or remove it.
         </p>
       )}
-      <div className="composer-palette">
-        <div className="composer-groups" role="tablist" aria-label="Signs and structures">
-          {palette.map(({ name }) => (
-            <button
-              key={name}
-              type="button"
-              role="tab"
-              aria-selected={name === group}
-              onMouseDown={event => event.preventDefault()}
-              onClick={() => setGroup(name)}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
-        <div className="composer-signs" role="tabpanel" aria-label={group}>
-          {palette
-            .find(({ name }) => name === group)!
-            .signs.map(({ name, shows, inserts, typed }) => (
-              <button
-                key={name}
-                type="button"
-                className="sign"
-                title={typed ? `${name} – type ${typed}` : name}
-                onMouseDown={event => event.preventDefault()}
-                onClick={() => insert(inserts)}
-              >
-                <FormulaText source={shows} />
-                <span>{name}</span>
-                {typed && <kbd>{typed}</kbd>}
-              </button>
-            ))}
-        </div>
-      </div>
-      <p className="composer-foot">
-        <span>
+      <Result source={source} display={display} row={writing.row} />
+      <ArrayBar writing={writing} onWrite={onChanged} />
+      <Palette search={search} onPut={onPut} onBack={() => input.current?.focus()} onRename={onRename} onKeep={onKeepAsked} />
+      <div className="composer-foot">
+        <button type="button" className="quiet" disabled={!mayUndo} onMouseDown={event => event.preventDefault()} onClick={undo}>
+          Undo
+        </button>
+        <button type="button" className="quiet" disabled={!mayRedo} onMouseDown={event => event.preventDefault()} onClick={redo}>
+          Redo
+        </button>
+        <button type="button" className="quiet" onMouseDown={event => event.preventDefault()} onClick={onKeepAsked}>
+          Keep…
+        </button>
+        <button type="button" className="quiet" onMouseDown={event => event.preventDefault()} onClick={turn}>
+          {display ? 'Into the line' : 'On a line of its own'}
+        </button>
+        <span className="ml-auto">
           <kbd>Tab</kbd> next slot
         </span>
         <span>
-          <kbd>→</kbd> leave the structure
+          <kbd>→</kbd> out of it
         </span>
+        {display && (
+          <span>
+            <kbd>Enter</kbd> line below
+          </span>
+        )}
         <span>
+          <kbd>F2</kbd> palette
+        </span>
+        <span title={`Or ${keysOf('leave')}`}>
           <kbd>Esc</kbd> back to the text
         </span>
-      </p>
+      </div>
     </div>
   )
 }

@@ -69,6 +69,16 @@ export interface LastDrawingRecord {
   drawing: PageDrawing
 }
 
+/** A formula that its author keeps for all works. */
+export interface KeepsakeRecord {
+  id: string
+  name: string
+  /** In the notation of the works. */
+  notation: string
+  /** Its place in the list. */
+  order: number
+}
+
 export class LedgerDatabase extends Dexie {
   works!: EntityTable<WorkRecord, 'id'>
   divisions!: Table<DivisionRecord, [string, string]>
@@ -79,6 +89,7 @@ export class LedgerDatabase extends Dexie {
   states!: Table<StateRecord, [string, number]>
   lastPages!: Table<LastPagesRecord, string>
   lastDrawings!: Table<LastDrawingRecord, [string, number]>
+  keepsakes!: EntityTable<KeepsakeRecord, 'id'>
 
   constructor() {
     // What is said to be saved is on the disk, and not in a buffer that a power cut would empty.
@@ -92,6 +103,7 @@ export class LedgerDatabase extends Dexie {
     })
     this.version(2).stores({ entries: '[work+register+id], work' })
     this.version(3).stores({ states: '[work+at], work', lastPages: 'work', lastDrawings: '[work+page], work' })
+    this.version(4).stores({ keepsakes: 'id' })
   }
 }
 

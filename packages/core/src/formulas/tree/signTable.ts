@@ -146,8 +146,8 @@ export const signTable: SignGroup[] = [
 ≓ image of or about
 ≔ becomes|defined as|is set to|colon equals:definition assignment
 ≕ equals colon
-≖ ring in equal
-≗ ring equal to
+≖ equal with a ring
+≗ equal with a ring above
 ≙ estimates|corresponds to
 ≚ equiangular to
 ≛ star equals

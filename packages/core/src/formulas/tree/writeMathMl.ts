@@ -215,7 +215,7 @@ function signed({ char, face }: Sign, mark: string): string {
   const role = roleOf(char)
   if (role === 'ordinary' && !'()[]{}|‖⟨⟩⌊⌋⌈⌉/′″‴!'.includes(char)) return `<mi${mark} mathvariant="normal">${escaped(char)}</mi>`
   const fixed = '()[]{}|‖⟨⟩⌊⌋⌈⌉∣∥'.includes(char) ? ' stretchy="false"' : ''
-  const thin = role === 'operator' && char === '/' ? ` lspace="${em(0)}" rspace="${em(0)}"` : ''
+  const thin = char === '/' ? ` lspace="${em(0)}" rspace="${em(0)}"` : ''
   return `<mo${mark}${fixed}${thin}>${escaped(char === '-' ? '−' : char)}</mo>`
 }
 

@@ -7,6 +7,7 @@ import { isDigit, isLetter, roleOf, signOf } from '../tree/signs.ts'
 import { type Fence, fence, fraction, type Row, type Scripts, type Structure, scripts, sign, slotOrder, type Term } from '../tree/terms.ts'
 import { around, endOf, rowAt, withRow } from './caret.ts'
 import { continues, isRoundGroup, leave, leaveTyped, ungrouped } from './leave.ts'
+import { namesWith } from './lexicon.ts'
 import { addCells, type Resolved, resolve, waits } from './resolve.ts'
 import { termStart } from './take.ts'
 import { aroundCaret, at, currentRow, open, put, selected, splice, type Writing } from './writing.ts'
@@ -79,7 +80,10 @@ const inWord = (writing: Writing, char: string): Writing => {
 
 function typeLetter(writing: Writing, char: string): Writing {
   if (selected(writing)) return typeLetter(put(writing, []), char)
-  if (writing.word) return inWord(writing, char)
+  const { word } = writing
+  // A letter after a space with which no longer name goes on: the words before it have ended.
+  if (word?.text.endsWith(' ') && !namesWith(word.text + char, 1).length) return typeLetter(typeSpace(writing, true), char)
+  if (word) return inWord(writing, char)
   const ready = leaveTyped(writing, ({ typed }, row) => isOneTerm(typed) && !continues(row, sign(char), typed === 'script'))
   const made = put(ready, [sign(char)])
   return { ...made, word: { text: char, from: ready.caret.at } }
@@ -87,9 +91,9 @@ function typeLetter(writing: Writing, char: string): Writing {
 
 const isOneTerm = (typed: Structure['typed']): boolean => typed === 'script' || typed === 'term' || typed === 'letter'
 
-function typeSpace(writing: Writing): Writing {
+function typeSpace(writing: Writing, ended = false): Writing {
   const { word } = writing
-  if (word && !word.text.endsWith(' ') && waits(word.text)) return { ...writing, word: { ...word, text: `${word.text} ` } }
+  if (!ended && word && !word.text.endsWith(' ') && waits(word.text)) return { ...writing, word: { ...word, text: `${word.text} ` } }
   const { writing: before, operand } = ends(writing, ' ')
   if (word && operand) return { ...before, apart: true }
   const outer = aroundCaret(before)

@@ -1,4 +1,5 @@
 import type { Node } from '@tiptap/pm/model'
+import { signsBefore } from '../../composer/places.ts'
 import { element, type Hosts, numberColumn, showFormula, type ViewMaker } from './common.ts'
 
 /** A display equation: its number in the column, a press selects it, a second press opens the composer. */
@@ -16,9 +17,9 @@ export const equationView =
     const math = element('div', 'math')
     dom.append(column.dom, math)
     showFormula(math, node.attrs.formula, true)
-    dom.addEventListener('dblclick', () => {
+    dom.addEventListener('dblclick', ({ clientX, clientY }) => {
       const at = getPos()
-      if (at !== undefined) compose(view, at)
+      if (at !== undefined) compose(view, at, signsBefore(math, clientX, clientY))
     })
     return {
       dom,
@@ -40,9 +41,11 @@ export const formulaView =
     let node = first
     const dom = element('span', 'formula')
     showFormula(dom, node.attrs.formula, false)
-    dom.addEventListener('dblclick', () => {
+    // One press opens it at the place pressed: what is in a line of text is written like a word of it.
+    dom.addEventListener('click', ({ clientX, clientY, detail, shiftKey, ctrlKey, metaKey }) => {
       const at = getPos()
-      if (at !== undefined) compose(view, at)
+      if (at !== undefined && detail === 1 && !shiftKey && !ctrlKey && !metaKey && view.editable)
+        compose(view, at, signsBefore(dom, clientX, clientY))
     })
     return {
       dom,

@@ -1,6 +1,6 @@
 /** The writing view: spine, sheet, slip. */
 
-import { NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
+import { type EditorState, NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
 import { type CSSProperties, useCallback, useContext, useEffect, useRef, useState } from 'react'
 import { createPortal, flushSync } from 'react-dom'
@@ -8,7 +8,7 @@ import { useLocation, useNavigate, useParams } from 'react-router'
 import { Boundary } from '../../app/Boundary.tsx'
 import { FootPlace } from '../../app/footPlace.ts'
 import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
-import { Composer } from '../../composer/Composer.tsx'
+import { Composer, type OpensAt } from '../../composer/Composer.tsx'
 import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { nodeViews } from '../../editor/nodeViews/index.ts'
@@ -29,7 +29,11 @@ import { Spine } from './Spine.tsx'
 import { addFigures, keepPictures, setPicture, tellRefused } from './takeIn.ts'
 
 /** What floats beside the text: one thing at a time. */
-type Floating = { kind: 'composer'; at: number } | { kind: 'note'; id: string } | { kind: 'reference'; at: number | null } | null
+type Floating =
+  | { kind: 'composer'; at: number; opensAt?: OpensAt }
+  | { kind: 'note'; id: string }
+  | { kind: 'reference'; at: number | null }
+  | null
 
 const narrow = innerWidth <= 1100
 const spineLimits = { usual: narrow ? 196 : 236, least: 140, most: 420 }
@@ -58,7 +62,7 @@ export function Galley() {
   useEffect(() => {
     const hosts: Hosts = {
       live: session.live,
-      compose: (_view, at) => setFloating({ kind: 'composer', at }),
+      compose: (_view, at, opensAt) => setFloating({ kind: 'composer', at, ...(opensAt !== undefined && { opensAt }) }),
       openNote: (shown, at) => {
         const node = shown.state.doc.nodeAt(at)
         if (node) setFloating({ kind: 'note', id: node.attrs.id })
@@ -139,7 +143,9 @@ export function Galley() {
           else return false
           return true
         }
-        return false
+        const beside = formulaBeside(shown.state, event)
+        if (beside) setFloating(beside)
+        return beside !== null
       },
     })
     session.attach(made)
@@ -222,7 +228,16 @@ export function Galley() {
         </div>
         {view && <AddButton view={view} />}
         <Boundary name="This panel" of={JSON.stringify(floating)}>
-          {view && floating?.kind === 'composer' && <Composer view={view} at={floating.at} onClose={closeFloating} />}
+          {view && floating?.kind === 'composer' && (
+            <Composer
+              key={floating.at}
+              view={view}
+              at={floating.at}
+              opensAt={floating.opensAt ?? 'end'}
+              onClose={closeFloating}
+              onOpen={at => setFloating({ kind: 'composer', at })}
+            />
+          )}
           {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={closeFloating} />}
           {view && !floating && <SelectionBar view={view} />}
           {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
@@ -289,6 +304,15 @@ const Switch = ({ says, does, on, onChange }: { says: string; does: string; on: 
     {says}
   </button>
 )
+
+/** The formula in the line that an arrow goes into from the text beside it. */
+function formulaBeside({ selection }: EditorState, { key, shiftKey, ctrlKey, altKey, metaKey }: KeyboardEvent): Floating {
+  if (!(selection instanceof TextSelection) || !selection.empty || shiftKey || ctrlKey || altKey || metaKey) return null
+  const { $from } = selection
+  if (key === 'ArrowRight' && $from.nodeAfter?.type.name === 'formula') return { kind: 'composer', at: $from.pos, opensAt: 'start' }
+  if (key === 'ArrowLeft' && $from.nodeBefore?.type.name === 'formula') return { kind: 'composer', at: $from.pos - 1, opensAt: 'end' }
+  return null
+}
 
 async function pasteWithPictures(session: Session, view: EditorView, pasted: PastedHtml): Promise<void> {
   if (!session.mayWrite()) return

@@ -1,0 +1,186 @@
+/** The composer, by keyboard alone. */
+import type { Page } from '@playwright/test'
+import { inBalance, newThesis } from './support.ts'
+import { expect, test } from './test.ts'
+
+const field = (page: Page) => page.locator('.composer textarea')
+const math = (page: Page) => page.locator('.division.open .equation math').last()
+
+async function newEquation(page: Page): Promise<void> {
+  await newThesis(page)
+  await page.keyboard.type('Signs')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('Before.')
+  await page.keyboard.press('Control+Alt+e')
+  await expect(field(page)).toBeFocused()
+}
+
+/** What the equation holds, tags of structures with letters, for comparison. */
+const outline = (page: Page): Promise<string> =>
+  math(page).evaluate(element => {
+    const told = (node: Element): string => {
+      const children = [...node.children].map(told).join('')
+      const text = node.children.length ? '' : (node.textContent ?? '').replace(/[\u2061-\u2064]/g, '')
+      return /^(mrow|math|mstyle)$/.test(node.localName) ? children : node.children.length ? `${node.localName}(${children})` : text
+    }
+    return told(element)
+  })
+
+test('typed, chosen under the caret, and undone key by key; the work has one step', async ({ page }) => {
+  await newEquation(page)
+  await page.keyboard.type('x_1^2+alp')
+  const offered = page.getByRole('listbox', { name: 'What the word becomes' })
+  await expect(offered.getByRole('option', { name: 'alpha' })).toBeVisible()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Tab')
+  await expect(offered).toHaveCount(0)
+  await page.keyboard.type('=dy/dx at x=0')
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(() => outline(page)).toBe('msubsup(x12)+α=msub(mfrac(dydx)|x=0)')
+  // Step by step back and forth, within the composer.
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => outline(page)).toContain('msub(mfrac(dydx)|x)')
+  await page.keyboard.press('Control+y')
+  await page.keyboard.press('Control+y')
+  await page.keyboard.press('Escape')
+  await expect.poll(() => outline(page)).toBe('msubsup(x12)+α=msub(mfrac(dydx)|x=0)')
+  await inBalance(page)
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('.division.open .equation math')).toHaveCount(0)
+  await expect(page.locator('.division.open .equation')).toContainText('Empty equation')
+})
+
+test('the palette is searched and walked, and its array is filled from cell to cell', async ({ page }) => {
+  await newEquation(page)
+  await page.keyboard.type('A=')
+  await page.keyboard.press('F2')
+  await expect(page.getByRole('searchbox', { name: 'Search signs and structures' })).toBeFocused()
+  await page.keyboard.type('matrix 2 by 2')
+  await page.keyboard.press('Enter')
+  await expect(field(page)).toBeFocused()
+  for (const cell of ['a', 'b', 'c']) {
+    await page.keyboard.type(cell)
+    await page.keyboard.press('Tab')
+  }
+  await page.keyboard.type('d')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('e')
+  await expect.poll(() => outline(page)).toBe('A=(mtable(mtr(mtd(a)mtd(b))mtr(mtd(c)mtd(d))mtr(mtd(e)mtd(◻))))')
+  await page.keyboard.press('Control+Backspace')
+  await expect.poll(() => outline(page)).toContain('mtr(mtd(c)mtd(d)))')
+  // Into the palette, down its groups, into its signs, and back.
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('F2')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByRole('tab', { name: 'Operators' })).toBeFocused()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await expect(field(page)).toBeFocused()
+  await expect.poll(() => outline(page)).toMatch(/±$/)
+  await page.keyboard.press('F2')
+  await page.keyboard.press('Escape')
+  await expect(field(page)).toBeFocused()
+})
+
+test('an equation is kept, put in by its name in another one, and carried as a file', async ({ page }) => {
+  await newEquation(page)
+  await page.keyboard.type('N^2=-g/rho_0 partial rho/partial z')
+  await page.keyboard.press('F2')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Keep…' }).press('Enter')
+  await page.getByLabel('Its name, which types it').fill('alpha')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('types something else already')
+  await page.getByLabel('Its name, which types it').fill('buoyancy')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.notice').last()).toContainText('“buoyancy” is kept')
+  await field(page).focus()
+  const first = await outline(page)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+Alt+e')
+  await page.keyboard.type('buoyancy ')
+  await expect.poll(() => outline(page)).toBe(first)
+  // In the palette it is found, renamed and removed, and comes back by undo.
+  await page.getByRole('tab', { name: 'Keepsakes' }).press('Enter')
+  const kept = page.locator('.sign', { hasText: 'buoyancy' })
+  await expect(kept).toBeVisible()
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save them as a file' }).press('Enter'),
+  ])
+  const path = await download.path()
+  await kept.press('Delete')
+  await expect(kept).toHaveCount(0)
+  await page.getByLabel('File of keepsakes').setInputFiles({ name: 'wrong.json', mimeType: 'application/json', buffer: Buffer.from('{}') })
+  await expect(page.locator('.notice', { hasText: 'not a file of keepsakes' })).toBeVisible()
+  await page.getByLabel('File of keepsakes').setInputFiles(path)
+  await expect(kept).toBeVisible()
+})
+
+test('a formula in the line is entered and left by arrows, pressed where it is meant, and turned into an equation and back', async ({
+  page,
+}) => {
+  await newThesis(page)
+  await page.keyboard.type('Lines')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('Where ')
+  await page.keyboard.press('Control+Alt+m')
+  await page.keyboard.type('x^2+y')
+  await page.keyboard.press('ArrowRight')
+  await expect(page.locator('.composer')).toHaveCount(0)
+  await page.keyboard.type('. Then more.')
+  const paragraph = page.locator('.division.open > p').first()
+  await expect(paragraph.locator('math')).toHaveCount(1)
+  for (let i = 0; i < '. Then more.'.length; i++) await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('ArrowLeft')
+  await expect(field(page)).toBeFocused()
+  await page.keyboard.type('+1')
+  await page.keyboard.press('Home')
+  await page.keyboard.press('ArrowLeft')
+  await expect(page.locator('.composer')).toHaveCount(0)
+  await expect(paragraph.locator('math')).toContainText('+y+1')
+  // Pressed behind the sign that is meant.
+  const sum = paragraph.locator('math mo').first()
+  const box = (await sum.boundingBox())!
+  await page.mouse.click(box.x + box.width - 1, box.y + box.height / 2)
+  await expect(field(page)).toBeFocused()
+  await page.keyboard.type('z')
+  await expect(paragraph.locator('math')).toContainText('+zy+1')
+  await page.getByRole('button', { name: 'On a line of its own' }).press('Enter')
+  await expect(page.locator('.division.open .equation math')).toContainText('+zy+1.')
+  await expect(page.locator('.division.open > p')).toHaveText(['Where ', 'Then more.'])
+  await page.getByRole('button', { name: 'Into the line' }).press('Enter')
+  await expect(page.locator('.division.open .equation')).toHaveCount(0)
+  await expect(paragraph).toContainText('. Then more.')
+})
+
+test('copied, pasted as MathML of another program and as words; another line stands below under one number', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await newEquation(page)
+  await page.keyboard.type('sqrt(a+b)')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Control+c')
+  await page.keyboard.press('End')
+  await page.keyboard.type('=')
+  await page.keyboard.press('Control+v')
+  await expect.poll(() => outline(page)).toBe('msqrt(a+b)=msqrt(a+b)')
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('sqrt(a + b)')
+  await page.evaluate(() =>
+    navigator.clipboard.writeText(
+      '<math xmlns="http://www.w3.org/1998/Math/MathML"><mfrac><mi>p</mi><mrow><mn>1</mn><mo>+</mo><mi>q</mi></mrow></mfrac></math>',
+    ),
+  )
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.division.open .equation-group .equation')).toHaveCount(2)
+  await expect(field(page)).toBeFocused()
+  await page.keyboard.press('Control+v')
+  await expect.poll(() => outline(page)).toBe('mfrac(p1+q)')
+  await page.keyboard.press('Control+Enter')
+  await expect(page.locator('.composer')).toHaveCount(0)
+  await expect(page.locator('.division.open .equation-group .equation .number')).toHaveText(['(1.1a)', '(1.1b)'])
+})

@@ -1,0 +1,320 @@
+/** Everything that can be put into a formula, by group or by search; all of it by keyboard. */
+import { readFormula } from '@steady-ledger/core/formulas/tree/readFormula.ts'
+import type { Row } from '@steady-ledger/core/formulas/tree/terms.ts'
+import { type KeyboardEvent, type RefObject, useMemo, useRef, useState } from 'react'
+import { usedLast } from '../app/usedLast.ts'
+import { Menu } from '../ui/Menu.tsx'
+import { notify } from '../ui/notices.ts'
+import { download } from '../views/download.ts'
+import { Drawn } from './Drawn.tsx'
+import { type Keepsake, keepsakesFile, readKeepsakes, setKeepsakes, useKeepsakes } from './keepsakes.ts'
+import { type Entry, groupNames, palette, searched } from './palette.ts'
+
+const keepsakesGroup = 'Keepsakes'
+
+interface Props {
+  search: RefObject<HTMLInputElement | null>
+  onPut(entry: Pick<Entry, 'name' | 'puts' | 'before'>): void
+  onBack(): void
+  onRename(keepsake: Keepsake): void
+  /** What was dragged from the formula onto the group. */
+  onKeep(): void
+}
+
+interface Shown {
+  key: string
+  name: string
+  shows: Row | null
+  typed?: string | undefined
+  put(): void
+  keepsake?: Keepsake
+  wide?: boolean
+}
+
+export function Palette({ search, onPut, onBack, onRename, onKeep }: Props) {
+  const [group, setGroup] = useState<string>(groupNames[0])
+  const [asked, setAsked] = useState('')
+  const [at, setAt] = useState(0)
+  const buttons = useRef<HTMLDivElement>(null)
+  const tabs = useRef<HTMLDivElement>(null)
+  const kept = useKeepsakes(({ list }) => list)
+
+  const shown = useMemo((): Shown[] => {
+    const ofEntry = (entry: Entry): Shown => ({
+      key: `${entry.group} ${entry.name}`,
+      name: entry.name,
+      shows: entry.shows,
+      typed: entry.typed,
+      wide: entry.group === 'Ready equations',
+      put: () => onPut(entry),
+    })
+    const ofKeepsake = (keepsake: Keepsake): Shown => {
+      const row = readRow(keepsake.notation)
+      return {
+        key: keepsake.id,
+        name: keepsake.name,
+        shows: row,
+        typed: keepsake.name,
+        keepsake,
+        put: () => row && onPut({ name: keepsake.name, puts: row }),
+      }
+    }
+    if (asked.trim()) {
+      const own = kept.filter(({ name }) => name.toLowerCase().includes(asked.trim().toLowerCase()))
+      return [...own.map(ofKeepsake), ...searched(asked, usedLast('signs used last')).map(ofEntry)]
+    }
+    return group === keepsakesGroup ? kept.map(ofKeepsake) : palette.filter(entry => entry.group === group).map(ofEntry)
+  }, [asked, group, kept, onPut])
+
+  const focusOn = (index: number): void => {
+    const bounded = Math.max(0, Math.min(shown.length - 1, index))
+    setAt(bounded)
+    buttons.current?.querySelectorAll<HTMLElement>('[data-entry]')[bounded]?.focus()
+  }
+  const columns = (): number => {
+    const all = [...(buttons.current?.querySelectorAll<HTMLElement>('[data-entry]') ?? [])]
+    const next = all.findIndex(each => each.offsetTop > all[0]!.offsetTop)
+    return next < 0 ? all.length : next
+  }
+
+  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>): void => {
+    const { key } = event
+    const inSearch = event.target === search.current
+    const inTabs = tabs.current?.contains(event.target as Node)
+    const done = (): void => {
+      event.preventDefault()
+      event.stopPropagation()
+    }
+    if (key === 'Escape' || key === 'F2') {
+      done()
+      if (key === 'Escape' && inSearch && asked) setAsked('')
+      else onBack()
+      return
+    }
+    if (inTabs) {
+      const names = [...groupNames, keepsakesGroup]
+      const step = key === 'ArrowDown' ? 1 : key === 'ArrowUp' ? -1 : 0
+      if (step) {
+        done()
+        const to = (names.indexOf(group) + step + names.length) % names.length
+        setGroup(names[to]!)
+        setAsked('')
+        setAt(0)
+        tabs.current?.querySelectorAll<HTMLElement>('[role="tab"]')[to]?.focus()
+      } else if (key === 'ArrowRight') {
+        done()
+        focusOn(0)
+      }
+      return
+    }
+    if (inSearch) {
+      if (key === 'ArrowDown') {
+        done()
+        focusOn(0)
+      } else if (key === 'Enter') {
+        done()
+        shown[0]?.put()
+      }
+      return
+    }
+    const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: columns(), ArrowUp: -columns() }[key]
+    if (step) {
+      done()
+      if (at + step < 0) search.current?.focus()
+      else focusOn(at + step)
+    } else if (key === 'Home' || key === 'End') {
+      done()
+      focusOn(key === 'Home' ? 0 : shown.length - 1)
+    }
+  }
+
+  return (
+    // The keys of what is inside it.
+    <div className="composer-palette" role="group" aria-label="Palette" onKeyDown={onKeyDown}>
+      <div className="grid grid-rows-[auto_minmax(0,1fr)] border-r border-(--rule-strong) bg-(--paper)">
+        <input
+          ref={search}
+          type="search"
+          aria-label="Search signs and structures"
+          placeholder="Search all"
+          title="F2"
+          className="m-1.5 min-w-0 border border-(--field-border) bg-(--sheet) px-2 py-0.5 text-sm"
+          value={asked}
+          onChange={event => {
+            setAsked(event.target.value)
+            setAt(0)
+          }}
+        />
+        <div ref={tabs} className="composer-groups" role="tablist" aria-orientation="vertical" aria-label="Signs and structures">
+          {[...groupNames, keepsakesGroup].map(name => (
+            <button
+              key={name}
+              type="button"
+              role="tab"
+              id={`palette-${name.replaceAll(' ', '-')}`}
+              aria-controls="palette-panel"
+              aria-selected={!asked.trim() && name === group}
+              tabIndex={name === group ? 0 : -1}
+              onMouseDown={event => event.preventDefault()}
+              onDragOver={event => name === keepsakesGroup && event.preventDefault()}
+              onDrop={event => {
+                if (name !== keepsakesGroup) return
+                event.preventDefault()
+                onKeep()
+              }}
+              onClick={() => {
+                setGroup(name)
+                setAsked('')
+                setAt(0)
+              }}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+      </div>
+      <div
+        ref={buttons}
+        id="palette-panel"
+        className="composer-signs"
+        role="tabpanel"
+        aria-label={asked.trim() ? 'What was found' : group}
+        aria-live={asked.trim() ? 'polite' : undefined}
+      >
+        {shown.map((each, index) => (
+          <div key={each.key} className={`relative grid min-w-0 ${each.wide ? 'col-span-full' : ''}`}>
+            <button
+              type="button"
+              data-entry
+              className="sign"
+              tabIndex={index === Math.min(at, shown.length - 1) ? 0 : -1}
+              title={each.typed ? `${each.name}: type ${each.typed}` : each.name}
+              onFocus={() => setAt(index)}
+              onMouseDown={event => event.preventDefault()}
+              onClick={each.put}
+              onKeyDown={event => {
+                if (each.keepsake && event.key === 'Delete') void remove(each.keepsake)
+                if (each.keepsake && event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) {
+                  event.stopPropagation()
+                  event.preventDefault()
+                  void reorder(each.keepsake, event.key === 'ArrowLeft' ? -1 : 1)
+                }
+              }}
+            >
+              {each.shows ? <Drawn row={each.shows} /> : <span>cannot be read</span>}
+              <span className="sign-name">{each.name}</span>
+              {each.typed && each.typed.toLowerCase() !== each.name.toLowerCase() && <kbd>{each.typed}</kbd>}
+            </button>
+            {each.keepsake && <KeepsakeMenu keepsake={each.keepsake} onRename={onRename} />}
+          </div>
+        ))}
+        {shown.length === 0 && (
+          <p className="empty col-span-full">
+            {asked.trim()
+              ? `Nothing is called “${asked.trim()}”. Try a plain word for what it looks like or is used for.`
+              : 'Nothing is kept yet. Press Keep below, or drag the equation here: it is kept for all your works.'}
+          </p>
+        )}
+        {group === keepsakesGroup && !asked.trim() && (
+          <div className="col-span-full flex gap-2 p-2">
+            <KeepsakesFile kept={kept} />
+          </div>
+        )}
+      </div>
+    </div>
+  )
+}
+
+function readRow(notation: string): Row | null {
+  try {
+    return readFormula(notation)
+  } catch {
+    return null
+  }
+}
+
+async function remove(keepsake: Keepsake): Promise<void> {
+  const before = useKeepsakes.getState().list
+  await setKeepsakes(before.filter(({ id }) => id !== keepsake.id))
+  notify({
+    kind: 'done',
+    text: `“${keepsake.name}” is removed from the keepsakes.`,
+    action: { says: 'Undo', run: () => void setKeepsakes(before) },
+  })
+}
+
+async function reorder(keepsake: Keepsake, step: 1 | -1): Promise<void> {
+  const { list } = useKeepsakes.getState()
+  const from = list.findIndex(({ id }) => id === keepsake.id)
+  const to = from + step
+  if (to < 0 || to >= list.length) return
+  await setKeepsakes(list.toSpliced(from, 1).toSpliced(to, 0, list[from]!))
+}
+
+function KeepsakeMenu({ keepsake, onRename }: { keepsake: Keepsake; onRename(keepsake: Keepsake): void }) {
+  return (
+    <div className="absolute top-0 right-0">
+      <Menu
+        label={`What can be done with ${keepsake.name}`}
+        items={[
+          { key: 'rename', says: 'Another name…', run: () => onRename(keepsake) },
+          { key: 'sooner', says: 'One place sooner', run: () => void reorder(keepsake, -1) },
+          { key: 'later', says: 'One place later', run: () => void reorder(keepsake, 1) },
+          { key: 'remove', says: 'Remove', run: () => void remove(keepsake) },
+        ]}
+        className="px-1.5 text-(--ink-soft)"
+      >
+        ⋯
+      </Menu>
+    </div>
+  )
+}
+
+function KeepsakesFile({ kept }: { kept: readonly Keepsake[] }) {
+  const chooser = useRef<HTMLInputElement>(null)
+  return (
+    <>
+      <input
+        ref={chooser}
+        type="file"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label="File of keepsakes"
+        accept=".json,application/json"
+        onChange={event => {
+          const file = event.target.files?.[0]
+          event.target.value = ''
+          if (!file) return
+          file
+            .text()
+            .then(readKeepsakes)
+            .then(
+              count =>
+                notify({
+                  kind: 'done',
+                  text:
+                    count === 0
+                      ? 'All of these are kept already.'
+                      : count === 1
+                        ? 'One keepsake is added.'
+                        : `${count} keepsakes are added.`,
+                }),
+              (error: Error) => notify({ kind: 'wrong', text: error.message }),
+            )
+        }}
+      />
+      <button type="button" className="button" onClick={() => chooser.current?.click()}>
+        Open a file of keepsakes
+      </button>
+      {kept.length > 0 && (
+        <button
+          type="button"
+          className="button"
+          onClick={() => download(new TextEncoder().encode(keepsakesFile(kept)), 'application/json', 'keepsakes.json')}
+        >
+          Save them as a file
+        </button>
+      )}
+    </>
+  )
+}
