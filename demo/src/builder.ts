@@ -1,4 +1,8 @@
 /** A few words in which the demo works are written down: tagged templates that make blocks and inline content. */
+import { writeNotation } from '@steady-ledger/core/formulas/tree/writeNotation.ts'
+import { finished } from '@steady-ledger/core/formulas/typing/leave.ts'
+import { endWord, typeText } from '@steady-ledger/core/formulas/typing/type.ts'
+import { writingOf } from '@steady-ledger/core/formulas/typing/writing.ts'
 import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
 
 export type Inline = Node | string | Inline[]
@@ -19,6 +23,12 @@ export const link = (words: string, address: string): Inline => marked('link', w
 /** An inline formula. */
 export const formula = (source: string): Node => nodes.formula.create({ formula: source })
 export const f = (source: TemplateStringsArray): Node => formula(String.raw(source))
+/** What an author would type, in the notation of the file. */
+const typedNotation = (text: string): string => writeNotation(finished(endWord(typeText(writingOf([]), text)).row))
+/** A formula in the line, as it is typed in the composer. */
+export const typed = (text: string): Node => formula(typedNotation(text))
+/** An equation, as it is typed in the composer. */
+export const typedEq = (label: string, text: string): Node => eq(label, typedNotation(text))
 /** A paragraph of parts that are already made. */
 export const paragraph = (parts: Inline[]): Node => nodes.paragraph.create(null, inline(parts))
 /** A reference to labels by name and number; other wordings have functions of their own. */

@@ -1,4 +1,5 @@
 import { div, eq, f, fig, h2, h3, note, p, page, quote, ref, t, tab } from '../builder.ts'
+import { boxesAppendix } from './boxes.ts'
 
 export const chapter6 = div(
   { role: 'chapter', label: 'forecast' },
@@ -86,4 +87,5 @@ export const chapter6 = div(
   p`It took three seasons, four moorings and the better part of this thesis to say the same with an error bar.`,
   h2('thanks-to-lake', 'What remains in the lake'),
   p`Three of the four anchors were lifted. The fourth, at M1, could not be: it had worked itself into the mud to its shoulders and the line parted. It lies at 19.6 metres with a brass plate on it, that gives the name of the lake, the year, and the temperature on the day on which it was left, 6.31 °C.${note`Given to two places, as is right for something that will be read by strangers.`} If anyone should find it and have a thermometer, the author would be glad to know.`,
+  ...boxesAppendix,
 )

@@ -64,7 +64,7 @@ export type FoundOnPage = Omit<Reported, 'place'> & { block: string }
 /** A check that looks at one page at a time; what it found is kept while the page is what it was. */
 export function pageCheck<Own extends Options = Record<never, never>>(
   name: string,
-  { look, ...definition }: Definition<Own> & { look(page: Page, options: ValuesOf<Own>): Iterable<FoundOnPage> },
+  { look, ...definition }: Definition<Own> & { look(page: Page, options: ValuesOf<Own>, houseStyle: HouseStyle): Iterable<FoundOnPage> },
 ): Check {
   const kept = new WeakMap<Page, { options: string; found: FoundOnPage[] }>()
   return workCheck(name, {
@@ -73,7 +73,7 @@ export function pageCheck<Own extends Options = Record<never, never>>(
       const asked = JSON.stringify(options)
       for (const page of pages) {
         let own = kept.get(page)
-        if (own?.options !== asked) kept.set(page, (own = { options: asked, found: [...look(page, options)] }))
+        if (own?.options !== asked) kept.set(page, (own = { options: asked, found: [...look(page, options, work.houseStyle)] }))
         for (const { block, ...found } of own.found) {
           const place = block || page.division
           const at = findBlock(work.doc, place)

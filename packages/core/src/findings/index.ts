@@ -3,6 +3,7 @@ import type { Turnover } from '../turnover/turnover.ts'
 import { type Check, type FoundIn, optionsOf } from './check.ts'
 import { brokenFormula } from './checks/brokenFormula.ts'
 import { emptyParagraph } from './checks/emptyParagraph.ts'
+import { emptySlot } from './checks/emptySlot.ts'
 import { highRoman } from './checks/highRoman.ts'
 import { lostTarget } from './checks/lostTarget.ts'
 import { missingCaption } from './checks/missingCaption.ts'
@@ -15,6 +16,7 @@ import { printedNowhere } from './checks/printedNowhere.ts'
 import { refersToUnnumbered } from './checks/refersToUnnumbered.ts'
 import { sameNumber } from './checks/sameNumber.ts'
 import { skippedLevel } from './checks/skippedLevel.ts'
+import { smallerEquation } from './checks/smallerEquation.ts'
 import { tinyLetters } from './checks/tinyLetters.ts'
 import { typedNumber } from './checks/typedNumber.ts'
 import { unknownSign } from './checks/unknownSign.ts'
@@ -24,6 +26,7 @@ import { type Finding, weights } from './finding.ts'
 export const checks: readonly Check[] = [
   lostTarget,
   brokenFormula,
+  emptySlot,
   pictureResolution,
   unsettledPages,
   notSet,
@@ -38,6 +41,7 @@ export const checks: readonly Check[] = [
   refersToUnnumbered,
   typedNumber,
   tinyLetters,
+  smallerEquation,
   highRoman,
   emptyParagraph,
 ]

@@ -70,7 +70,7 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaDra
       breaks: [],
       error: '',
     }
-    collect(root, [1, 0, 0, -1, 0, 0], box, display ? noNodes : afterRelations(root), true)
+    collect(root, [1, 0, 0, -1, 0, 0], box, lineStarts(root, display), true)
     return box
   } catch (error) {
     return failed((error as Error).message)
@@ -96,13 +96,15 @@ const codeOf = (sign: string): string => sign.codePointAt(0)!.toString(16).toUpp
 const relations = new Set([...'=<>≤≥≪≫≈≃≅∼≡≠∝→←↔⇒⇔↦∈∋⊂⊃⊆⊇≺≻∥⊥⩽⩾≲≳'].map(codeOf))
 const opening = new Set([...'([{⟨'].map(codeOf))
 const closing = new Set([...')]}⟩'].map(codeOf))
-const noNodes: ReadonlySet<LiteElement> = new Set()
 
 const elementsOf = (node: LiteElement): LiteElement[] => (node.children ?? []).filter(child => 'attributes' in child) as LiteElement[]
 const kindOf = (node: LiteElement): string => (node.attributes as Record<string, string>)['data-mml-node'] ?? ''
 
-/** The elements of the outermost row that come straight after a relation. */
-function afterRelations(root: LiteElement): ReadonlySet<LiteElement> {
+/**
+ * The elements of the outermost row that a line may begin with: in a line of text those straight after a relation, in a display the
+ * relations themselves, at which its lines are aligned as well.
+ */
+function lineStarts(root: LiteElement, display: boolean): ReadonlySet<LiteElement> {
   let row = elementsOf(root)
   while (row.length === 1 && ['', 'math', 'mrow', 'mstyle', 'TeXAtom'].includes(kindOf(row[0]!))) row = elementsOf(row[0]!)
   const found = new Set<LiteElement>()
@@ -113,7 +115,7 @@ function afterRelations(root: LiteElement): ReadonlySet<LiteElement> {
     if (kindOf(row[i]!) !== 'mo' || !sign) continue
     if (opening.has(sign)) depth++
     else if (closing.has(sign)) depth--
-    else if (i > 0 && depth <= 0 && relations.has(sign)) found.add(row[i + 1]!)
+    else if ((display || i > 0) && depth <= 0 && relations.has(sign)) found.add(row[display ? i : i + 1]!)
   }
   return found
 }

@@ -15,7 +15,7 @@ export interface FormulaDrawing {
   outlines: { path: string; place: Affine }[]
   /** Filled rectangles: x, y, width, height in 1/1000 em after `place`. */
   rules: { rect: [number, number, number, number]; place: Affine }[]
-  /** Where a line may end within it: after a relation outside all brackets. */
+  /** Where a line may end within it: in a line of text after a relation outside all brackets, in a display before one. */
   breaks: FormulaBreak[]
   /** What is wrong with the source, where it cannot be set. */
   error: string
@@ -49,7 +49,7 @@ export interface FormulaTypesetter {
 /** Sets a formula anew. */
 export type SetFormula = (source: string, display: boolean) => FormulaDrawing
 
-const keyOf = (source: string, display: boolean): string => (display ? 'display ' : 'inline ') + source
+const keyOf = (source: string, display: boolean): string => (display ? 'displayed ' : 'inline ') + source
 
 /** `set` is asked for what was neither set nor taken in. */
 export function typesetterOver(set: SetFormula): FormulaTypesetter {

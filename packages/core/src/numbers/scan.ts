@@ -160,10 +160,14 @@ class Scan {
     })
   }
 
-  series(node: Node, id: string, more: { text: Node | null; shortText?: Node | null; series?: string; tag?: string }): void {
+  series(
+    node: Node,
+    id: string,
+    more: { text: Node | null; shortText?: Node | null; series?: string; tag?: string; numbered?: boolean },
+  ): void {
     const { numbered = true, label } = node.attrs as { numbered?: boolean; label: string }
     const { text, shortText = null, series = seriesOf(node), tag = '' } = more
-    this.items.push({ kind: 'series', id, block: kindOf(node), numbered, label, series, text, shortText, tag })
+    this.items.push({ kind: 'series', id, block: kindOf(node), numbered: more.numbered ?? numbered, label, series, text, shortText, tag })
   }
 
   member(node: Node, id: string, partOf: string, numbered: boolean, text: Node): void {
@@ -219,8 +223,10 @@ const finders: Record<Numbering, Finder> = {
     return undefined
   },
   formulaGroup: (node, place, scan) => {
-    scan.series(node, place.holder, { text: node.firstChild })
-    return { ...place, linesOf: { id: place.holder, numbered: attributesOf(node, 'equationGroup').numbered } }
+    const { numbered, count } = attributesOf(node, 'equationGroup')
+    const each = numbered && count === 'each'
+    scan.series(node, place.holder, { text: node.firstChild, ...(each && { numbered: false }) })
+    return each ? { ...place, linesOf: null } : { ...place, linesOf: { id: place.holder, numbered } }
   },
   statement: (node, place, scan) => {
     const first = node.firstChild

@@ -7,7 +7,7 @@ let asked = 0
 const waiting = new Map<string, (drawing: FormulaDrawing) => void>()
 const known = new Map<string, FormulaDrawing>()
 
-const keyOf = (source: string, display: boolean): string => (display ? 'display ' : 'inline ') + source
+const keyOf = (source: string, display: boolean): string => (display ? 'displayed ' : 'inline ') + source
 
 function start(): Worker {
   const made = new Worker(new URL('../workers/formulas.worker.ts', import.meta.url), { type: 'module' })

@@ -7,7 +7,7 @@ import { isDigit, isLetter, roleOf, signOf } from '../tree/signs.ts'
 import { type Fence, fence, fraction, type Row, type Scripts, type Structure, scripts, sign, slotOrder, type Term } from '../tree/terms.ts'
 import { around, endOf, rowAt, withRow } from './caret.ts'
 import { continues, isRoundGroup, leave, leaveTyped, ungrouped } from './leave.ts'
-import { namesWith } from './lexicon.ts'
+import { isWordOf, namesWith } from './lexicon.ts'
 import { addCells, type Resolved, resolve, waits } from './resolve.ts'
 import { termStart } from './take.ts'
 import { aroundCaret, at, currentRow, open, put, selected, splice, type Writing } from './writing.ts'
@@ -48,6 +48,9 @@ export function typeSign(writing: Writing, char: string): Writing {
   if (isDigit(char) && writing.word?.text.endsWith(' ') && waits(writing.word.text.trimEnd())) return inWord(writing, char)
   if (isDigit(char) && writing.word && / \d+$/.test(writing.word.text)) return inWord(writing, char)
   if (char === ' ' || char === '\u00a0') return typeSpace(writing)
+  // A word that waited for more of a longer name has ended at its space; slots and sizes may still follow theirs.
+  const waited = writing.word?.text.endsWith(' ') && !(char === '(' && takesSlots(writing.word.text.trim()))
+  if (waited) return typeSign(typeSpace(writing, true), char)
   const { writing: before, bracket } = ends(writing, char)
   const { group } = writing
   if (selected(before) && !'([{/^_'.includes(char)) return typeSign(put(before, []), char)
@@ -62,7 +65,7 @@ export function typeSign(writing: Writing, char: string): Writing {
     case "'":
       return typePrime(before)
     case '"':
-      return open(before, before.caret.at, before.caret.at, { kind: 'words', slots: [[]], typed: 'quote' })
+      return openWords(leaveFilled(before))
     case ',':
     case ';':
       return typeComma(before, char)
@@ -71,6 +74,11 @@ export function typeSign(writing: Writing, char: string): Writing {
   }
   return typeOther(before, keySigns[char] ?? char, writing.apart === true)
 }
+
+const takesSlots = (name: string): boolean => isWordOf(name, 'array') || isWordOf(name, 'arguments')
+
+const openWords = (writing: Writing): Writing =>
+  open(writing, writing.caret.at, writing.caret.at, { kind: 'words', slots: [[]], typed: 'quote' })
 
 const inWord = (writing: Writing, char: string): Writing => {
   const { word } = writing
@@ -120,6 +128,8 @@ function typeOther(writing: Writing, char: string, apart: boolean): Writing {
     return put(leaveFilled(writing), [sign(char)])
   }
   if (char === '!' || char === '%') return put(writing, [sign(char)])
+  // A point that no digit stands before ends a sentence.
+  if (char === '.' && !(last?.kind === 'sign' && (isDigit(last.char) || last.char === '.'))) return put(leaveFilled(writing), [sign(char)])
   const ready = leaveTyped(writing, ({ typed }, now) => isOneTerm(typed) && !continues(now, sign(char), typed === 'script'))
   return put(ready, [signOf(char)])
 }
@@ -200,8 +210,9 @@ function typeOpening(writing: Writing, char: string, apart: boolean): Writing {
   const close = openers[char]!
   const chosen = selected(writing)
   if (chosen) return splice(writing, ...chosen, [fence(currentRow(writing).slice(...chosen), char, close)])
+  // A bracket after what carries a mark or a face is no part of it; after other letters it is their argument.
   const argument = (typed: Structure['typed'], now: Row): boolean =>
-    (!apart || !isOperand(now.at(-1))) && continues(now, 'bracket', typed === 'script')
+    (typed !== 'letter' || now.length === 0) && (!apart || !isOperand(now.at(-1))) && continues(now, 'bracket', typed === 'script')
   const ready = leaveTyped(writing, ({ typed }, now) => isOneTerm(typed) && !argument(typed, now))
   const row = currentRow(ready)
   const here = ready.caret.at

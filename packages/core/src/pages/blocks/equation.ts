@@ -1,17 +1,22 @@
 import type { Node } from 'prosemirror-model'
+import { brokenTo, relationsOf } from '../../formulas/brokenFormula.ts'
+import type { FormulaDrawing } from '../../formulas/typesetter.ts'
+import { attributesOf } from '../../work/kinds/index.ts'
 import { type Box, box, costs, type Mark, space } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 
-/** A display equation: centred, its number at the right margin; where both do not fit on one line the number goes below. */
+/** A display equation: centred, its number at a margin; where both do not fit on one line the number goes below. */
 export const equation: BlockHandler<'equation'> = (node, setting) => {
   const { display } = setting.houseStyle
-  return [space(display.before), { ...lineOf(node, setting), breakBefore: costs.beforeDisplay }, space(display.after)]
+  const line = lineOf(node, setting, alone(node, setting))
+  return [space(display.before), { ...line, breakBefore: costs.beforeDisplay }, space(display.after)]
 }
 
-/** Equations under each other, each with the number of its line; they stay together where a page can hold them. */
+/** Equations under each other, aligned at relations, each with the number of its line; they stay together where a page can hold them. */
 export const equationGroup: BlockHandler<'equationGroup'> = (node, setting) => {
   const { display, body } = setting.houseStyle
-  const lines = node.children.map(child => lineOf(child, setting))
+  const placed = alignedLines(node, setting)
+  const lines = node.children.map((child, index) => lineOf(child, setting, placed[index]!))
   const [first] = lines
   const strip = lines.flatMap((line, index) => [
     ...(index > 0 ? [space(body.leading * lineGap)] : []),
@@ -28,15 +33,50 @@ export const equationGroup: BlockHandler<'equationGroup'> = (node, setting) => {
 /** Space between the lines of a group, in lines of the body. */
 const lineGap = 0.35
 
-function lineOf(node: Node, setting: Setting): Box {
+/** A formula in its place: in points, from the left end of the line. */
+interface Placed {
+  formula: FormulaDrawing
+  size: number
+  x: number
+}
+
+/** A formula by itself: wider than the line it breaks at its relations, unless its author asked for smaller letters. */
+function alone(node: Node, setting: Setting): Placed {
   const { body } = setting.houseStyle
+  const whole = setting.formulas.set(node.attrs.formula, true)
+  const formula = attributesOf(node, 'equation').wide === 'break' ? brokenTo(whole, setting.measure / body.size) : whole
+  // What is wider still is set smaller: never cut off, never over the margin.
+  const size = Math.min(body.size, setting.measure / formula.width)
+  return { formula, size, x: (setting.measure - formula.width * size) / 2 }
+}
+
+/** Where a line of a group is aligned, in em from its left end; nothing in a line without a relation. */
+function alignedAt(formula: FormulaDrawing, align: number): number | undefined {
+  const relations = relationsOf(formula)
+  return relations[Math.min(align, relations.length - 1)]
+}
+
+function alignedLines(node: Node, setting: Setting): Placed[] {
+  const { body } = setting.houseStyle
+  const lines = node.children.map(child => {
+    const formula = setting.formulas.set(child.attrs.formula, true)
+    return { formula, point: formula.error ? undefined : alignedAt(formula, attributesOf(child, 'equation').align) }
+  })
+  const points = lines.flatMap(({ point }) => point ?? [])
+  // Where no line has a relation each stands in the middle, as equations by themselves do.
+  if (!points.length) return node.children.map(child => alone(child, setting))
+  const left = Math.max(...points)
+  const starts = lines.map(({ point }) => (point === undefined ? left : left - point))
+  const width = Math.max(...lines.map(({ formula }, index) => starts[index]! + formula.width))
+  const size = Math.min(body.size, setting.measure / width)
+  const begin = (setting.measure - width * size) / 2
+  return lines.map(({ formula }, index) => ({ formula, size, x: begin + starts[index]! * size }))
+}
+
+function lineOf(node: Node, setting: Setting, { formula, size, x }: Placed): Box {
+  const { body, display } = setting.houseStyle
   const entry = setting.ledger.byId.get(node.attrs.id)
-  const formula = setting.formulas.set(node.attrs.formula, true)
   const marks: Mark[] = []
-  const full = formula.width * body.size
-  // A formula wider than the measure is set smaller: never cut off, never over the margin.
-  const size = full > setting.measure ? (body.size * setting.measure) / full : body.size
-  const width = formula.width * size
   const above = Math.max(formula.height * size, body.size * 0.8)
   let height = above + Math.max(formula.depth * size, body.size * 0.3)
   if (formula.error) {
@@ -47,13 +87,15 @@ function lineOf(node: Node, setting: Setting): Box {
       setting.measure,
     )
     marks.push({ kind: 'line', x: 0, baseline: above, line: source[0]!, tag: 'P' })
-  } else marks.push({ kind: 'formula', x: (setting.measure - width) / 2, baseline: above, formula, size, source: node.attrs.formula })
+  } else marks.push({ kind: 'formula', x, baseline: above, formula, size, source: node.attrs.formula })
   if (entry?.number) {
     const [number] = setWords([words(entry.number, body)], setting, body, setting.measure)
-    const fits = (setting.measure - width) / 2 >= number!.end + body.size
+    const onLeft = display.numberSide === 'left'
+    const room = onLeft ? x : setting.measure - x - formula.width * size
+    const fits = room >= number!.end + body.size
     const baseline = fits ? above : height + body.size
     if (!fits) height += body.leading
-    marks.push({ kind: 'line', x: setting.measure - number!.end, baseline, line: number!, tag: 'Lbl' })
+    marks.push({ kind: 'line', x: onLeft ? 0 : setting.measure - number!.end, baseline, line: number!, tag: 'Lbl' })
   }
   return box(height, marks, { block: node.attrs.id, begins: [node.attrs.id] })
 }

@@ -124,7 +124,18 @@ export const houseStyleDefinition = Type.Object(
     note: text,
     table: text,
     list: Type.Object({ indent: gap('Indent of lists', 'text'), between: gap('Space between list items', 'text') }, closed),
-    display: Type.Object({ before: gap('Space above an equation', 'displays'), after: gap('Space below an equation', 'displays') }, closed),
+    display: Type.Object(
+      {
+        before: gap('Space above an equation', 'displays'),
+        after: gap('Space below an equation', 'displays'),
+        numberSide: oneOf(['right', 'left'], 'right', {
+          title: 'Numbers of equations',
+          group: 'displays',
+          options: { right: 'At the right margin', left: 'At the left margin' },
+        }),
+      },
+      closed,
+    ),
     /** Space above and below a figure or table that stands in the text. */
     float: Type.Object(
       {

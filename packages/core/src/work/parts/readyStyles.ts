@@ -108,7 +108,7 @@ export const thesisStyle = (): HouseStyle => ({
   note: style('serif', 9, 11.5, { align: 'justified' }),
   table: style('serif', 9.5, 12.5),
   list: { indent: 20, between: 2 },
-  display: { before: 9, after: 9 },
+  display: { before: 9, after: 9, numberSide: 'right' },
   float: { before: 14, after: 14, captionGap: 8 },
   titlePage: {
     title: style('serifBold', 26, 33, { align: 'centre', before: 120, after: 40 }),

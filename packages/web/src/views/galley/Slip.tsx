@@ -107,6 +107,27 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
               Another line under it
             </button>
             <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
+            {doc.resolve(at).parent.type.name === 'equationGroup' ? (
+              <Choice
+                label="Stands under the other lines with its"
+                value={String(Math.min(node.attrs.align, 4))}
+                options={{
+                  '0': 'first relation',
+                  '1': 'second relation',
+                  '2': 'third relation',
+                  '3': 'fourth relation',
+                  '4': 'fifth relation',
+                }}
+                onChange={value => set('align', Number(value))}
+              />
+            ) : (
+              <Choice
+                label="Where it is wider than the line"
+                value={node.attrs.wide as 'break' | 'smaller'}
+                options={{ break: 'It breaks at relations', smaller: 'It is set smaller' }}
+                onChange={value => set('wide', value)}
+              />
+            )}
             {node.attrs.numbered && doc.resolve(at).parent.type.name !== 'equationGroup' && (
               <Field
                 label="Shown instead of the number"
@@ -138,9 +159,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
             onChange={value => set('depth', Number(value))}
           />
         )}
-        {node.type.name === 'equationGroup' && (
-          <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
-        )}
+        {node.type.name === 'equationGroup' && <GroupNumbers node={node} at={at} />}
         {node.type.name === 'division' && (
           <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />
         )}
@@ -379,6 +398,25 @@ function PinField({ node, set }: { node: Node; set(name: string, value: unknown)
 }
 
 /** Kinds that no page turn can part in any case. */
+/** How the lines of a group are numbered, as one choice. */
+function GroupNumbers({ node, at }: { node: Node; at: number }) {
+  const session = useSession()
+  const now = node.attrs.numbered ? (node.attrs.count as 'letters' | 'each') : 'none'
+  return (
+    <Choice
+      label="Numbers of its lines"
+      value={now}
+      options={{ letters: 'One number, a letter for each line', each: 'A number for each line', none: 'None' }}
+      onChange={value => {
+        const { tr } = session.state
+        tr.setNodeAttribute(at, 'numbered', value !== 'none')
+        if (value !== 'none') tr.setNodeAttribute(at, 'count', value)
+        session.dispatch(tr)
+      }}
+    />
+  )
+}
+
 const unbroken = ['figure', 'row', 'equation', 'signature', 'keywords']
 
 /** What the author asks of page turns for the block that holds the cursor. */

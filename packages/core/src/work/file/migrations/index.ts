@@ -3,11 +3,12 @@ import { from1, houseStyleFrom1 } from './1.ts'
 import { from2, houseStyleFrom2 } from './2.ts'
 import { from3, houseStyleFrom3 } from './3.ts'
 import { from4, houseStyleFrom4 } from './4.ts'
+import { from5, houseStyleFrom5 } from './5.ts'
 
 type FileJson = Record<string, unknown>
-export const currentVersion = 5
+export const currentVersion = 6
 
-const steps: Record<number, (file: FileJson) => FileJson> = { 1: from1, 2: from2, 3: from3, 4: from4 }
+const steps: Record<number, (file: FileJson) => FileJson> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5 }
 
 /** A file of an earlier version, led through every step up to the current one. Throws where it is not what its version says. */
 export function migrated(file: FileJson): FileJson {
@@ -27,5 +28,6 @@ export function migratedHouseStyle(houseStyle: unknown, version: number): unknow
   if (version < 3) current = houseStyleFrom2(current as Parameters<typeof houseStyleFrom2>[0])
   if (version < 4) current = houseStyleFrom3(current as Parameters<typeof houseStyleFrom3>[0])
   if (version < 5) current = houseStyleFrom4(current as object)
+  if (version < 6) current = houseStyleFrom5(current as object)
   return current
 }
