@@ -1,5 +1,5 @@
 /** How the forecast is computed: a derivation with every kind of structure that an equation can have. */
-import { appendixHeading, group, h3, type Inline, p, proof, ref, stated, typed, typedEq } from '../builder.ts'
+import { appendixHeading, group, type Inline, p, proof, ref, stated, typed, typedEq } from '../builder.ts'
 
 const y = (text: string): Inline => typed(text)
 
@@ -34,7 +34,6 @@ export const boxesAppendix = [
     typedEq('roots-bound', 'abs(lambda+a_k)=abs(sum_(j!=k) M_kj x_j/x_k) <= sum_(j!=k) M_kj<a_k,'),
     p`so that ${y('lambda')} lies within a circle about ${y('-a_k')} that does not reach the imaginary axis.`,
   ),
-  h3('boxes-flow', 'What passes, and when'),
   p`What passes a sill is nothing, the share of a swing of ${ref('passing-share')}, or all of it:`,
   typedEq(
     'box-cases',

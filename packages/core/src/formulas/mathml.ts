@@ -75,8 +75,19 @@ const bounded = (value: string): string =>
 const harmless = (tag: string): string =>
   tag.replace(attribute, (_, name: string, value: string) => (allowed.has(name) ? ` ${name}="${bounded(value)}"` : ''))
 
+/** Browsers space signs by a table of their own: lines beside what they enclose, a sign of a number and names of functions need to be told. */
+const spaced = (text: string): string =>
+  text
+    .replace(/<mo((?:(?!\b[lr]space)[^>])*)>(\||&#x2016;|\/)<\/mo>/g, '<mo$1 lspace="0" rspace="0">$2</mo>')
+    .replace(/<mo([^>]*movablelimits="true"[^>]*)>/g, '<mo$1 lspace="0" rspace="0.167em">')
+    .replace(
+      /(<mo[^>]*>([^<]*)<\/mo>)<mo((?:(?!\bform)[^>])*)>(&#x2212;|\+|&#xB1;|&#x2213;)<\/mo>/g,
+      (whole, before: string, sign: string, attributes: string, unary: string) =>
+        /^([)\]}|!%]|&#x(2032|2016|27E9|230B|2309|2061);)?$/.test(sign) ? whole : `${before}<mo${attributes} form="prefix">${unary}</mo>`,
+    )
+
 function clean(text: string): string {
-  return text
+  return spaced(text.replace(/\n\s*/g, ''))
     .replace(/<[a-z]\w*(?:\s+[\w:-]+="[^"]*")+\s*\/?>/gi, harmless)
     .replace(/\n\s*/g, '')
     .replace(/<(mi|mn|mo|mtext)([^>]*?) mathvariant="([\w-]+)"([^>]*)>([^<]*)</g, (whole, tag, before, variant, after, content: string) => {

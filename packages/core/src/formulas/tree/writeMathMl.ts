@@ -34,7 +34,6 @@ const widths: Record<SpaceWidth, string> = {
 }
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, char => `&#${char.charCodeAt(0)};`)
-const em = (value: number): string => `${value}em`
 
 export function writeMathMl(row: Row, display: boolean, options: MathMlOptions = {}): string {
   const writer = writerWith(options)
@@ -76,7 +75,9 @@ function writerWith({ marked = false, kept }: MathMlOptions) {
           at++
         }
         parts.push(`<mn>${text}</mn>`)
-      } else parts.push(term(now, path, at))
+      } else if (now.kind === 'sign' && /^[-+±∓]$/.test(now.char) && beginsNumber(terms[at - 1]))
+        parts.push(signed(now, termMark(at), true))
+      else parts.push(term(now, path, at))
     }
     return `<mrow${rowMark(path)}>${parts.join('')}</mrow>`
   }
@@ -203,7 +204,11 @@ function writerWith({ marked = false, kept }: MathMlOptions) {
   return { row }
 }
 
-function signed({ char, face }: Sign, mark: string): string {
+/** Whether a plus or minus behind a term is the sign of what follows. */
+const beginsNumber = (before: Term | undefined): boolean =>
+  before === undefined || (before.kind === 'sign' && ['operator', 'relation', 'punctuation', 'big'].includes(roleOf(before.char)))
+
+function signed({ char, face }: Sign, mark: string, prefix = false): string {
   if (isDigit(char)) return `<mn${mark}>${face && face !== 'upright' ? styled(char, variant(face)) : char}</mn>`
   if (char === '.') return `<mn${mark}>.</mn>`
   if (isLetter(char) || face) {
@@ -215,8 +220,8 @@ function signed({ char, face }: Sign, mark: string): string {
   const role = roleOf(char)
   if (role === 'ordinary' && !'()[]{}|‖⟨⟩⌊⌋⌈⌉/′″‴!'.includes(char)) return `<mi${mark} mathvariant="normal">${escaped(char)}</mi>`
   const fixed = '()[]{}|‖⟨⟩⌊⌋⌈⌉∣∥'.includes(char) ? ' stretchy="false"' : ''
-  const thin = char === '/' ? ` lspace="${em(0)}" rspace="${em(0)}"` : ''
-  return `<mo${mark}${fixed}${thin}>${escaped(char === '-' ? '−' : char)}</mo>`
+  const thin = char === '/' || char === '|' || char === '‖' ? ' lspace="0" rspace="0"' : ''
+  return `<mo${mark}${fixed}${thin}${prefix ? ' form="prefix"' : ''}>${escaped(char === '-' ? '−' : char)}</mo>`
 }
 
 const variant = (face: NonNullable<Sign['face']>): string => (face === 'calligraphic' ? 'script' : variantOf[face])

@@ -1,5 +1,6 @@
 import type { Node } from '@tiptap/pm/model'
 import { signsBefore } from '../../composer/places.ts'
+import { alignLines, lineWidths } from './alignedLines.ts'
 import { element, type Hosts, numberColumn, showFormula, type ViewMaker } from './common.ts'
 
 /** A display equation: its number in the column, a press selects it, a second press opens the composer. */
@@ -17,6 +18,8 @@ export const equationView =
     const math = element('div', 'math')
     dom.append(column.dom, math)
     showFormula(math, node.attrs.formula, true)
+    dom.dataset.align = String(node.attrs.align)
+    lineWidths.observe(math)
     dom.addEventListener('dblclick', ({ clientX, clientY }) => {
       const at = getPos()
       if (at !== undefined) compose(view, at, signsBefore(math, clientX, clientY))
@@ -25,10 +28,15 @@ export const equationView =
       dom,
       ignoreMutation: () => true,
       stopEvent: event => (event.target as HTMLElement).closest('.composer') !== null,
-      destroy: column.stop,
+      destroy: () => {
+        lineWidths.unobserve(math)
+        column.stop()
+      },
       update: next => {
         if (next.type !== node.type || next.attrs.id !== node.attrs.id) return false
         if (next.attrs.formula !== node.attrs.formula) showFormula(math, next.attrs.formula, true)
+        dom.dataset.align = String(next.attrs.align)
+        alignLines(dom)
         node = next
         return true
       },
