@@ -104,6 +104,9 @@ export const listing = (label: string, caption: Node[], text: string): Node =>
 export const stated = (series: string, label: string, name: string, ...content: Node[]): Node =>
   nodes.statement.create({ series, label }, [...(name ? [nodes.statementName.create(null, schema.text(name))] : []), ...content])
 export const proof = (...content: Node[]): Node => nodes.proof.create(null, content)
+/** A proof that says what it proves. */
+export const proofOf = (name: Node[], ...content: Node[]): Node =>
+  nodes.proof.create(null, [nodes.proofName.create(null, name), ...content])
 export const signature = (who: string): Node => nodes.signature.create(null, schema.text(who))
 export const fill = (height = 0): Node => nodes.fill.create({ height })
 export const row = (...figures: Node[]): Node => nodes.row.create(null, figures)

@@ -1,5 +1,5 @@
 /** How the forecast is computed: a derivation with every kind of structure that an equation can have. */
-import { appendixHeading, group, type Inline, p, proof, ref, stated, typed, typedEq } from '../builder.ts'
+import { appendixHeading, group, type Inline, p, proofOf, ref, stated, t, typed, typedEq } from '../builder.ts'
 
 const y = (text: string): Inline => typed(text)
 
@@ -29,7 +29,8 @@ export const boxesAppendix = [
     'no basin runs away',
     p`If ${y('a_i>phi_12/V_i +phi_23/V_i >= 0')} for all ${y('i in braces(1,2,3)')}, every root ${y('lambda')} of ${y('det(bold M-lambda bold I)=0')} has a negative real part.`,
   ),
-  proof(
+  proofOf(
+    t`Proof of ${ref('roots-negative')}`,
     p`Let ${y('bold x')} belong to the root ${y('lambda')} and let ${y('abs(x_k)=max_i abs(x_i)')}. Then line ${y('k')} of ${y('bold M bold x=lambda bold x')} gives`,
     typedEq('roots-bound', 'abs(lambda+a_k)=abs(sum_(j!=k) M_kj x_j/x_k) <= sum_(j!=k) M_kj<a_k,'),
     p`so that ${y('lambda')} lies within a circle about ${y('-a_k')} that does not reach the imaginary axis.`,

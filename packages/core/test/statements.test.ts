@@ -1,4 +1,4 @@
-import { eq, h2, note, p, proof, ref, stated, steps, t } from '../../../demo/src/builder.ts'
+import { eq, h2, note, p, proof, proofOf, ref, stated, steps, t } from '../../../demo/src/builder.ts'
 import { accountOf } from '../src/numbers/account.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
@@ -145,6 +145,36 @@ describe('the look of statements and proofs', () => {
       expect(square.y).toBeGreaterThan(last.y - 12)
       if (square.y < last.y) expect(square.x).toBeGreaterThan(end)
     }
+  })
+  test('a closing display takes the square into its line, unless a number stands there', () => {
+    const squareAt = (numbered: boolean): { y: number; x: number; below: number } => {
+      const last = eq('last', 'a=b')
+      const { turnover } = run([proof(p`So it is`, last.type.create({ ...last.attrs, numbered }))])
+      const page = drawPage(turnover.pages[0]!)
+      const [square] = page.rules.filter(([, , width, height]) => Math.abs(width - 6.325) < 0.01 && height < 1)
+      const { y } = page.formulas.at(-1)!
+      return { x: square![0], y: square![1], below: y }
+    }
+    const free = squareAt(false)
+    expect(free.y).toBeLessThan(free.below)
+    expect(free.y).toBeGreaterThan(free.below - 12)
+    expect(squareAt(true).y).toBeGreaterThan(squareAt(true).below)
+  })
+  test('a proof says what it proves, by a reference that lives', () => {
+    const blocks = [
+      stated('theorem', 'main', '', p`It holds.`),
+      p`Words.`,
+      proofOf(t`Proof of ${ref('main')}`, p`Clear.`),
+      proofOf([], p`Also clear.`),
+    ]
+    const texts = (all: Node[]): string =>
+      drawPage(run(all).turnover.pages[0]!)
+        .lines.map(line => line.runs.flatMap(found => found.words).join(' '))
+        .join(' ')
+        .replace(/\s+/g, ' ')
+    expect(texts(blocks)).toMatch(/Proof of Theorem 1\.1 ?\. Clear\./)
+    expect(texts(blocks)).toMatch(/Proof\. Also clear\./)
+    expect(texts([stated('theorem', 'before', '', p`It holds too.`), ...blocks])).toMatch(/Proof of Theorem 1\.2 ?\. Clear\./)
   })
   test('a statement begins no page with its head alone', () => {
     const filler = Array.from({ length: 70 }, (_, i) => p`Line ${String(i)}.`)

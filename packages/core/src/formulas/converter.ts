@@ -14,6 +14,7 @@ import { SVG } from '@mathjax/src/js/output/svg.js'
 import './mathFont.ts'
 import { notationMacros, notationPackages } from './notation.ts'
 
+import { plainReason } from './plainReason.ts'
 import type { Affine, FormulaDrawing, FormulaTypesetter, SetFormula } from './typesetter.ts'
 import { typesetterOver } from './typesetter.ts'
 
@@ -73,7 +74,7 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaDra
     collect(root, [1, 0, 0, -1, 0, 0], box, lineStarts(root, display), true)
     return box
   } catch (error) {
-    return failed((error as Error).message)
+    return failed(plainReason(error))
   }
 }
 

@@ -11,10 +11,21 @@ import { TeX } from '@mathjax/src/js/input/tex.js'
 import { mathjax } from '@mathjax/src/js/mathjax.js'
 import { styled } from './mathAlphabets.ts'
 import { notationMacros, notationPackages } from './notation.ts'
+import { plainReason } from './plainReason.ts'
 
 let convert: ((source: string, display: boolean) => string) | undefined
 const known = new Map<string, string>()
 const mostKnown = 5000
+
+/** What is wrong with a source that cannot be read, in plain words; empty where nothing is. */
+export function whyUnreadable(source: string): string {
+  try {
+    readNotation(source)
+    return ''
+  } catch (error) {
+    return plainReason(error)
+  }
+}
 
 /** As it is read, with what each part was read from. Throws where it cannot be read, and says why. */
 export function readNotation(source: string): string {

@@ -8,7 +8,15 @@ import { wrapInList } from '@tiptap/pm/schema-list'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, toggleHeaderRow } from '@tiptap/pm/tables'
 import { boldLineToHeading, headingToBoldLine, joinDivision, moveToMatter, splitDivision } from '../editor/divisions.ts'
-import { addEquationLine, addPanel, addTablePanel, removePanel, removeTablePanel, splitEquationGroup } from '../editor/groups.ts'
+import {
+  addEquationLine,
+  addPanel,
+  addTablePanel,
+  joinEquations,
+  removePanel,
+  removeTablePanel,
+  splitEquationGroup,
+} from '../editor/groups.ts'
 import { insertBlock, insertDivision, insertKeywords, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
 import { emphasisIsTyped, sectionAt, typeEmphasis } from '../editor/keys.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
@@ -154,6 +162,7 @@ export const namedCommands: NamedCommand[] = [
   { name: 'Panels: another picture in this figure', ...editor(addPanel) },
   { name: 'Panels: remove this one', ...editor(removePanel) },
   { name: 'Equation: another line under this one', ...editor(addEquationLine) },
+  { name: 'Equation: one number with the one that follows', ...editor(joinEquations) },
   { name: 'Equation: the lines of this group stand by themselves', ...editor(splitEquationGroup) },
   { name: 'Rename a label everywhere', anywhere: true, run: renameLabel },
   { name: 'Move this section to…', run: session => askWhereTo(sectionAt(session.state)) },

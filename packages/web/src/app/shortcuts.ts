@@ -7,7 +7,7 @@
 export interface Shortcut {
   says: string
   chords: readonly string[]
-  group: 'Anywhere' | 'What is put in' | 'Words' | 'Headings and sections' | 'In the text' | 'Pages'
+  group: 'Anywhere' | 'What is put in' | 'Words' | 'Headings and sections' | 'In the text' | 'In an equation' | 'Pages'
   /** Said in the list alone: the editor or a view answers these keys as part of what they are. */
   told?: true
 }
@@ -46,6 +46,14 @@ export const shortcuts = {
   deeper: { says: 'Item deeper, next cell; a new row behind the last', chords: ['Tab'], group: 'In the text', told: true },
   back: { says: 'Item less deep, cell before', chords: ['Shift-Tab'], group: 'In the text', told: true },
   returns: { says: 'Back to where a reference was followed from', chords: ['Alt-ArrowLeft'], group: 'In the text', told: true },
+  nextSlot: { says: 'Next slot, or out of the structure', chords: ['Tab'], group: 'In an equation', told: true },
+  slotBefore: { says: 'Slot before', chords: ['Shift-Tab'], group: 'In an equation', told: true },
+  palette: { says: 'To the palette and back', chords: ['F2'], group: 'In an equation', told: true },
+  line: { says: 'A line below; in an array, a row', chords: ['Enter'], group: 'In an equation', told: true },
+  column: { says: 'A column of an array', chords: ['Alt-Enter'], group: 'In an equation', told: true },
+  noRow: { says: 'Remove a row of an array', chords: ['Mod-Backspace'], group: 'In an equation', told: true },
+  noColumn: { says: 'Remove a column of an array', chords: ['Alt-Backspace'], group: 'In an equation', told: true },
+  ends: { says: 'Back to the text', chords: ['Escape', 'Mod-Enter'], group: 'In an equation', told: true },
   search: { says: 'Search in the pages', chords: ['Mod-f'], group: 'Pages' },
   print: { says: 'Print them', chords: ['Mod-p'], group: 'Pages' },
 } as const satisfies Record<string, Shortcut>

@@ -1,4 +1,5 @@
 /** The composer: a formula is written in place, by keys or from a palette; no notation is shown. Esc goes back to the text. */
+import { whyUnreadable } from '@steady-ledger/core/formulas/mathml.ts'
 import { readFormula } from '@steady-ledger/core/formulas/tree/readFormula.ts'
 import type { Row } from '@steady-ledger/core/formulas/tree/terms.ts'
 import { writeNotation } from '@steady-ledger/core/formulas/tree/writeNotation.ts'
@@ -52,9 +53,12 @@ interface Read {
 function read(source: string): Read {
   try {
     return { row: readFormula(source), wrong: '' }
-  } catch (error) {
+  } catch {
     // Nothing of the author's is lost: what cannot be read stays as one part.
-    return { row: source.trim() ? [{ kind: 'kept', source }] : [], wrong: (error as Error).message }
+    return {
+      row: source.trim() ? [{ kind: 'kept', source }] : [],
+      wrong: whyUnreadable(source) || 'It is written in a way that cannot be read.',
+    }
   }
 }
 
@@ -275,7 +279,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
       </span>
       {opened.wrong && writing.row === opened.row && (
         <p className="wrong px-3" role="alert">
-          This formula came in a form that cannot be read: {opened.wrong} It is kept as it is; write it anew, or remove it.
+          This formula cannot be read. {opened.wrong} It is kept as it came; write it anew, or remove it.
         </p>
       )}
       <Result source={source} display={display} row={writing.row} />

@@ -15,7 +15,7 @@ export function Result({ source, display, row }: { source: string; display: bool
   const width = drawing.width * size
   const over = width - measure
   const said = drawing.error
-    ? `It cannot be set: ${drawing.error}`
+    ? `It cannot be set. ${drawing.error}`
     : hasEmptySlot(row)
       ? 'A slot is empty: it prints as a gap, and is found among what must be mended.'
       : over > 0

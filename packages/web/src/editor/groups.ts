@@ -131,6 +131,24 @@ export const addEquationLine: Command = (state, dispatch) => {
   return true
 }
 
+/** The equation at the cursor and the one that follows it, with no words between them, become lines of one number. */
+export const joinEquations: Command = (state, dispatch) => {
+  const grouped = around(state, 'equationGroup')
+  const at = grouped >= 0 ? grouped : around(state, 'equation')
+  const first = at < 0 ? null : state.doc.nodeAt(at)
+  const after = first ? at + first.nodeSize : 0
+  const second = first ? state.doc.resolve(after).nodeAfter : null
+  if (!first || !second || (second.type !== nodes.equation && second.type !== nodes.equationGroup)) return false
+  const lines = [first, second].flatMap(each => (each.type === nodes.equationGroup ? each.children : [each]))
+  const group =
+    first.type === nodes.equationGroup
+      ? first.type.create(first.attrs, lines)
+      : nodes.equationGroup.create({ id: newId(), numbered: true }, lines)
+  const tr = state.tr.replaceWith(at, after + second.nodeSize, group)
+  dispatch?.(ready(tr.setSelection(NodeSelection.create(tr.doc, at + 1))))
+  return true
+}
+
 /** The equations of a group stand by themselves again, each with a number of its own. */
 export const splitEquationGroup: Command = (state, dispatch) => {
   const at = around(state, 'equationGroup')

@@ -35,10 +35,29 @@ export const insertProof: Command = insertAround(content => nodes.proof.create({
 /** Enter in the name of a statement goes on in its words. */
 export const leaveStatementName: Command = (state, dispatch) => {
   const { $from } = state.selection
-  if ($from.parent.type !== nodes.statementName) return false
+  if ($from.parent.type !== nodes.statementName && $from.parent.type !== nodes.proofName) return false
   dispatch?.(state.tr.setSelection(TextSelection.near(state.doc.resolve($from.after() + 1))).scrollIntoView())
   return true
 }
+
+/** “Proof of”, in the languages of works; whatever is written there can be changed. */
+const proofOf: Record<string, string> = { en: 'Proof of ', de: 'Beweis von ', fr: 'Démonstration de ', es: 'Demostración de ' }
+
+/** Says what the proof at a position proves, by a living reference; without a target it is a proof of what stands before it. */
+export const sayProved =
+  (at: number, target: string, language: string): Command =>
+  (state, dispatch) => {
+    const node = state.doc.nodeAt(at)
+    if (node?.type !== nodes.proof) return false
+    const first = node.firstChild!
+    const has = first.type === nodes.proofName
+    const reference = nodes.reference.create({ targets: [target], wording: 'nameAndNumber' })
+    const name = nodes.proofName.create(null, [schema.text(proofOf[language.slice(0, 2)] ?? proofOf.en!), reference])
+    const end = at + 1 + (has ? first.nodeSize : 0)
+    const tr = target ? state.tr.replaceWith(at + 1, end, name) : state.tr.delete(at + 1, end)
+    dispatch?.(closeHistory(tr))
+    return true
+  }
 
 /** Gives the statement at a position a name to be written, or takes the name away. */
 export const nameStatement =

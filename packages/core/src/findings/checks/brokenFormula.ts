@@ -12,7 +12,7 @@ export const brokenFormula = divisionCheck('brokenFormula', {
       if (isKind(node, 'equation') || isKind(node, 'formula')) {
         const { formula } = node.attrs
         const error = errorOf(formula, isKind(node, 'equation'))
-        const message = formula ? `A formula cannot be set: ${error}` : 'A formula is empty.'
+        const message = formula ? `A formula cannot be set. ${error}` : 'A formula is empty.'
         if (error) found.push({ message, advice: 'Open it and complete it, or remove it.', place })
       }
       node.forEach(child => see(child, place))

@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model'
 import { proofHead, statementHead } from '../../content/captions.ts'
-import { headRuns, type Run } from '../../type/inline.ts'
+import { identityIn } from '../../numbers/occurrences.ts'
+import { headRuns, type Run, runsOf } from '../../type/inline.ts'
 import { type BlockKind, isKind, kindOf } from '../../work/kinds/index.ts'
 import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
@@ -30,13 +31,21 @@ export const statement: BlockHandler<'statement'> = (node, setting, place) => {
   return framed(strip, setting)
 }
 
-/** A proof ends with an open square at the right end of its last line, or on a line of its own where that is full. */
+/** A proof ends with an open square at the right end of its last line, in its closing display, or on a line of its own where that is full. */
 export const proof: BlockHandler<'proof'> = (node, setting, place) => {
   const { body } = setting.houseStyle
-  const leadIn = headRuns(proofHead(setting.words), body)
-  const strip = textOf(node, leadIn, body, setting, place)
+  const strip = textOf(node, headOfProof(node, setting), body, setting, place)
   endMark(strip, node, setting)
   return framed(strip, setting)
+}
+
+/** The word for a proof, or what its author says it proves. */
+function headOfProof(node: Node, setting: Setting): Run[] {
+  const { body } = setting.houseStyle
+  const { firstChild } = node
+  if (!firstChild || !isKind(firstChild, 'proofName') || firstChild.content.size === 0) return headRuns(proofHead(setting.words), body)
+  const said = runsOf(firstChild, slanted(body), setting, identityIn(node.attrs.id, firstChild, 0))
+  return [...said, ...headRuns([{ text: '. ', marks: ['emphasis'] }], body)]
 }
 
 const framed = (strip: StripItem[], { houseStyle: { body } }: Setting): StripItem[] => [
@@ -79,7 +88,12 @@ function endMark(strip: StripItem[], node: Node, { measure, houseStyle: { body }
   }
   const last = strip.findLast((item): item is Box => item.kind === 'box')
   const text = last?.marks.findLast(mark => mark.kind === 'line' && mark.tag !== 'Lbl')
-  if (last && text?.kind === 'line' && text.x + text.line.end + side * 2 < measure) last.marks = [...last.marks, ...square(text.baseline)]
+  const shown = last?.marks.find(mark => mark.kind === 'formula')
+  // A display that closes the proof takes the mark into its line, where no number stands there.
+  const free = shown && !last?.marks.some(mark => mark.kind === 'line') && shown.x + shown.formula.width * shown.size + side * 2 < measure
+  if (last && free) last.marks = [...last.marks, ...square(shown.baseline)]
+  else if (last && text?.kind === 'line' && text.x + text.line.end + side * 2 < measure)
+    last.marks = [...last.marks, ...square(text.baseline)]
   else {
     if (last) last.breakAfter = Infinity
     while (strip.at(-1)?.kind === 'space') strip.pop()

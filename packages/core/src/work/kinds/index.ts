@@ -15,7 +15,7 @@ import { bulletedList, listItem, numberedList } from './lists.ts'
 import { paragraph } from './paragraph.ts'
 import { attribution, epigraph, quotation, verse } from './quotations.ts'
 import { signature } from './signature.ts'
-import { proof, statement, statementName } from './statement.ts'
+import { proof, proofName, statement, statementName } from './statement.ts'
 import { grid, gridCell, gridHead, gridRow, table, tableNotes, tablePanel } from './table.ts'
 import { keywords, miniContents } from './written.ts'
 
@@ -38,6 +38,7 @@ export const kinds = {
   description,
   statement,
   statementName,
+  proofName,
   proof,
   listing,
   listingText,

@@ -20,8 +20,15 @@ export const statementName = innerKind('statementName', {
   editing: { marks: '', defining: true },
 })
 
+/** What is proved, in place of the word for a proof alone: “Proof of Theorem 2.1.3”, the number a living reference. */
+export const proofName = innerKind('proofName', {
+  content: '(text | reference | formula)*',
+  markup: { tag: 'p' },
+  editing: { defining: true },
+})
+
 export const proof = blockKind('proof', {
-  content: stated,
+  content: `proofName? ${stated}`,
   attributes: { ...identified, ...kept },
   markup: { tag: 'div' },
   editing: { defining: true },

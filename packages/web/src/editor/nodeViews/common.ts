@@ -1,6 +1,6 @@
 /** Pieces that node views are made of. */
 
-import { mathMl } from '@steady-ledger/core/formulas/mathml.ts'
+import { mathMl, whyUnreadable } from '@steady-ledger/core/formulas/mathml.ts'
 import type { Node } from '@tiptap/pm/model'
 import type { EditorView, NodeView, ViewMutationRecord } from '@tiptap/pm/view'
 import type { LiveNumbers } from '../live.ts'
@@ -68,7 +68,17 @@ export function showFormula(dom: HTMLElement, source: string, display: boolean):
   const math = source.trim() ? mathMl(source, display) : ''
   dom.classList.toggle('broken', math === null)
   if (math) dom.innerHTML = math
-  else dom.textContent = math === null ? 'formula to mend' : display ? 'Empty equation' : '□'
+  else
+    dom.textContent =
+      math === null
+        ? display
+          ? `This equation cannot be read. ${whyUnreadable(source)}`
+          : 'formula to mend'
+        : display
+          ? 'Empty equation'
+          : '□'
+  if (math === null) dom.title = `This formula cannot be read. ${whyUnreadable(source)} It is kept as it came.`
+  else dom.removeAttribute('title')
 }
 
 export const outside =

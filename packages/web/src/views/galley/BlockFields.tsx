@@ -6,7 +6,7 @@ import { TextSelection } from '@tiptap/pm/state'
 import { Link } from 'react-router'
 import { newSeriesFor } from '../../app/workCommands.ts'
 import { addPanel, removePanel } from '../../editor/groups.ts'
-import { nameStatement } from '../../editor/statements.ts'
+import { nameStatement, sayProved } from '../../editor/statements.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Check, Choice, Field } from '../../ui/fields.tsx'
 import { ListPlaces } from './LookFields.tsx'
@@ -159,6 +159,28 @@ export function StatementFields({ node, at, set }: { node: Node; at: number; set
       />
       <Check label="Numbered" value={node.attrs.numbered} onChange={value => set('numbered', value)} />
     </>
+  )
+}
+
+/** What a proof proves: a statement of the work, said at its head. */
+export function ProofFields({ node, at }: { node: Node; at: number }) {
+  const session = useSession()
+  const ledger = useView(view => view.ledger)
+  const language = useView(view => view.settings.language)
+  const name = node.firstChild!.type.name === 'proofName' ? node.firstChild! : null
+  const reference = name?.children.find(child => child.type.name === 'reference')
+  const target = (reference?.attrs.targets[0] as string | undefined) ?? ''
+  const statements = ledger.entries.filter(({ item }) => item.block === 'statement' && item.numbered)
+  return (
+    <Choice
+      label="It proves"
+      value={target}
+      options={{
+        '': 'What stands before it',
+        ...Object.fromEntries(statements.map(({ item, names, number }) => [item.id, `${names.one} ${number}`])),
+      }}
+      onChange={chosen => session.run(sayProved(at, chosen, language))}
+    />
   )
 }
 

@@ -21,7 +21,16 @@ import { addEquationLine } from '../../editor/groups.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Check, Choice, Field } from '../../ui/fields.tsx'
 import { AccountSteps } from '../AccountSteps.tsx'
-import { FigureFields, HeadingFields, HeadingListed, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
+import {
+  FigureFields,
+  HeadingFields,
+  HeadingListed,
+  ListLookField,
+  ProofFields,
+  SeriesField,
+  ShortCaption,
+  StatementFields,
+} from './BlockFields.tsx'
 import { FirstSteps } from './FirstSteps.tsx'
 import { kindName } from './kindNames.ts'
 import { CaptionLook, HeadingLook } from './LookFields.tsx'
@@ -98,6 +107,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           />
         )}
         {node.type.name === 'statement' && <StatementFields node={node} at={at} set={set} />}
+        {node.type.name === 'proof' && <ProofFields node={node} at={at} />}
         {node.type.name === 'equation' && (
           <>
             <button type="button" className="button" onClick={() => onComposer(at)}>
