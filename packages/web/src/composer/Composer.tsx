@@ -32,6 +32,8 @@ import { Result } from './Result.tsx'
 import { useWritings } from './useWritings.ts'
 
 const mostUsed = 20
+/** How long nothing is typed before the work has what stands in the field, in milliseconds. */
+const restBeforeCommit = 150
 
 /** Where the caret is when it opens: at an end, or behind so many signs. */
 export type OpensAt = 'start' | 'end' | number
@@ -88,8 +90,11 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
     session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', standsThere.current).setMeta('composition', sitting))
   }, [view, session, sitting])
 
+  // A little after the last key: numbering, saving and drawing the text anew must not hold up the next letter.
   useEffect(() => {
-    if (source !== opened.node?.attrs.formula || writing.row !== opened.row) commit()
+    if (source === opened.node?.attrs.formula && writing.row === opened.row) return
+    const timer = setTimeout(commit, restBeforeCommit)
+    return () => clearTimeout(timer)
   }, [source, commit, opened, writing.row])
 
   // A press elsewhere closes it, and what stands in it is kept.
@@ -131,14 +136,12 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
     else if (typeof opensAt === 'number' && drawn.current) to(placed(row, placeAfter(drawn.current, row, opensAt)))
   }, [open, opened, opensAt, to])
 
-  const onPut = useCallback(
-    (entry: Pick<Entry, 'name' | 'puts' | 'before'>) => {
-      noteUse(entry.name, 'signs used last', mostUsed)
-      to(insert(endWord(writing), entry.puts, entry.before))
-      input.current?.focus()
-    },
-    [writing, to],
-  )
+  // The palette is drawn once, and not with every letter: what it calls stays the same.
+  const asked = useRef<{ put(entry: Pick<Entry, 'name' | 'puts' | 'before'>): void; keep(): void; rename(keepsake: Keepsake): void }>(null)
+  const onPut = useCallback((entry: Pick<Entry, 'name' | 'puts' | 'before'>) => asked.current?.put(entry), [])
+  const onKeep = useCallback(() => asked.current?.keep(), [])
+  const onRename = useCallback((keepsake: Keepsake) => asked.current?.rename(keepsake), [])
+  const onBack = useCallback(() => input.current?.focus(), [])
 
   if (!floating) return null
 
@@ -182,7 +185,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
     })
   }
 
-  const onRename = (keepsake: Keepsake): void =>
+  const rename = (keepsake: Keepsake): void =>
     ask({
       title: 'Another name for it',
       fields: [
@@ -200,6 +203,16 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
       does: 'Rename',
       run: ([name]) => void setKeepsakes(kept.map(each => (each.id === keepsake.id ? { ...each, name: name! } : each))),
     })
+
+  asked.current = {
+    put: entry => {
+      noteUse(entry.name, 'signs used last', mostUsed)
+      to(insert(endWord(writing), entry.puts, entry.before))
+      input.current?.focus()
+    },
+    keep: onKeepAsked,
+    rename,
+  }
 
   const turn = (): void => {
     commit()
@@ -284,7 +297,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
       )}
       <Result source={source} display={display} row={writing.row} />
       <ArrayBar writing={writing} onWrite={onChanged} />
-      <Palette search={search} onPut={onPut} onBack={() => input.current?.focus()} onRename={onRename} onKeep={onKeepAsked} />
+      <Palette search={search} onPut={onPut} onBack={onBack} onRename={onRename} onKeep={onKeep} />
       <div className="composer-foot">
         <button type="button" className="quiet" disabled={!mayUndo} onMouseDown={event => event.preventDefault()} onClick={undo}>
           Undo

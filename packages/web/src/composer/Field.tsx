@@ -13,6 +13,7 @@ import { aroundCaret, at, currentRow, selected, type Writing } from '@steady-led
 import { type KeyboardEvent, type PointerEvent, type RefObject, useLayoutEffect, useRef, useState } from 'react'
 import { lookOfKept } from './Drawn.tsx'
 import { boxOf, drawnRows, lineOf, placeAt } from './places.ts'
+import { redraw } from './redraw.ts'
 import { Suggestions, suggestionsFor } from './Suggestions.tsx'
 
 interface Props {
@@ -59,7 +60,7 @@ export function Field({ writing, display, input, drawn, names, onWrite, onTake, 
     const outer = frame.current
     if (!place || !outer) return
     if (drawnRow.current !== writing.row || place.dataset.display !== String(display)) {
-      place.innerHTML = writeMathMl(writing.row, display, { marked: true, kept: lookOfKept })
+      redraw(place, writeMathMl(writing.row, display, { marked: true, kept: lookOfKept }))
       place.dataset.display = String(display)
       drawnRow.current = writing.row
     }

@@ -1,7 +1,7 @@
 /** Everything that can be put into a formula, by group or by search; all of it by keyboard. */
 import { readFormula } from '@steady-ledger/core/formulas/tree/readFormula.ts'
 import type { Row } from '@steady-ledger/core/formulas/tree/terms.ts'
-import { type KeyboardEvent, type RefObject, useMemo, useRef, useState } from 'react'
+import { type KeyboardEvent, memo, type RefObject, useMemo, useRef, useState } from 'react'
 import { usedLast } from '../app/usedLast.ts'
 import { Menu } from '../ui/Menu.tsx'
 import { notify } from '../ui/notices.ts'
@@ -31,7 +31,7 @@ interface Shown {
   wide?: boolean
 }
 
-export function Palette({ search, onPut, onBack, onRename, onKeep }: Props) {
+export const Palette = memo(function Palette({ search, onPut, onBack, onRename, onKeep }: Props) {
   const [group, setGroup] = useState<string>(groupNames[0])
   const [asked, setAsked] = useState('')
   const [at, setAt] = useState(0)
@@ -223,7 +223,7 @@ export function Palette({ search, onPut, onBack, onRename, onKeep }: Props) {
       </div>
     </div>
   )
-}
+})
 
 function readRow(notation: string): Row | null {
   try {

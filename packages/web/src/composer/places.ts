@@ -14,14 +14,12 @@ const least = 0.9
 interface DrawnRow {
   element: Element
   terms: Map<number, Element>
-  size: number
 }
 
 /** The rows of a drawn formula by their ways, each with the elements of its terms. */
 export function drawnRows(field: Element): Map<string, DrawnRow> {
   const rows = new Map<string, DrawnRow>()
-  for (const element of field.querySelectorAll('[data-row]'))
-    rows.set(element.getAttribute('data-row')!, { element, terms: new Map(), size: Number.parseFloat(getComputedStyle(element).fontSize) })
+  for (const element of field.querySelectorAll('[data-row]')) rows.set(element.getAttribute('data-row')!, { element, terms: new Map() })
   for (const term of field.querySelectorAll('[data-term]')) {
     const row = term.parentElement?.closest('[data-row]')
     if (row) rows.get(row.getAttribute('data-row')!)?.terms.set(Number(term.getAttribute('data-term')), term)
@@ -38,7 +36,7 @@ export function lineOf(rows: Map<string, DrawnRow>, { path, at }: Caret): Line |
   const box = row.element.getBoundingClientRect()
   const near = before ?? after ?? box
   const x = before ? before.right : after ? after.left : box.left + box.width / 2
-  const height = Math.max(near.height, row.size * least)
+  const height = Math.max(near.height, Number.parseFloat(getComputedStyle(row.element).fontSize) * least)
   const middle = (near.top + near.bottom) / 2
   return { x, top: middle - height / 2, bottom: middle + height / 2 }
 }
