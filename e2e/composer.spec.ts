@@ -120,6 +120,13 @@ test('an equation is kept, put in by its name in another one, and carried as a f
   await expect(page.locator('.notice', { hasText: 'not a file of keepsakes' })).toBeVisible()
   await page.getByLabel('File of keepsakes').setInputFiles(path)
   await expect(kept).toBeVisible()
+  // The box puts it into the text as well.
+  await field(page).focus()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('buoyancy')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.division.open .equation')).toHaveCount(3)
 })
 
 test('a formula in the line is entered and left by arrows, pressed where it is meant, and turned into an equation and back', async ({
@@ -183,4 +190,52 @@ test('copied, pasted as MathML of another program and as words; another line sta
   await page.keyboard.press('Control+Enter')
   await expect(page.locator('.composer')).toHaveCount(0)
   await expect(page.locator('.division.open .equation-group .equation .number')).toHaveText(['(1.1a)', '(1.1b)'])
+})
+
+test('a formula in a note is written like one in the text, and the note goes on', async ({ page }) => {
+  await newThesis(page)
+  await page.keyboard.type('Notes')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('Text')
+  await page.keyboard.press('Control+Alt+n')
+  await page.keyboard.type('With ')
+  await page.keyboard.press('Control+Alt+m')
+  await expect(field(page)).toBeFocused()
+  await page.keyboard.type('h_1/h_2')
+  await page.keyboard.press('Escape')
+  const note = page.locator('.note-text')
+  await expect(note).toBeFocused()
+  await page.keyboard.type(' for the depths.')
+  await expect(note.locator('mfrac')).toHaveCount(1)
+  await note.locator('math').click()
+  await expect(field(page)).toBeFocused()
+  // Out of what was pressed, then out of the formula.
+  while (await page.locator('.composer').count()) await page.keyboard.press('ArrowRight')
+  await expect(note).toBeFocused()
+  await page.keyboard.press('Escape')
+  await inBalance(page)
+  await page.keyboard.type(' goes on.')
+  await expect(page.locator('.division.open > p').first()).toContainText('goes on.')
+})
+
+test('what cannot be read is said in its place, and kept', async ({ page }) => {
+  await newThesis(page)
+  await page.keyboard.type('Pasted')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('Text ')
+  await page.evaluate(() => {
+    const data = new DataTransfer()
+    data.setData('text/html', `<p>See <span data-kind="formula" data-attributes='{"formula":"\\frac{a"}'></span> there.</p>`)
+    document
+      .querySelector('.sheet-text')!
+      .dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+  })
+  const broken = page.locator('.division.open .formula.broken')
+  await expect(broken).toHaveAttribute('title', /cannot be read\. A part of it is begun and not ended\./)
+  await expect(page.locator('.division.open')).not.toContainText('frac')
+  await broken.click()
+  await expect(page.locator('.composer').getByRole('alert')).toContainText('A part of it is begun and not ended.')
+  await page.keyboard.press('Escape')
+  await expect(broken).toHaveCount(1)
+  await expect(page.locator('.books')).toContainText('must mend')
 })

@@ -2,8 +2,10 @@
 
 import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
-import { useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { type NavigateFunction, useLocation } from 'react-router'
+import { loadKeepsakes, useKeepsakes } from '../composer/keepsakes.ts'
+import { insertKept } from '../editor/insert.ts'
 import { useSession, useView } from '../session/sessionContext.ts'
 import { Choices, type ListedChoice } from '../ui/Choices.tsx'
 import { Dialog } from '../ui/Dialog.tsx'
@@ -25,6 +27,10 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
   const ledger = useView(view => view.ledger)
   const doc = useView(view => view.doc)
   const labels = useView(view => view.turnover?.labels)
+  const kept = useKeepsakes(({ list }) => list)
+  useEffect(() => {
+    if (!useKeepsakes.getState().loaded) void loadKeepsakes()
+  }, [])
   const inGalley = useLocation().pathname.includes('/galley')
   const [asked, setAsked] = useState('')
   const groups = useMemo((): [string, Listed[]][] => {
@@ -59,12 +65,24 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
       if (entry.item.kind !== 'note' && fits(`${name} ${text} ${entry.item.label}`))
         entries.push({ key: entry.id, number: name, text, hint: 'go to', run: () => navigate(`galley/${entry.id}`) })
     }
+    const keepsakes: Listed[] =
+      inGalley && words.length
+        ? kept
+            .filter(({ name }) => fits(name))
+            .map(({ id, name, notation }) => ({
+              key: `keepsake ${id}`,
+              text: name,
+              hint: 'put in',
+              run: () => session.run(insertKept(notation)),
+            }))
+        : []
     const sought = asked.trim()
     const found = sought.length < lettersToFind ? [] : findText(doc, sought, mostFound)
     return [
       ['Pages', pages],
       ['Used last', recent],
       ['What can be done', commands.filter(command => !recent.includes(command))],
+      ['Keepsakes', keepsakes],
       ['Headings and what is numbered', entries.slice(0, words.length ? mostListed : 12)],
       [
         'In the text',
@@ -85,7 +103,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
       ],
       ['Not where the cursor is', notHere],
     ]
-  }, [asked, ledger, labels, navigate, session, inGalley, doc])
+  }, [asked, ledger, labels, navigate, session, inGalley, doc, kept])
   return (
     <Dialog
       title="Go to, find or do"

@@ -78,6 +78,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
   const where = useCallback(() => position.current, [])
   const floating = useFloatingPlace(view, where)
   const display = opened.node?.type.name === 'equation'
+  const [inGroup] = useState(() => view.state.doc.resolve(at).parent.type.name === 'equationGroup')
   const number = useView(({ ledger }) => (opened.node?.attrs.id ? (ledger.byId.get(opened.node.attrs.id)?.number ?? '') : ''))
   const source = writing.row === opened.row ? (opened.node?.attrs.formula ?? '') : writeNotation(finished(writing.row))
   const standsThere = useRef(source)
@@ -106,12 +107,17 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
 
   const leave = useCallback(
     (side: 'before' | 'after' = 'after') => {
-      standsThere.current = standsThere.current || ''
       commit()
       onClose()
       const node = view.state.doc.nodeAt(position.current)
       if (node?.attrs.formula !== undefined) {
         const { doc, tr } = view.state
+        // In a note the cursor is that of its own editor, which opens again.
+        const inNote = doc.resolve(position.current).parent.type.name === 'note'
+        if (inNote) {
+          if (!node.attrs.formula) session.dispatch(tr.delete(position.current, position.current + node.nodeSize))
+          return
+        }
         if (!node.isInline) tr.setSelection(NodeSelection.create(doc, position.current))
         else if (!node.attrs.formula) {
           // A formula in the line that nothing was written in was not meant.
@@ -295,7 +301,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
           This formula cannot be read. {opened.wrong} It is kept as it came; write it anew, or remove it.
         </p>
       )}
-      <Result source={source} display={display} row={writing.row} />
+      <Result source={source} display={display} row={writing.row} breaks={display && opened.node?.attrs.wide === 'break' && !inGroup} />
       <ArrayBar writing={writing} onWrite={onChanged} />
       <Palette search={search} onPut={onPut} onBack={onBack} onRename={onRename} onKeep={onKeep} />
       <div className="composer-foot">

@@ -55,6 +55,7 @@ export const Palette = memo(function Palette({ search, onPut, onBack, onRename, 
         name: keepsake.name,
         shows: row,
         typed: keepsake.name,
+        wide: true,
         keepsake,
         put: () => row && onPut({ name: keepsake.name, puts: row }),
       }

@@ -1,6 +1,8 @@
 /** The formula as it prints, in its size, and how much of the line it takes. */
 
+import { brokenTo } from '@steady-ledger/core/formulas/brokenFormula.ts'
 import { hasEmptySlot, type Row } from '@steady-ledger/core/formulas/tree/terms.ts'
+import { writeWords } from '@steady-ledger/core/formulas/tree/writeWords.ts'
 import type { FormulaDrawing } from '@steady-ledger/core/formulas/typesetter.ts'
 import { measureOf } from '@steady-ledger/core/pages/measure.ts'
 import { memo } from 'react'
@@ -9,38 +11,64 @@ import { useResult } from './useResult.ts'
 
 const millimetre = 72 / 25.4
 
-export function Result({ source, display, row }: { source: string; display: boolean; row: Row }) {
+interface Props {
+  source: string
+  display: boolean
+  row: Row
+  /** It breaks at its relations where it is wider than the line. */
+  breaks: boolean
+}
+
+export function Result({ source, display, row, breaks }: Props) {
   const style = useView(view => view.houseStyle)
   const drawing = useResult(source, display)
   if (!source || !drawing) return <p className="composer-result" />
   const { size } = style.body
   const measure = measureOf(style)
-  const width = drawing.width * size
-  const over = width - measure
+  const over = drawing.width * size - measure
+  const printed = breaks && over > 0 ? brokenTo(drawing, measure / size) : drawing
+  const share = Math.min(1, measure / (printed.width * size))
+  const wide = `Wider than the line by ${Math.ceil(over / millimetre)} mm: ${
+    share < 1
+      ? `it is set at ${Math.round(share * 100)} %.`
+      : printed === drawing
+        ? 'see how it breaks on the pages.'
+        : 'it breaks at its relations.'
+  }`
   const said = drawing.error
     ? `It cannot be set. ${drawing.error}`
     : hasEmptySlot(row)
       ? 'A slot is empty: it prints as a gap, and is found among what must be mended.'
       : over > 0
-        ? `Wider than the line by ${Math.ceil(over / millimetre)} mm.`
-        : `${Math.round((width / measure) * 100)} % of the line`
+        ? wide
+        : `${Math.round((drawing.width * size * 100) / measure)} % of the line`
   return (
-    <p className="composer-result">
-      {!drawing.error && <Printed drawing={drawing} size={size} most={measure} />}
+    <div className="composer-result">
+      {!drawing.error && (
+        <span
+          role="group"
+          aria-label="How it prints; it can be dragged to the keepsakes"
+          draggable
+          className="min-w-0 flex-none cursor-grab"
+          onDragStart={event => event.dataTransfer.setData('text/plain', writeWords(row))}
+        >
+          <Printed drawing={printed} size={size * share} />
+        </span>
+      )}
       <span role="status" className={drawing.error || over > 0 ? 'text-(--mend)' : 'text-(--ink-soft)'}>
         {said}
       </span>
-    </p>
+    </div>
   )
 }
 
 /** Drawn anew when the typesetter has made it anew, and not with every letter. */
-const Printed = memo(function Printed({ drawing, size, most }: { drawing: FormulaDrawing; size: number; most: number }) {
+const Printed = memo(function Printed({ drawing, size }: { drawing: FormulaDrawing; size: number }) {
   return (
     <svg
       role="img"
       aria-label="The equation as it prints"
-      width={`${Math.min(drawing.width * size, most)}pt`}
+      width={`${drawing.width * size}pt`}
       height={`${(drawing.height + drawing.depth) * size}pt`}
       viewBox={`0 ${-drawing.height * 1000} ${drawing.width * 1000} ${(drawing.height + drawing.depth) * 1000}`}
     >

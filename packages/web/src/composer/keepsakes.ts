@@ -1,5 +1,4 @@
 /** Formulas that the author keeps: by name, for all works in this browser; written to a file and read from one. */
-import { readFormula } from '@steady-ledger/core/formulas/tree/readFormula.ts'
 import { create } from 'zustand'
 import { newId } from '../newId.ts'
 import { database, type KeepsakeRecord } from '../storage/database.ts'
@@ -56,6 +55,8 @@ export async function readKeepsakes(text: string): Promise<number> {
   }
   if (read?.form !== form || !Array.isArray(read.keepsakes)) throw new Error('This is not a file of keepsakes.')
   if (read.keepsakes.length > mostInFile) throw new Error(`A file of keepsakes holds at most ${mostInFile}.`)
+  // The reader of formulas is fetched when it is needed: the box that lists keepsakes is there in every view.
+  const { readFormula } = await import('@steady-ledger/core/formulas/tree/readFormula.ts')
   const { list } = useKeepsakes.getState()
   const names = new Set(list.map(({ name }) => name.toLowerCase()))
   const fresh: Keepsake[] = []

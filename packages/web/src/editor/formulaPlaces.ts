@@ -82,3 +82,18 @@ function trimmed(paragraph: Node) {
   const leading = first?.isText ? first.text!.length - first.text!.trimStart().length : 0
   return leading ? paragraph.cut(leading).content : paragraph.content
 }
+
+export interface BesideFormula {
+  at: number
+  opensAt: 'start' | 'end'
+}
+
+/** The formula in the line that an arrow goes into from the text beside it. */
+export function formulaBeside({ selection }: EditorState, pressed: KeyboardEvent): BesideFormula | null {
+  const { key, shiftKey, ctrlKey, altKey, metaKey } = pressed
+  if (!(selection instanceof TextSelection) || !selection.empty || shiftKey || ctrlKey || altKey || metaKey) return null
+  const { $from } = selection
+  if (key === 'ArrowRight' && $from.nodeAfter?.type === nodes.formula) return { at: $from.pos, opensAt: 'start' }
+  if (key === 'ArrowLeft' && $from.nodeBefore?.type === nodes.formula) return { at: $from.pos - 1, opensAt: 'end' }
+  return null
+}

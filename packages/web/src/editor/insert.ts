@@ -141,6 +141,16 @@ export const insertFormula: Command = (state, dispatch) => {
   return true
 }
 
+/** A formula that was kept: in the line where there are words, as an equation where there are none. */
+export const insertKept =
+  (formula: string): Command =>
+  (state, dispatch) => {
+    const { parent } = state.selection.$from
+    const inLine = parent.isTextblock && parent.content.size > 0 ? placeInline(state, nodes.formula.create({ formula })) : null
+    dispatch?.(inLine ?? placeBlock(state, nodes.equation.create({ id: newId(), formula }), null))
+    return true
+  }
+
 /** A note to what is selected stands behind it; the words stay. */
 export const insertNote: Command = (state, dispatch) => {
   const { $to } = state.selection

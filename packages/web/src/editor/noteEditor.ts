@@ -10,6 +10,8 @@ import { StepMap } from '@tiptap/pm/transform'
 import { Decoration, DecorationSet, EditorView } from '@tiptap/pm/view'
 import { chords } from './chords.ts'
 import { cursorFirst } from './cursorFirst.ts'
+import { formulaBeside } from './formulaPlaces.ts'
+import { insertFormula } from './insert.ts'
 import type { Hosts } from './nodeViews/common.ts'
 import { formulaView } from './nodeViews/formula.ts'
 import { referenceView } from './nodeViews/reference.ts'
@@ -71,9 +73,19 @@ export class NoteEditor {
             undo: () => undo(outer.state, outer.dispatch),
             redo: () => redo(outer.state, outer.dispatch),
             ...wordCommands,
+            formula: (state, dispatch, own) => {
+              if (!insertFormula(state, dispatch) || !own) return false
+              hosts.compose(own, own.state.selection.from)
+              return true
+            },
           }),
         ],
       }),
+      handleKeyDown: (own, event) => {
+        const beside = formulaBeside(own.state, event)
+        if (beside) hosts.compose(own, beside.at, beside.opensAt)
+        return beside !== null
+      },
       clipboardTextParser: pastedText,
       decorations: lastLine,
       nodeViews: { reference: referenceView(hosts), formula: formulaView(hosts) },

@@ -180,16 +180,22 @@ function forwards(writing: Writing): Writing {
   const next = order[order.indexOf(outer.slot) + 1]
   if (next === undefined) {
     const left = leave(writing)
-    // A place to fill is no structure of its own: what it stands in goes on.
-    return outer.structure.kind === 'setting'
-      ? forwards(left)
-      : outer.structure.kind === 'fraction' && outer.structure.bar === false
-        ? leave(left)
-        : left
+    // A place to fill is no structure of its own: what it stands in goes on. So do the brackets of a binomial.
+    if (outer.structure.kind === 'setting') return forwards(left)
+    return waitingNext(outer.structure.kind === 'fraction' && outer.structure.bar === false ? leave(left) : left)
   }
   const inside = [...outer.path, outer.index, next]
   const waiting = firstEmptySlot(rowAt(writing.row, inside), inside)
   return at(writing.row, waiting ?? endOf(writing.row, inside))
+}
+
+/** What was put in together goes on in the slot that stands right behind. */
+function waitingNext(writing: Writing): Writing {
+  const { caret } = writing
+  const next = currentRow(writing)[caret.at]
+  const waits = isStructure(next) && (next.kind === 'setting' || next.kind === 'scripts')
+  const slot = waits ? firstEmptySlot(currentRow(writing), caret.path, caret.at, caret.at + 1) : undefined
+  return slot ? at(writing.row, slot) : writing
 }
 
 function backwards(writing: Writing): Writing {

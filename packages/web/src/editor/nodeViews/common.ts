@@ -7,8 +7,8 @@ import type { LiveNumbers } from '../live.ts'
 
 export interface Hosts {
   live: LiveNumbers
-  /** Opens the composer on the formula at a position, behind so many of its signs. */
-  compose(view: EditorView, at: number, opensAt?: number): void
+  /** Opens the composer on the formula at a position, at an end of it or behind so many of its signs. */
+  compose(view: EditorView, at: number, opensAt?: number | 'start' | 'end'): void
   /** Opens the note at a position for writing. */
   openNote(view: EditorView, at: number): void
   follow(id: string): void

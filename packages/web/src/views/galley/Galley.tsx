@@ -1,6 +1,6 @@
 /** The writing view: spine, sheet, slip. */
 
-import { type EditorState, NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
+import { NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
 import { type CSSProperties, useCallback, useContext, useEffect, useRef, useState } from 'react'
 import { createPortal, flushSync } from 'react-dom'
@@ -9,6 +9,7 @@ import { Boundary } from '../../app/Boundary.tsx'
 import { FootPlace } from '../../app/footPlace.ts'
 import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
 import { Composer, type OpensAt } from '../../composer/Composer.tsx'
+import { formulaBeside } from '../../editor/formulaPlaces.ts'
 import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { nodeViews } from '../../editor/nodeViews/index.ts'
@@ -30,7 +31,7 @@ import { addFigures, keepPictures, setPicture, tellRefused } from './takeIn.ts'
 
 /** What floats beside the text: one thing at a time. */
 type Floating =
-  | { kind: 'composer'; at: number; opensAt?: OpensAt }
+  | { kind: 'composer'; at: number; opensAt?: OpensAt; note?: string }
   | { kind: 'note'; id: string }
   | { kind: 'reference'; at: number | null }
   | null
@@ -144,7 +145,7 @@ export function Galley() {
           return true
         }
         const beside = formulaBeside(shown.state, event)
-        if (beside) setFloating(beside)
+        if (beside) setFloating({ kind: 'composer', ...beside })
         return beside !== null
       },
     })
@@ -234,11 +235,20 @@ export function Galley() {
               view={view}
               at={floating.at}
               opensAt={floating.opensAt ?? 'end'}
-              onClose={closeFloating}
+              onClose={floating.note ? () => setFloating({ kind: 'note', id: floating.note! }) : closeFloating}
               onOpen={at => setFloating({ kind: 'composer', at })}
             />
           )}
-          {view && floating?.kind === 'note' && <NotePanel view={view} id={floating.id} onClose={closeFloating} />}
+          {view && floating?.kind === 'note' && (
+            <NotePanel
+              view={view}
+              id={floating.id}
+              onClose={closeFloating}
+              onCompose={(at, opensAt) =>
+                setFloating({ kind: 'composer', at, note: floating.id, ...(opensAt !== undefined && { opensAt }) })
+              }
+            />
+          )}
           {view && !floating && <SelectionBar view={view} />}
           {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
         </Boundary>
@@ -304,15 +314,6 @@ const Switch = ({ says, does, on, onChange }: { says: string; does: string; on: 
     {says}
   </button>
 )
-
-/** The formula in the line that an arrow goes into from the text beside it. */
-function formulaBeside({ selection }: EditorState, { key, shiftKey, ctrlKey, altKey, metaKey }: KeyboardEvent): Floating {
-  if (!(selection instanceof TextSelection) || !selection.empty || shiftKey || ctrlKey || altKey || metaKey) return null
-  const { $from } = selection
-  if (key === 'ArrowRight' && $from.nodeAfter?.type.name === 'formula') return { kind: 'composer', at: $from.pos, opensAt: 'start' }
-  if (key === 'ArrowLeft' && $from.nodeBefore?.type.name === 'formula') return { kind: 'composer', at: $from.pos - 1, opensAt: 'end' }
-  return null
-}
 
 async function pasteWithPictures(session: Session, view: EditorView, pasted: PastedHtml): Promise<void> {
   if (!session.mayWrite()) return

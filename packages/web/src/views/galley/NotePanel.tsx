@@ -5,11 +5,20 @@ import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { useCallback, useLayoutEffect, useRef } from 'react'
 import { useNavigate } from 'react-router'
+import type { OpensAt } from '../../composer/Composer.tsx'
 import { NoteEditor } from '../../editor/noteEditor.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { useFloatingPlace } from './floatingPlace.ts'
 
-export function NotePanel({ view, id, onClose }: { view: EditorView; id: string; onClose(): void }) {
+interface Props {
+  view: EditorView
+  id: string
+  onClose(): void
+  /** Opens the composer on a formula of the note, by its position in the work. */
+  onCompose(at: number, opensAt?: OpensAt): void
+}
+
+export function NotePanel({ view, id, onClose, onCompose }: Props) {
   const session = useSession()
   const navigate = useNavigate()
   const content = useRef<HTMLDivElement>(null)
@@ -38,7 +47,7 @@ export function NotePanel({ view, id, onClose }: { view: EditorView; id: string;
       note,
       {
         live: session.live,
-        compose: () => {},
+        compose: (_note, at, opensAt) => onCompose(findBlock(view.state.doc, id) + 1 + at, opensAt),
         openNote: () => {},
         follow: target => navigate(`../galley/${target}`),
         replacePicture: () => {},
@@ -54,7 +63,7 @@ export function NotePanel({ view, id, onClose }: { view: EditorView; id: string;
       session.followers.delete(follow)
       editor.destroy()
     }
-  }, [view, id, session, navigate, onClose, placed])
+  }, [view, id, session, navigate, onClose, onCompose, placed])
   if (!place) return null
   return (
     <div className="note-panel" style={place} role="group" aria-label={`Footnote ${number}`}>
