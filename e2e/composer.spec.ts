@@ -85,6 +85,11 @@ test('the palette is searched and walked, and its array is filled from cell to c
   await page.keyboard.press('F2')
   await page.keyboard.press('Escape')
   await expect(field(page)).toBeFocused()
+  // All keys are listed from within the equation as from the text.
+  await page.keyboard.press('F1')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('To the palette and back')
+  await page.keyboard.press('Escape')
+  await expect(field(page)).toBeFocused()
 })
 
 test('an equation is kept, put in by its name in another one, and carried as a file', async ({ page }) => {

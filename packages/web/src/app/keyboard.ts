@@ -28,12 +28,12 @@ export function useKeyboard(session: Session, navigate: (to: string) => void, op
     return () => clearTimeout(timer)
   }, [waiting])
   useEffect(() => {
-    const run = (name: ShortcutName, target: Element): boolean => {
+    const run = (name: ShortcutName, target: Element, typed = false): boolean => {
       const inText = Boolean(target.closest('.sheet-text')) && !target.closest('input, select, textarea')
       const inField = !inText && Boolean(target.closest(textFields))
       if (name === 'goTo' || name === 'keys' || name === 'insert') {
         // A question mark that is typed is a question mark.
-        if (name === 'keys' && (inText || inField)) return false
+        if (typed && (inText || inField)) return false
         if (name === 'insert' && !session.editor) notify({ kind: 'wrong', text: 'What is put into the text is put in in the galley.' })
         else now.current.opens[name]()
         return true
@@ -65,7 +65,7 @@ export function useKeyboard(session: Session, navigate: (to: string) => void, op
     const first = (event: KeyboardEvent, target: Element): boolean => {
       const name = shortcutOf(event)
       if (name === 'twoStrokes') setWaiting(true)
-      return name !== undefined && (name === 'twoStrokes' || run(name, target))
+      return name !== undefined && (name === 'twoStrokes' || run(name, target, event.key === '?'))
     }
     const second = (event: KeyboardEvent, target: Element): boolean => {
       if (['Control', 'Meta', 'Shift', 'Alt', 'AltGraph'].includes(event.key)) return false

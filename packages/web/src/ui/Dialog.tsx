@@ -1,6 +1,6 @@
 /** A form or list over everything, with its name; Esc or a press beside it closes it, and the focus goes back to where it was. */
 import { Dialog as Primitive } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { type ReactNode, useState } from 'react'
 
 interface Props {
   title: string
@@ -13,6 +13,11 @@ interface Props {
 }
 
 export function Dialog({ title, bare, className, onClose, onCloseAutoFocus, children }: Props) {
+  const [before] = useState(() => document.activeElement)
+  const giveBack = (event: Event): void => {
+    event.preventDefault()
+    if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
+  }
   return (
     <Primitive.Root open onOpenChange={open => !open && onClose()}>
       <Primitive.Portal>
@@ -20,7 +25,7 @@ export function Dialog({ title, bare, className, onClose, onCloseAutoFocus, chil
         <Primitive.Content
           className={`fixed left-1/2 z-31 max-w-[calc(100vw-40px)] -translate-x-1/2 border border-(--structure) bg-(--sheet) shadow-2xl ${className}`}
           aria-describedby={undefined}
-          {...(onCloseAutoFocus ? { onCloseAutoFocus } : {})}
+          onCloseAutoFocus={onCloseAutoFocus ?? giveBack}
         >
           <Primitive.Title className={bare ? 'visually-hidden' : 'mb-2 text-base font-semibold'}>{title}</Primitive.Title>
           {children}
