@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { createTypesetter } from '../src/formulas/converter.ts'
 import { readFormula } from '../src/formulas/tree/readFormula.ts'
 import { hasEmptySlot, type Row, scripts, sign } from '../src/formulas/tree/terms.ts'
@@ -77,6 +78,61 @@ test.each([
   ['\\begin{pmatrix}a&b\\end{pmatrix}', '‹left›‹column›c', '\\begin{pmatrix}a&b&c\\end{pmatrix}'],
 ])('%s: %s', (start, pressed, expected) => {
   expect(notation(keys(start, pressed))).toBe(expected)
+})
+
+/** What is drawn, whole and in its places. */
+const drawn = (source: string): string => JSON.stringify({ ...typesetter.set(source, true), breaks: [] })
+
+const pieces = [...'abdxyn0123456789 ^_/()[]{}|,;.=<>+-*!\'"~ '].concat(
+  ...[
+    'partial',
+    'int ',
+    'sum',
+    'hat ',
+    'bold ',
+    'sqrt',
+    'root(',
+    'matrix 2 2 ',
+    'matrix(',
+    'cases(',
+    'at ',
+    'n choose k',
+    'small ',
+    'for all ',
+    'in ',
+    'not ',
+    'double ',
+    'integral',
+  ],
+)
+
+test('whatever is typed, in any order, with whatever keys between, is a formula that can be set and read again', () => {
+  const moves = ['left', 'right', 'up', 'down', 'home', 'end'] as const
+  const key = fc.oneof(
+    { weight: 8, arbitrary: fc.constantFrom(...pieces) },
+    {
+      weight: 1,
+      arbitrary: fc.constantFrom(
+        '‹back›',
+        '‹del›',
+        '‹tab›',
+        '‹back tab›',
+        ...moves.map(name => `‹${name}›`),
+        '‹shift left›',
+        '‹shift right›',
+      ),
+    },
+  )
+  fc.assert(
+    fc.property(fc.array(key, { maxLength: 24 }), pressed => {
+      const source = notation(keys('', pressed.join('')))
+      expect([pressed.join(''), source, source === '' ? '' : typesetter.set(source, true).error]).toEqual([pressed.join(''), source, ''])
+      // Opened and written again it prints as it did.
+      const again = writeNotation(readFormula(source))
+      expect([source, again, source === '' ? '' : drawn(again)]).toEqual([source, again, source === '' ? '' : drawn(source)])
+    }),
+    { numRuns: 500 },
+  )
 })
 
 const power: Row = [taken, scripts(undefined, [])]

@@ -12,8 +12,9 @@ import { TeX } from '@mathjax/src/js/input/tex.js'
 import { mathjax } from '@mathjax/src/js/mathjax.js'
 import { SVG } from '@mathjax/src/js/output/svg.js'
 import './mathFont.ts'
-import { notationMacros, notationPackages } from './notation.ts'
 
+import { closingSigns, openingSigns, relationSigns } from './lineSigns.ts'
+import { notationMacros, notationPackages } from './notation.ts'
 import { plainReason } from './plainReason.ts'
 import type { Affine, FormulaDrawing, FormulaTypesetter, SetFormula } from './typesetter.ts'
 import { typesetterOver } from './typesetter.ts'
@@ -94,9 +95,11 @@ const times = (m: Affine, n: Affine): Affine => [
 /** The space that stands on each side of a relation, in em. */
 const relationSpace = 5 / 18
 const codeOf = (sign: string): string => sign.codePointAt(0)!.toString(16).toUpperCase()
-const relations = new Set([...'=<>≤≥≪≫≈≃≅∼≡≠∝→←↔⇒⇔↦∈∋⊂⊃⊆⊇≺≻∥⊥⩽⩾≲≳'].map(codeOf))
-const opening = new Set([...'([{⟨'].map(codeOf))
-const closing = new Set([...')]}⟩'].map(codeOf))
+const [relations, opening, closing] = [relationSigns, openingSigns, closingSigns].map(signs => new Set([...signs].map(codeOf))) as [
+  Set<string>,
+  Set<string>,
+  Set<string>,
+]
 
 const elementsOf = (node: LiteElement): LiteElement[] => (node.children ?? []).filter(child => 'attributes' in child) as LiteElement[]
 const kindOf = (node: LiteElement): string => (node.attributes as Record<string, string>)['data-mml-node'] ?? ''

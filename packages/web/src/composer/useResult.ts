@@ -1,17 +1,17 @@
 /** What the typesetter of the pages makes of a formula while it is written, on a thread of its own. */
-import type { FormulaDrawing } from '@steady-ledger/core/formulas/typesetter.ts'
+import { type FormulaDrawing, keyOf } from '@steady-ledger/core/formulas/typesetter.ts'
 import { useEffect, useState } from 'react'
 
 let worker: Worker | undefined
 let asked = 0
 const waiting = new Map<string, (drawing: FormulaDrawing) => void>()
+const mostKnown = 300
 const known = new Map<string, FormulaDrawing>()
-
-const keyOf = (source: string, display: boolean): string => (display ? 'displayed ' : 'inline ') + source
 
 function start(): Worker {
   const made = new Worker(new URL('../workers/formulas.worker.ts', import.meta.url), { type: 'module' })
   made.addEventListener('message', ({ data }: MessageEvent<[string, FormulaDrawing][]>) => {
+    if (known.size > mostKnown) known.clear()
     for (const [key, drawing] of data) {
       known.set(key, drawing)
       waiting.get(key)?.(drawing)

@@ -15,6 +15,20 @@ export const variantOf: Record<Face, string> = {
   mono: 'monospace',
   italic: 'italic',
 }
+/** What each is called where it is typed. */
+export const faceNames: Partial<Record<Face, string>> = {
+  upright: 'upright',
+  bold: 'bold',
+  boldItalic: 'bold italic',
+  script: 'script',
+  calligraphic: 'calligraphic',
+  double: 'double',
+  fraktur: 'fraktur',
+  sans: 'sans',
+  mono: 'typewriter',
+  italic: 'italic',
+}
+
 const faces = new Map(Object.entries(variantOf).map(([face, variant]) => [variant, face as Face]))
 
 export const faceOfVariant = (variant: string | undefined): Face | undefined => (variant === undefined ? undefined : faces.get(variant))

@@ -2,7 +2,7 @@
 import { readNotation } from '../mathml.ts'
 import { readXml } from './mathElement.ts'
 import { readMathMl } from './readMathMl.ts'
-import { allTerms, type Row } from './terms.ts'
+import type { Row } from './terms.ts'
 import { writeNotation } from './writeNotation.ts'
 
 /** The letters and signs of what a notation is read into, in their order: what must not be lost. */
@@ -19,6 +19,5 @@ export function readFormula(source: string): Row {
   if (!source.trim()) return []
   const read = readNotation(source)
   const row = readMathMl(readXml(read))
-  if ([...allTerms(row)].some(({ kind }) => kind === 'kept')) return row
   return tokens(readNotation(writeNotation(row))) === tokens(read) ? row : [{ kind: 'kept', source }]
 }

@@ -3,6 +3,7 @@
  * What the composer has no structure for is kept as the notation that it came from, or read for what it holds.
  */
 import { decorations } from './decorations.ts'
+import { isFunction, limitNames } from './functions.ts'
 import type { MathElement } from './mathElement.ts'
 import { roleOf, signOf } from './signs.ts'
 import {
@@ -19,11 +20,12 @@ import {
   scripts,
   sign,
   space,
+  spaceWidths,
   stack,
   type Term,
   words,
 } from './terms.ts'
-import { hasLimits, isFunction, isTall, limitNames, takesLimits, writeNotation } from './writeNotation.ts'
+import { hasLimits, isTall, takesLimits, writeNotation } from './writeNotation.ts'
 
 /** Signs that say how MathML is meant and are not seen. */
 const unseen = /[\u2061-\u2064\u200b\ufeff]/g
@@ -32,25 +34,15 @@ const classOf = ({ attributes }: MathElement): string => attributes['data-mjx-te
 const isOperator = (element: MathElement | undefined): element is MathElement & { tag: 'mo' } => element?.tag === 'mo'
 
 /** The sign that the notation writes for a slot with nothing in it. */
-export const slotChar = '◻'
-
-const widths: [number, SpaceWidth][] = [
-  [-0.167, 'negativeThin'],
-  [0.167, 'thin'],
-  [0.222, 'medium'],
-  [0.278, 'thick'],
-  [1, 'wide'],
-  [2, 'double'],
-]
+const slotChar = '◻'
 
 /** A whole formula. */
 export const readMathMl = (math: MathElement): Row => readAll(math.children)
 
 /** What an element holds as the content of a slot. */
-function slot(element: MathElement | undefined): Row {
-  const row = element ? read(element) : []
-  return row.length === 1 && row[0]!.kind === 'sign' && row[0]!.char === slotChar ? [] : row
-}
+const slot = (element: MathElement | undefined): Row => withoutMark(element ? read(element) : [])
+const withoutMark = (row: Row): Row => (row.length === 1 && isSlotMark(row[0]!) ? [] : row)
+const isSlotMark = (term: Term): boolean => term.kind === 'sign' && term.char === slotChar
 
 function readAll(elements: readonly MathElement[]): Term[] {
   const row: Term[] = []
@@ -78,7 +70,7 @@ function readAll(elements: readonly MathElement[]): Term[] {
         else row.push(term)
       }
   }
-  return paired(row.length > 1 ? row.map(term => (term.kind === 'sign' && term.char === slotChar ? place() : term)) : row)
+  return paired(row.length > 1 ? row.map(term => (isSlotMark(term) ? place() : term)) : row)
 }
 
 const isEmpty = (element: MathElement, kind: string): boolean =>
@@ -86,6 +78,10 @@ const isEmpty = (element: MathElement, kind: string): boolean =>
 
 const pairs: Record<string, string> = { '(': ')', '[': ']', '{': '}', '⟨': '⟩', '⌊': '⌋', '⌈': '⌉' }
 const closing = new Set(Object.values(pairs))
+
+/** Half-open intervals close with the other kind of bracket. */
+const belongs = (opening: string, char: string): boolean =>
+  pairs[opening] === char || ('(['.includes(opening) && ')]'.includes(char) && char !== '')
 
 /** Brackets that stand in a row as signs become structures where each has its partner. */
 function paired(row: readonly Term[]): Term[] {
@@ -96,7 +92,7 @@ function paired(row: readonly Term[]): Term[] {
     if (pairs[char]) {
       open.push({ char, before: now })
       now = []
-    } else if (closing.has(char) && open.length) {
+    } else if (open.length && belongs(open.at(-1)!.char, char)) {
       const { char: opening, before } = open.pop()!
       const made = fence(now, opening, char)
       before.push(plain(made))
@@ -119,14 +115,12 @@ function read(element: MathElement): Term[] {
   const { tag, children, attributes } = element
   switch (tag) {
     case 'math':
-    case 'mphantom':
     case 'mpadded':
+      return readAll(children)
     case 'semantics':
-      return tag === 'semantics'
-        ? read(children[0]!)
-        : tag === 'mphantom'
-          ? [{ kind: 'kept', source: `\\phantom{${writeNotation(readAll(children))}}` }]
-          : readAll(children)
+      return children[0] ? read(children[0]) : []
+    case 'mphantom':
+      return [{ kind: 'kept', source: `\\phantom{${writeNotation(readAll(children))}}` }]
     case 'mrow':
       return readRow(element)
     case 'mstyle':
@@ -208,10 +202,8 @@ function readRow(element: MathElement): Term[] {
     const inside = children.slice(1, -1)
     const only = inside.length === 1 ? unwrapped(inside[0]!) : undefined
     if (only?.tag === 'mtable') return [{ ...readTable(only), open, close }]
-    const body = readAll(inside)
-    const body0 = body.length === 1 && body[0]!.kind === 'sign' && body[0]!.char === slotChar ? [] : body
     const always = inner && open !== '' && close !== ''
-    return [fence(body0, open, close, always ? { grow: 'always' } : {})]
+    return [fence(withoutMark(readAll(inside)), open, close, always ? { grow: 'always' } : {})]
   }
   const middle = children[1]
   if (
@@ -272,15 +264,18 @@ function readOperator(element: MathElement): Term[] {
       },
     ]
   }
-  return [...text].map(char => signOf(char, undefined))
+  return [...text].flatMap(char => (manyPrimes[char] ?? [char]).map(each => signOf(each)))
 }
+/** Primes that were written one after the other are read as one sign. */
+const manyPrimes: Record<string, string[]> = { '″': ['′', '′'], '‴': ['′', '′', '′'], '⁗': ['′', '′', '′', '′'] }
 const spread = (name: string): string => (name === 'liminf' ? 'lim inf' : name === 'limsup' ? 'lim sup' : name)
 
 function readSpace(element: MathElement): Term[] {
   const width = Number.parseFloat(element.attributes.width ?? '')
   if (!width) return []
-  const [near] = widths.toSorted(([a], [b]) => Math.abs(a - width) - Math.abs(b - width))
-  return [space(near![1])]
+  const away = (name: SpaceWidth): number => Math.abs(spaceWidths[name] - width)
+  const [nearest] = (Object.keys(spaceWidths) as SpaceWidth[]).sort((a, b) => away(a) - away(b))
+  return [space(nearest!)]
 }
 
 function readScripts(base: MathElement, below: MathElement | undefined, above: MathElement | undefined, limits: boolean): Term[] {
@@ -327,20 +322,17 @@ const alike: Record<string, string> = {
   '\u0303': '~',
   '˜': '~',
   '∼': '~',
-  '¯': '¯',
   _: '―',
   '\u0332': '―',
-  '¸': '',
 }
 
-function markOf(element: MathElement | undefined, under: boolean, narrow: boolean): string | undefined {
+function markOf(element: MathElement | undefined, under: boolean): string | undefined {
   if (!isOperator(element)) return undefined
   const char = textOf(element)
   const own = alike[char] ?? char
-  const stretchy = element.attributes.stretchy
   const wide = marks.get(`${under ? 'under' : 'over'} wide ${own === '¯' ? '―' : own}`)
   const small = marks.get(`${under ? 'under' : 'over'} ${own}`)
-  return stretchy === 'false' ? (small ?? wide) : stretchy === 'true' || !narrow ? (wide ?? small) : (small ?? wide)
+  return element.attributes.stretchy === 'false' ? (small ?? wide) : (wide ?? small)
 }
 
 function readOverUnder(element: MathElement): Term[] {
@@ -348,7 +340,7 @@ function readOverUnder(element: MathElement): Term[] {
   const [base, second, third] = children as [MathElement, MathElement?, MathElement?]
   const below = tag === 'mover' ? undefined : second
   const above = tag === 'munder' ? undefined : tag === 'mover' ? second : third
-  const known = tag !== 'munderover' && markOf(second, tag === 'munder', false)
+  const known = tag !== 'munderover' && markOf(second, tag === 'munder')
   if (known && !(known.includes('vector') && second!.attributes['data-latex']?.startsWith('\\to'))) return [decoration(known, slot(base))]
   const inside = (base.tag === 'mrow' || base.tag === 'mstyle') && base.children.length === 1 ? base.children[0]! : base
   const arrowLike =

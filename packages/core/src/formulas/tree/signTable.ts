@@ -23,8 +23,6 @@ export const signTable: SignGroup[] = [
 ∆ increment|Laplacian:difference change
 ∞ infinity|infin:without end
 ′ prime sign:derivative minutes feet
-″ second prime|double prime:second derivative seconds
-‴ third prime|triple prime:third derivative
 ℏ reduced Planck constant|hbar:quantum
 ℓ ell:small script letter:length
 ℘ Weierstrass function|weierp

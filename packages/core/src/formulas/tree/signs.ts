@@ -1,6 +1,5 @@
 /** What is known of each sign: its names, its role, and how the notation writes it. */
 import { plainLetter } from '../mathAlphabets.ts'
-import { commandOf } from './commands.ts'
 import { faceOfVariant } from './faces.ts'
 import { type Role, type SignGroupName, signTable } from './signTable.ts'
 import { type Sign, sign } from './terms.ts'
@@ -61,5 +60,3 @@ export function signOf(char: string, variant?: string): Sign {
   const natural = isSlanted(own) ? 'italic' : 'upright'
   return face === undefined || face === natural || !(isLetter(own) || isDigit(own)) ? sign(own) : sign(own, face)
 }
-
-export { commandOf }

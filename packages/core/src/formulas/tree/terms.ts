@@ -34,6 +34,15 @@ export interface Name {
 }
 
 export type SpaceWidth = 'negativeThin' | 'thin' | 'medium' | 'thick' | 'wide' | 'double'
+/** Their widths, in em. */
+export const spaceWidths: Record<SpaceWidth, number> = {
+  negativeThin: -0.167,
+  thin: 0.167,
+  medium: 0.222,
+  thick: 0.278,
+  wide: 1,
+  double: 2,
+}
 export interface Space {
   kind: 'space'
   width: SpaceWidth

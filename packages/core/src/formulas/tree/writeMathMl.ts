@@ -9,10 +9,10 @@ import {
   type Row,
   type Scripts,
   type Sign,
-  type SpaceWidth,
   type Stack,
   type Structure,
   scriptRows,
+  spaceWidths,
   type Term,
 } from './terms.ts'
 import { gridRows, grows, hasLimits, settled } from './writeNotation.ts'
@@ -22,15 +22,6 @@ export interface MathMlOptions {
   marked?: boolean
   /** MathML of a part that is kept as it was read. */
   kept?(source: string): string
-}
-
-const widths: Record<SpaceWidth, string> = {
-  negativeThin: '-0.167em',
-  thin: '0.167em',
-  medium: '0.222em',
-  thick: '0.278em',
-  wide: '1em',
-  double: '2em',
 }
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, char => `&#${char.charCodeAt(0)};`)
@@ -104,7 +95,7 @@ function writerWith({ marked = false, kept }: MathMlOptions) {
           ? `<mo${mark} movablelimits="true"${marked ? ' form="prefix" lspace="0" rspace="0.167em"' : ''}>${escaped(now.text)}</mo>`
           : `<mi${mark}>${escaped(now.text)}</mi><mo>&#x2061;</mo>${marked ? '<mspace width="0.167em"></mspace>' : ''}`
       case 'space':
-        return `<mspace${mark} width="${widths[now.width]}"></mspace>`
+        return `<mspace${mark} width="${spaceWidths[now.width]}em"></mspace>`
       case 'kept':
         return `<mrow${mark}>${kept?.(now.source) ?? `<mtext>${escaped(now.source)}</mtext>`}</mrow>`
       case 'fraction': {

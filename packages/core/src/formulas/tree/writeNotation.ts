@@ -1,6 +1,8 @@
 /** Writes a formula in the notation that the math libraries exchange. The same formula is always written the same way. */
+import { commandOf } from './commands.ts'
 import { decorations } from './decorations.ts'
-import { commandOf, isDigit, isIntegral, isLetter, isSlanted, roleOf } from './signs.ts'
+import { isFunction, limitNames } from './functions.ts'
+import { isDigit, isIntegral, isLetter, isSlanted, roleOf } from './signs.ts'
 import {
   allTerms,
   type Face,
@@ -42,29 +44,6 @@ const spaces: Record<SpaceWidth, string> = {
   wide: '\\quad',
   double: '\\qquad',
 }
-/** Names of functions that the notation has commands for, and whether they take limits. */
-const functions = new Set(
-  'sin cos tan cot sec csc arcsin arccos arctan sinh cosh tanh coth exp ln log lg arg deg dim hom ker lim max min sup inf det gcd Pr liminf limsup'.split(
-    ' ',
-  ),
-)
-export const limitNames = new Set([
-  'lim',
-  'max',
-  'min',
-  'sup',
-  'inf',
-  'det',
-  'gcd',
-  'Pr',
-  'lim inf',
-  'lim sup',
-  'arg max',
-  'arg min',
-  'ess sup',
-  'ess inf',
-])
-
 const bracket = (char: string): string => (char === '' ? '.' : char === '|' ? '|' : (commandOf(char) ?? char))
 
 /** Signs that are taller than a line, or make what holds them so. */
@@ -78,8 +57,6 @@ export const isTall = (row: Row): boolean =>
   )
 
 /** Whether brackets around a row grow. */
-export const isFunction = (text: string): boolean => functions.has(text)
-
 export const grows = ({ grow, slots, open, close }: Fence): boolean =>
   grow === 'always' || open === '' || close === '' || (grow !== 'never' && isTall(slots[0]!))
 
@@ -103,7 +80,7 @@ const faceOf = ({ char, face }: Sign): Face | undefined =>
 
 function writeName({ text, limits }: Name): string {
   const plain = text.replaceAll(' ', '')
-  if (functions.has(plain) && Boolean(limits) === limitNames.has(text)) return `\\${plain}`
+  if (isFunction(plain) && Boolean(limits) === limitNames.has(text)) return `\\${plain}`
   return `\\operatorname${limits ? '*' : ''}{${text.replaceAll(' ', '\\,')}}`
 }
 
@@ -112,7 +89,7 @@ const isPrime = (term: Term | undefined): boolean => term?.kind === 'sign' && te
 function writeScripts(term: Scripts, base: Term | undefined): string {
   const { below, above } = scriptRows(term)
   const placed = term.limits === undefined || !takesLimits(base) ? '' : term.limits ? '\\limits' : '\\nolimits'
-  const start = term.left || !base ? '{}' : ''
+  const start = term.left || !base || base.kind === 'scripts' ? '{}' : ''
   let primes = 0
   while (isPrime(above?.[primes])) primes++
   const high = above && "'".repeat(primes) + (primes && primes === above.length ? '' : `^${group(above.slice(primes))}`)

@@ -1,28 +1,17 @@
 /** A formula as plain typed words: what typed anew gives the same formula, and what a plain text can hold. */
 import { meaningOf } from '../typing/lexicon.ts'
+import { faceNames } from './faces.ts'
 import { isDigit, knownSign } from './signs.ts'
-import { type Face, type Fence, type Row, type Scripts, type Sign, scriptRows, type Term } from './terms.ts'
+import { type Fence, type Row, type Scripts, type Sign, scriptRows, type Term } from './terms.ts'
 import { gridRows } from './writeNotation.ts'
 
-const faceWords: Partial<Record<Face, string>> = {
-  bold: 'bold',
-  boldItalic: 'bold italic',
-  script: 'script',
-  calligraphic: 'calligraphic',
-  double: 'double',
-  fraktur: 'fraktur',
-  sans: 'sans',
-  mono: 'typewriter',
-  upright: 'upright',
-  italic: 'italic',
-}
 /** Signs as they are typed where that is not the sign itself. */
 const typed: Record<string, string> = { '∗': '*', '≤': '<=', '≥': '>=', '≠': '!=', '→': '->', '±': '+-', '…': '...', '⇒': '=>', '⇔': '<=>' }
 
 const word = (name: string): string => ` ${name} `
 
 function signWords({ char, face }: Sign): string {
-  const asked = face && faceWords[face]
+  const asked = face && faceNames[face]
   if (asked) return word(`${asked} ${plain(char).trim()}`)
   return plain(char)
 }
@@ -81,7 +70,10 @@ function termWords(term: Term): string {
     case 'scripts':
       return scriptText(term)
     case 'stack':
-      return term.has === 'both' ? args('above', [term.slots[0]!, term.slots[2]!]) : args(term.has, term.slots)
+      // Below and above are two of one each, which print alike.
+      return term.has === 'both'
+        ? args('above', [[{ ...term, has: 'below', slots: term.slots.slice(0, 2) }], term.slots[2]!])
+        : args(term.has, term.slots)
     case 'fence':
       return fenceText(term)
     case 'decoration':

@@ -2,8 +2,8 @@
 import { isDigit } from '../tree/signs.ts'
 import { type Fence, isStructure, type Row, type Setting, type Structure, type Term } from '../tree/terms.ts'
 import { settled } from '../tree/writeNotation.ts'
-import { rowAt, withRow } from './caret.ts'
-import { aroundCaret, at, type Writing } from './writing.ts'
+import { type Around, rowAt, withRow } from './caret.ts'
+import { aroundCaret, at, currentRow, type Writing } from './writing.ts'
 
 /** A structure without what only typing needs of it. */
 function done(structure: Structure): Structure {
@@ -18,16 +18,24 @@ export const isRoundGroup = (row: Row): row is [Fence] => {
   return only?.kind === 'fence' && others.length === 0 && only.open === '(' && only.close === ')' && only.typed === 'bracket'
 }
 
-/** Goes out of the structure that the caret is in, to its right or its left. */
+/** Goes out of the structure that the caret is in, to its right or its left. The brackets of a binomial are left with what they hold. */
 export function leave(writing: Writing, side: 'after' | 'before' = 'after'): Writing {
   const outer = aroundCaret(writing)
   if (!outer) return writing
-  const { structure, path, index } = outer
+  const left = leaveOne(writing, outer, side)
+  const { structure } = outer
+  const inBrackets = structure.kind === 'fraction' && structure.bar === false && aroundCaret(left)
+  return inBrackets && inBrackets.structure.kind === 'fence' && currentRow(left).length === 1 ? leaveOne(left, inBrackets, side) : left
+}
+
+function leaveOne(writing: Writing, { structure, path, index }: Around, side: 'after' | 'before'): Writing {
   const row = rowAt(writing.row, path)
   if (structure.kind === 'setting') {
     const inside = settledSetting(structure)
-    const made = [...row.slice(0, index), ...inside, ...row.slice(index + 1)]
-    return at(withRow(writing.row, path, made), { path, at: side === 'after' ? index + inside.length : index })
+    return at(withRow(writing.row, path, row.toSpliced(index, 1, ...inside)), {
+      path,
+      at: side === 'after' ? index + inside.length : index,
+    })
   }
   // Scripts with nothing in them were not meant.
   const empty = structure.kind === 'scripts' && structure.typed === 'script' && structure.slots.every(slot => !slot.length)
@@ -61,6 +69,7 @@ export function finished(row: Row): Row {
     if (!isStructure(term)) return [term]
     const slots = term.slots.map(finished)
     const made = { ...term, slots } as Structure
+    if (made.kind === 'words' && !slots[0]!.length) return []
     if (made.kind === 'setting') return finished(settledSetting(made))
     if (made.kind === 'scripts' && made.typed === 'script' && slots.every(slot => !slot.length)) return []
     return [done(made)]

@@ -1,5 +1,7 @@
 /** Words that become signs and structures when they are typed. */
 import { decorations } from '../tree/decorations.ts'
+import { faceNames } from '../tree/faces.ts'
+import { knownFunctions, limitNames } from '../tree/functions.ts'
 import { knownSigns, roleOf, signOf } from '../tree/signs.ts'
 import {
   arrow,
@@ -16,13 +18,12 @@ import {
   stack,
   type Typed,
 } from '../tree/terms.ts'
-import { isFunction, limitNames } from '../tree/writeNotation.ts'
 
 /** What a word becomes. */
 export type Meaning =
   | { kind: 'terms'; terms: Row /** Something is still to come that it works on. */; operand?: boolean }
   /** Opens with the caret in its slot, which takes one term or a group. */
-  | { kind: 'prefix'; structure: Structure; typed: Typed; slot?: number }
+  | { kind: 'prefix'; structure: Structure; typed: Typed }
   /** Takes the term before it, and opens. */
   | { kind: 'after'; make(taken: Row): Row; into: number[] /** Brackets around what it takes stay. */; bracketed?: true }
   /** Slots one after the other, in brackets with commas. */
@@ -30,10 +31,6 @@ export type Meaning =
   /** So many rows and columns as are said after it. */
   | { kind: 'array'; make(rows: number, columns: number): Structure; sizes: [rows: number, columns: number]; first: 'rows' | 'square' }
 
-const functionNames =
-  'sin cos tan cot sec csc arcsin arccos arctan sinh cosh tanh coth exp ln log lg arg deg dim hom ker lim max min sup inf det gcd'.split(
-    ' ',
-  )
 /** Functions with names of their own, beside those every reader knows. */
 const moreFunctions = [
   'sign function',
@@ -61,22 +58,8 @@ const moreFunctions = [
   'arg min',
   'ess sup',
   'ess inf',
-  'Pr',
 ]
 const writtenAs: Record<string, string> = { 'sign function': 'sgn', trace: 'tr' }
-
-const faceWords: Record<string, Face> = {
-  bold: 'bold',
-  'bold italic': 'boldItalic',
-  script: 'script',
-  calligraphic: 'calligraphic',
-  double: 'double',
-  fraktur: 'fraktur',
-  sans: 'sans',
-  typewriter: 'mono',
-  upright: 'upright',
-  italic: 'italic',
-}
 
 const fences: Record<string, [string, string]> = {
   abs: ['|', '|'],
@@ -102,12 +85,12 @@ const add = (names: string | string[], meaning: Meaning): void => {
   for (const name of [names].flat()) if (!meanings.has(name)) meanings.set(name, meaning)
 }
 
-for (const name of functionNames) add(name, { kind: 'terms', terms: [functionNamed(name)], operand: true })
+for (const name of knownFunctions) add(name, { kind: 'terms', terms: [functionNamed(name)], operand: true })
 for (const name of moreFunctions) add(name, { kind: 'terms', terms: [functionNamed(writtenAs[name] ?? name)], operand: true })
 add(['sqrt', 'square root'], { kind: 'prefix', structure: root(), typed: 'term' })
 add('cube root', { kind: 'prefix', structure: root([], [sign('3')]), typed: 'term' })
 add('root', { kind: 'arguments', structure: root([], []) })
-for (const [name, face] of Object.entries(faceWords))
+for (const [face, name] of Object.entries(faceNames) as [Face, string][])
   add(name, { kind: 'prefix', structure: { kind: 'setting', face, slots: [[]] }, typed: 'letter' })
 add('small', { kind: 'prefix', structure: { kind: 'setting', size: 'text', slots: [[]] }, typed: 'letter' })
 add('large', { kind: 'prefix', structure: { kind: 'setting', size: 'display', slots: [[]] }, typed: 'letter' })
@@ -142,7 +125,7 @@ function functionNamed(text: string): Row[number] {
   return {
     kind: 'name',
     text,
-    ...(limitNames.has(text) && (isFunction(text.replace(' ', '')) || text.includes(' ')) ? { limits: true } : {}),
+    ...(limitNames.has(text) && { limits: true }),
   }
 }
 
@@ -166,5 +149,3 @@ export function namesWith(start: string, most: number): string[] {
   for (const name of meanings.keys()) if (name.startsWith(start)) found.push(name)
   return found.sort((a, b) => a.length - b.length).slice(0, most)
 }
-
-export const allNames = (): string[] => [...meanings.keys()]

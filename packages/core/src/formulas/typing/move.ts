@@ -46,8 +46,7 @@ function sideways(writing: Writing, step: 1 | -1): Writing {
   return at(writing.row, { path: inside, at: step > 0 ? 0 : rowAt(writing.row, inside).length })
 }
 
-const lastInLine = (structure: Structure): number =>
-  structure.kind === 'grid' ? structure.slots.length - 1 : structure.kind === 'root' ? 0 : 0
+const lastInLine = (structure: Structure): number => (structure.kind === 'grid' ? structure.slots.length - 1 : 0)
 
 /** The slot that stands beside another one in the same line. */
 function beside(structure: Structure, slot: number, step: 1 | -1): number | undefined {
@@ -180,9 +179,8 @@ function forwards(writing: Writing): Writing {
   const next = order[order.indexOf(outer.slot) + 1]
   if (next === undefined) {
     const left = leave(writing)
-    // A place to fill is no structure of its own: what it stands in goes on. So do the brackets of a binomial.
-    if (outer.structure.kind === 'setting') return forwards(left)
-    return waitingNext(outer.structure.kind === 'fraction' && outer.structure.bar === false ? leave(left) : left)
+    // A place to fill is no structure of its own: what it stands in goes on.
+    return outer.structure.kind === 'setting' ? forwards(left) : waitingNext(left)
   }
   const inside = [...outer.path, outer.index, next]
   const waiting = firstEmptySlot(rowAt(writing.row, inside), inside)

@@ -17,8 +17,7 @@ export interface Resolved {
 
 /** Whether a space belongs to the word: a longer name may follow, or the size of an array. */
 export const waits = (text: string): boolean =>
-  beginsName(text) ||
-  (arraySize.test(text) === true && isWordOf(text.replace(/( \d+)+$/, ''), 'array') && (text.match(/ \d+/g)?.length ?? 0) < 2)
+  beginsName(text) || (arraySize.test(text) && isWordOf(text.replace(/( \d+)+$/, ''), 'array') && (text.match(/ \d+/g)?.length ?? 0) < 2)
 const arraySize = /^[a-z ]+?( \d+)*$/
 
 const count = (text: string): number => [...text.replaceAll(' ', '')].length
@@ -102,7 +101,8 @@ function become(writing: Writing, name: string, meaning: Meaning, sizes: number[
     }
     case 'arguments': {
       const bracket = next === '('
-      const inner = typed(meaning.structure, bracket ? 'group' : 'letter')
+      // Without brackets its slots are walked by Tab.
+      const inner = bracket ? typed(meaning.structure, 'group') : meaning.structure
       const first = inner.kind === 'root' ? inner.slots.length - 1 : 0
       if (!bracket && inner.kind === 'root')
         return { writing: open(writing, here, here, typed({ ...inner, slots: [[]] }, 'term')), operand: true }

@@ -63,7 +63,10 @@ export function typeSign(writing: Writing, char: string): Writing {
     case '_':
       return typeScript(group ? regrouped(before, group) : before, char === '^' ? 'above' : 'below')
     case "'":
+    case '′':
       return typePrime(before)
+    case '″':
+      return typePrime(typePrime(before))
     case '"':
       return openWords(leaveFilled(before))
     case ',':
@@ -232,12 +235,7 @@ function typeClosing(writing: Writing, char: string): Writing {
   for (let outer = aroundCaret(now); outer; outer = aroundCaret(now)) {
     const { structure } = outer
     if (structure.kind === 'fence' && structure.ghost && closes(structure, char)) return closed(now, structure, char)
-    if (structure.typed === 'group' || structure.typed === 'cells') {
-      const out = leave(now)
-      const around = aroundCaret(out)
-      // The brackets of a binomial are left with it.
-      return structure.kind === 'fraction' && structure.bar === false && around?.structure.kind === 'fence' ? leave(out) : out
-    }
+    if (structure.typed === 'group' || structure.typed === 'cells') return leave(now)
     if (!structure.typed) break
     now = leave(now)
   }

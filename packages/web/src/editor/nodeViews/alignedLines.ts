@@ -1,6 +1,5 @@
 /** The lines of a group of equations stand under each other at their relations on the screen too, as they do on the pages. */
-
-const relations = new Set('=<>≤≥≪≫≈≃≅∼≡≠∝→←↔⇒⇔↦∈∋⊂⊃⊆⊇≺≻∥⊥⩽⩾≲≳')
+import { closingSigns, openingSigns, relationSigns } from '@steady-ledger/core/formulas/lineSigns.ts'
 
 const rowOf = (math: Element): Element[] => {
   let row = [...math.children]
@@ -18,9 +17,9 @@ function measured(math: HTMLElement | MathMLElement, align: number): { point: nu
   const found: number[] = []
   for (const element of row) {
     const text = element.localName === 'mo' ? (element.textContent ?? '') : ''
-    if (text && '([{⟨'.includes(text)) depth++
-    else if (text && ')]}⟩'.includes(text)) depth--
-    else if (depth <= 0 && relations.has(text)) found.push(element.getBoundingClientRect().left - left)
+    if (text && openingSigns.includes(text)) depth++
+    else if (text && closingSigns.includes(text)) depth--
+    else if (depth <= 0 && text && relationSigns.includes(text)) found.push(element.getBoundingClientRect().left - left)
   }
   return { point: found[Math.min(align, found.length - 1)], width: row.at(-1)!.getBoundingClientRect().right - left }
 }
