@@ -197,6 +197,46 @@ test('copied, pasted as MathML of another program and as words; another line sta
   await expect(page.locator('.division.open .equation-group .equation .number')).toHaveText(['(1.1a)', '(1.1b)'])
 })
 
+test('formulas go between the text and elsewhere: MathML comes in as a formula, copied text says it in words', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await newThesis(page)
+  await page.keyboard.type('Carried')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('Here ')
+  await page.evaluate(() => {
+    const data = new DataTransfer()
+    // What a program notes for itself in its markup is not believed.
+    data.setData(
+      'text/html',
+      '<p>is <math><mfrac data-latex="}{"><mi>p</mi><mi>q</mi></mfrac><menclose data-latex="}{"><mi>r</mi></menclose></math>, so.</p>',
+    )
+    document
+      .querySelector('.sheet-text')!
+      .dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }))
+  })
+  const paragraph = page.locator('.division.open > p').first()
+  await expect(paragraph.locator('mfrac')).toHaveCount(1)
+  await expect(paragraph.locator('.formula')).toContainText('pqr')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Control+c')
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('is fraction( p , q ) r, so.'.replace('( p , q )', '(p, q)'))
+})
+
+test('a dead key types its sign once', async ({ page, context }) => {
+  await newEquation(page)
+  await page.keyboard.type('x')
+  const keys = await context.newCDPSession(page)
+  await keys.send('Input.imeSetComposition', { text: '^', selectionStart: 1, selectionEnd: 1 })
+  await keys.send('Input.insertText', { text: '^' })
+  await page.keyboard.type('2+alpha')
+  // A press ends the word that was being typed.
+  await page.locator('.composer-drawn mn').first().click()
+  await expect.poll(() => outline(page)).toBe('msup(x2)+α')
+})
+
 test('a formula in a note is written like one in the text, and the note goes on', async ({ page }) => {
   await newThesis(page)
   await page.keyboard.type('Notes')

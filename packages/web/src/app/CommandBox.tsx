@@ -29,7 +29,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
   const labels = useView(view => view.turnover?.labels)
   const kept = useKeepsakes(({ list }) => list)
   useEffect(() => {
-    if (!useKeepsakes.getState().loaded) void loadKeepsakes()
+    void loadKeepsakes()
   }, [])
   const inGalley = useLocation().pathname.includes('/galley')
   const [asked, setAsked] = useState('')

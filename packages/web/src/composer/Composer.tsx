@@ -13,18 +13,18 @@ import { aroundCaret, currentRow, at as placed, put, selected, splice, type Writ
 import { NodeSelection, TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { type ClipboardEvent, type KeyboardEvent, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
-import { keysOf } from '../app/shortcuts.ts'
 import { noteUse } from '../app/usedLast.ts'
 import { turnFormula } from '../editor/formulaPlaces.ts'
 import { addEquationLine } from '../editor/groups.ts'
 import { useSession, useView } from '../session/sessionContext.ts'
-import { ask } from '../ui/Ask.tsx'
 import { notify } from '../ui/notices.ts'
 import { showWhole, useFloatingPlace } from '../views/galley/floatingPlace.ts'
 import { ArrayBar } from './ArrayBar.tsx'
+import { ComposerFoot } from './ComposerFoot.tsx'
 import { copyFormula, pastedFormula } from './clipboard.ts'
 import { Field, whereIs } from './Field.tsx'
-import { type Keepsake, keep, loadKeepsakes, setKeepsakes, useKeepsakes, wrongName } from './keepsakes.ts'
+import { askToKeep } from './keepsakeForms.ts'
+import { loadKeepsakes, useKeepsakes } from './keepsakes.ts'
 import { Palette } from './Palette.tsx'
 import type { Entry } from './palette.ts'
 import { placeAfter } from './places.ts'
@@ -74,8 +74,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
   const [opened] = useState(() => ({ node: view.state.doc.nodeAt(at), ...read(view.state.doc.nodeAt(at)?.attrs.formula ?? '') }))
   const { writing, to, undo, redo, mayUndo, mayRedo } = useWritings(() => opened.row)
   const kept = useKeepsakes(({ list }) => list)
-  const position = useRef(at)
-  const where = useCallback(() => position.current, [])
+  const where = useCallback(() => at, [at])
   const floating = useFloatingPlace(view, where)
   const display = opened.node?.type.name === 'equation'
   const [inGroup] = useState(() => view.state.doc.resolve(at).parent.type.name === 'equationGroup')
@@ -84,51 +83,55 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
   const standsThere = useRef(source)
   standsThere.current = source
 
+  /** What the work has of it: where something else stands, another formula came to its place. */
+  const given = useRef<string>(opened.node?.attrs.formula ?? '')
+
   /** What stands in the field goes into the work: all of one sitting as one step. */
   const commit = useCallback(() => {
-    const node = view.state.doc.nodeAt(position.current)
-    if (node?.attrs.formula === undefined || node.attrs.formula === standsThere.current) return
-    session.dispatch(view.state.tr.setNodeAttribute(position.current, 'formula', standsThere.current).setMeta('composition', sitting))
-  }, [view, session, sitting])
+    const node = view.state.doc.nodeAt(at)
+    if (node?.type !== opened.node?.type || node?.attrs.formula !== given.current || given.current === standsThere.current) return
+    given.current = standsThere.current
+    session.dispatch(view.state.tr.setNodeAttribute(at, 'formula', given.current).setMeta('composition', sitting))
+  }, [view, session, sitting, at, opened])
 
   // A little after the last key: numbering, saving and drawing the text anew must not hold up the next letter.
   useEffect(() => {
-    if (source === opened.node?.attrs.formula && writing.row === opened.row) return
+    if (source === given.current) return
     const timer = setTimeout(commit, restBeforeCommit)
     return () => clearTimeout(timer)
-  }, [source, commit, opened, writing.row])
+  }, [source, commit])
 
   // A press elsewhere closes it, and what stands in it is kept.
   useLayoutEffect(() => () => commit(), [commit])
 
   useEffect(() => {
-    if (!useKeepsakes.getState().loaded) void loadKeepsakes()
+    void loadKeepsakes()
   }, [])
 
   const leave = useCallback(
     (side: 'before' | 'after' = 'after') => {
       commit()
       onClose()
-      const node = view.state.doc.nodeAt(position.current)
+      const node = view.state.doc.nodeAt(at)
       if (node?.attrs.formula !== undefined) {
         const { doc, tr } = view.state
         // In a note the cursor is that of its own editor, which opens again.
-        const inNote = doc.resolve(position.current).parent.type.name === 'note'
+        const inNote = doc.resolve(at).parent.type.name === 'note'
         if (inNote) {
-          if (!node.attrs.formula) session.dispatch(tr.delete(position.current, position.current + node.nodeSize))
+          if (!node.attrs.formula) session.dispatch(tr.delete(at, at + node.nodeSize))
           return
         }
-        if (!node.isInline) tr.setSelection(NodeSelection.create(doc, position.current))
+        if (!node.isInline) tr.setSelection(NodeSelection.create(doc, at))
         else if (!node.attrs.formula) {
           // A formula in the line that nothing was written in was not meant.
-          tr.delete(position.current, position.current + node.nodeSize)
-          tr.setSelection(TextSelection.create(tr.doc, position.current))
-        } else tr.setSelection(TextSelection.create(doc, position.current + (side === 'after' ? node.nodeSize : 0)))
+          tr.delete(at, at + node.nodeSize)
+          tr.setSelection(TextSelection.create(tr.doc, at))
+        } else tr.setSelection(TextSelection.create(doc, at + (side === 'after' ? node.nodeSize : 0)))
         session.dispatch(tr)
       }
       view.focus()
     },
-    [view, session, onClose, commit],
+    [view, session, onClose, commit, at],
   )
 
   // From the first key on what is typed is meant for the equation, and must not replace it in the text.
@@ -143,10 +146,9 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
   }, [open, opened, opensAt, to])
 
   // The palette is drawn once, and not with every letter: what it calls stays the same.
-  const asked = useRef<{ put(entry: Pick<Entry, 'name' | 'puts' | 'before'>): void; keep(): void; rename(keepsake: Keepsake): void }>(null)
+  const asked = useRef<{ put(entry: Pick<Entry, 'name' | 'puts' | 'before'>): void; keep(): void }>(null)
   const onPut = useCallback((entry: Pick<Entry, 'name' | 'puts' | 'before'>) => asked.current?.put(entry), [])
   const onKeep = useCallback(() => asked.current?.keep(), [])
-  const onRename = useCallback((keepsake: Keepsake) => asked.current?.rename(keepsake), [])
   const onBack = useCallback(() => input.current?.focus(), [])
 
   if (!floating) return null
@@ -162,7 +164,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
 
   const addLine = (): void => {
     commit()
-    view.dispatch(view.state.tr.setSelection(NodeSelection.create(view.state.doc, position.current)))
+    view.dispatch(view.state.tr.setSelection(NodeSelection.create(view.state.doc, at)))
     if (!session.run(addEquationLine)) return
     const { selection } = view.state
     if (selection instanceof NodeSelection) onOpen(selection.from)
@@ -176,39 +178,8 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
       notify({ kind: 'wrong', text: 'There is nothing to keep yet.' })
       return
     }
-    const notation = writeNotation(finished(row))
-    ask({
-      title: range ? 'Keep what is selected' : 'Keep this equation',
-      fields: [
-        { label: 'Its name, which types it', value: '', check: value => wrongName(value, kept, name => meaningOf(name) !== undefined) },
-      ],
-      note: 'It is kept for all works in this browser.',
-      does: 'Keep',
-      run: ([name]) => {
-        void keep(name!, notation).then(() => notify({ kind: 'done', text: `“${name}” is kept.` }))
-        input.current?.focus()
-      },
-    })
+    askToKeep(writeNotation(finished(row)), range !== undefined, onBack)
   }
-
-  const rename = (keepsake: Keepsake): void =>
-    ask({
-      title: 'Another name for it',
-      fields: [
-        {
-          label: 'Its name, which types it',
-          value: keepsake.name,
-          check: value =>
-            wrongName(
-              value,
-              kept.filter(({ id }) => id !== keepsake.id),
-              name => meaningOf(name) !== undefined,
-            ),
-        },
-      ],
-      does: 'Rename',
-      run: ([name]) => void setKeepsakes(kept.map(each => (each.id === keepsake.id ? { ...each, name: name! } : each))),
-    })
 
   asked.current = {
     put: entry => {
@@ -217,12 +188,11 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
       input.current?.focus()
     },
     keep: onKeepAsked,
-    rename,
   }
 
   const turn = (): void => {
     commit()
-    const turned = turnFormula(position.current)
+    const turned = turnFormula(at)
     if (!session.run(turned.command)) {
       notify({
         kind: 'wrong',
@@ -303,38 +273,14 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
       )}
       <Result source={source} display={display} row={writing.row} breaks={display && opened.node?.attrs.wide === 'break' && !inGroup} />
       <ArrayBar writing={writing} onWrite={onChanged} />
-      <Palette search={search} onPut={onPut} onBack={onBack} onRename={onRename} onKeep={onKeep} />
-      <div className="composer-foot">
-        <button type="button" className="quiet" disabled={!mayUndo} onMouseDown={event => event.preventDefault()} onClick={undo}>
-          Undo
-        </button>
-        <button type="button" className="quiet" disabled={!mayRedo} onMouseDown={event => event.preventDefault()} onClick={redo}>
-          Redo
-        </button>
-        <button type="button" className="quiet" onMouseDown={event => event.preventDefault()} onClick={onKeepAsked}>
-          Keep…
-        </button>
-        <button type="button" className="quiet" onMouseDown={event => event.preventDefault()} onClick={turn}>
-          {display ? 'Into the line' : 'On a line of its own'}
-        </button>
-        <span className="ml-auto">
-          <kbd>Tab</kbd> next slot
-        </span>
-        <span>
-          <kbd>→</kbd> out of it
-        </span>
-        {display && (
-          <span>
-            <kbd>Enter</kbd> line below
-          </span>
-        )}
-        <span>
-          <kbd>F2</kbd> palette
-        </span>
-        <span title={`Or ${keysOf('leave')}`}>
-          <kbd>Esc</kbd> back to the text
-        </span>
-      </div>
+      <Palette search={search} onPut={onPut} onBack={onBack} onKeep={onKeep} />
+      <ComposerFoot
+        display={display}
+        undo={mayUndo ? undo : undefined}
+        redo={mayRedo ? redo : undefined}
+        onKeep={onKeepAsked}
+        onTurn={turn}
+      />
     </div>
   )
 }

@@ -2,15 +2,15 @@
  * The field in which a formula is written. It is drawn by the browser in the face that prints it; what is typed goes through a text field
  * that is not seen, so that dead keys, other layouts and screen readers work as they do everywhere.
  */
-import { allTerms, isStructure, slotName } from '@steady-ledger/core/formulas/tree/terms.ts'
+import { slotName } from '@steady-ledger/core/formulas/tree/terms.ts'
 import { writeMathMl } from '@steady-ledger/core/formulas/tree/writeMathMl.ts'
 import { writeWords } from '@steady-ledger/core/formulas/tree/writeWords.ts'
-import { rowAt } from '@steady-ledger/core/formulas/typing/caret.ts'
 import { type Direction, extend, move, selectAll, selectBetween, toSlot } from '@steady-ledger/core/formulas/typing/move.ts'
 import { removeAfter, removeBefore } from '@steady-ledger/core/formulas/typing/remove.ts'
 import { endWord, typeText } from '@steady-ledger/core/formulas/typing/type.ts'
 import { aroundCaret, at, currentRow, selected, type Writing } from '@steady-ledger/core/formulas/typing/writing.ts'
-import { type KeyboardEvent, type PointerEvent, type RefObject, useLayoutEffect, useRef, useState } from 'react'
+import { type KeyboardEvent, type RefObject, useLayoutEffect, useRef, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { lookOfKept } from './Drawn.tsx'
 import { boxOf, drawnRows, lineOf, placeAt } from './places.ts'
 import { redraw } from './redraw.ts'
@@ -84,7 +84,10 @@ export function Field({ writing, display, input, drawn, names, onWrite, onTake, 
     return () => resized.disconnect()
   }, [writing, display, drawn])
 
-  const type = (text: string): void => {
+  const take = (field: HTMLTextAreaElement): void => {
+    const text = field.value
+    field.value = ''
+    if (!text) return
     setChosen(-1)
     onWrite(typeText(writing, text))
   }
@@ -149,8 +152,6 @@ export function Field({ writing, display, input, drawn, names, onWrite, onTake, 
     return false
   }
 
-  const placeOf = (event: PointerEvent) => placeAt(drawn.current!, writing.row, event.clientX, event.clientY)
-
   return (
     <div className="composer-field relative min-w-0">
       <div ref={frame} className="relative overflow-x-auto overflow-y-hidden">
@@ -164,16 +165,17 @@ export function Field({ writing, display, input, drawn, names, onWrite, onTake, 
             event.preventDefault()
             input.current?.focus()
             const ready = endWord(writing)
-            const caret = placeAt(drawn.current!, writing.row, event.clientX, event.clientY)
+            // The word that was being typed has become what it means before it is asked where the press was.
+            if (ready.row !== writing.row) flushSync(() => onWrite(ready))
+            const caret = placeAt(drawn.current!, ready.row, event.clientX, event.clientY)
             pressedAt.current = caret
             event.currentTarget.setPointerCapture(event.pointerId)
-            if (event.detail > 1 || event.shiftKey)
-              onWrite(event.shiftKey ? selectBetween(writing.row, ready.caret, caret) : selectAll(writing))
-            else onWrite(at(writing.row, caret))
+            if (event.shiftKey) onWrite(selectBetween(ready.row, ready.caret, caret))
+            else onWrite(event.detail > 1 ? selectAll(ready) : at(ready.row, caret))
           }}
           onPointerMove={event => {
             if (pressedAt.current && event.buttons === 1) {
-              const to = placeOf(event)
+              const to = placeAt(drawn.current!, writing.row, event.clientX, event.clientY)
               if (to.at !== pressedAt.current.at || to.path.join() !== pressedAt.current.path.join())
                 onWrite(selectBetween(writing.row, pressedAt.current, to))
             }
@@ -191,7 +193,6 @@ export function Field({ writing, display, input, drawn, names, onWrite, onTake, 
         {marks.caret && <span className="composer-caret" style={{ left: marks.caret.x, top: marks.caret.y, height: marks.caret.height }} />}
         <textarea
           ref={input}
-          value=""
           className="composer-input"
           style={{ left: marks.caret?.x ?? 0, top: marks.caret?.y ?? 0 }}
           aria-label="Equation"
@@ -203,7 +204,11 @@ export function Field({ writing, display, input, drawn, names, onWrite, onTake, 
           autoCorrect="off"
           spellCheck={false}
           rows={1}
-          onChange={event => type(event.target.value)}
+          onInput={event => {
+            // What an input method, or a dead key, is still making up is not typed yet.
+            if (!(event.nativeEvent as InputEvent).isComposing) take(event.currentTarget)
+          }}
+          onCompositionEnd={event => take(event.currentTarget)}
           onKeyDown={onKeyDown}
           onCopy={event => onClipboard(event, 'copy')}
           onCut={event => onClipboard(event, 'cut')}
@@ -233,9 +238,3 @@ export function whereIs(writing: Writing): string {
   const before = writing.caret.at > 0 ? writeWords(row.slice(Math.max(0, writing.caret.at - 1), writing.caret.at)) : ''
   return `${slot}${before ? `after ${before}` : 'at the beginning'}`
 }
-
-/** Everything in a formula, in words. */
-export const wordsOf = (writing: Writing): string => writeWords(writing.row)
-
-export const isInArray = (writing: Writing): boolean => aroundCaret(writing)?.structure.kind === 'grid'
-export const holdsStructure = (writing: Writing): boolean => [...allTerms(rowAt(writing.row, []))].some(isStructure)

@@ -3,11 +3,14 @@ import { readFormula } from '@steady-ledger/core/formulas/tree/readFormula.ts'
 import type { Row } from '@steady-ledger/core/formulas/tree/terms.ts'
 import { type KeyboardEvent, memo, type RefObject, useMemo, useRef, useState } from 'react'
 import { usedLast } from '../app/usedLast.ts'
+import { keepsakesFile } from '../storage/keepsakes.ts'
+import { FileInput } from '../ui/FileInput.tsx'
 import { Menu } from '../ui/Menu.tsx'
 import { notify } from '../ui/notices.ts'
 import { download } from '../views/download.ts'
 import { Drawn } from './Drawn.tsx'
-import { type Keepsake, keepsakesFile, readKeepsakes, setKeepsakes, useKeepsakes } from './keepsakes.ts'
+import { askToRename } from './keepsakeForms.ts'
+import { type Keepsake, readKeepsakes, setKeepsakes, useKeepsakes } from './keepsakes.ts'
 import { type Entry, groupNames, palette, searched } from './palette.ts'
 
 const keepsakesGroup = 'Keepsakes'
@@ -16,7 +19,6 @@ interface Props {
   search: RefObject<HTMLInputElement | null>
   onPut(entry: Pick<Entry, 'name' | 'puts' | 'before'>): void
   onBack(): void
-  onRename(keepsake: Keepsake): void
   /** What was dragged from the formula onto the group. */
   onKeep(): void
 }
@@ -31,7 +33,7 @@ interface Shown {
   wide?: boolean
 }
 
-export const Palette = memo(function Palette({ search, onPut, onBack, onRename, onKeep }: Props) {
+export const Palette = memo(function Palette({ search, onPut, onBack, onKeep }: Props) {
   const [group, setGroup] = useState<string>(groupNames[0])
   const [asked, setAsked] = useState('')
   const [at, setAt] = useState(0)
@@ -206,7 +208,7 @@ export const Palette = memo(function Palette({ search, onPut, onBack, onRename, 
               <span className="sign-name">{each.name}</span>
               {each.typed && each.typed.toLowerCase() !== each.name.toLowerCase() && <kbd>{each.typed}</kbd>}
             </button>
-            {each.keepsake && <KeepsakeMenu keepsake={each.keepsake} onRename={onRename} />}
+            {each.keepsake && <KeepsakeMenu keepsake={each.keepsake} />}
           </div>
         ))}
         {shown.length === 0 && (
@@ -252,13 +254,13 @@ async function reorder(keepsake: Keepsake, step: 1 | -1): Promise<void> {
   await setKeepsakes(list.toSpliced(from, 1).toSpliced(to, 0, list[from]!))
 }
 
-function KeepsakeMenu({ keepsake, onRename }: { keepsake: Keepsake; onRename(keepsake: Keepsake): void }) {
+function KeepsakeMenu({ keepsake }: { keepsake: Keepsake }) {
   return (
     <div className="absolute top-0 right-0">
       <Menu
         label={`What can be done with ${keepsake.name}`}
         items={[
-          { key: 'rename', says: 'Another name…', run: () => onRename(keepsake) },
+          { key: 'rename', says: 'Another name…', run: () => askToRename(keepsake) },
           { key: 'sooner', says: 'One place sooner', run: () => void reorder(keepsake, -1) },
           { key: 'later', says: 'One place later', run: () => void reorder(keepsake, 1) },
           { key: 'remove', says: 'Remove', run: () => void remove(keepsake) },
@@ -275,18 +277,12 @@ function KeepsakesFile({ kept }: { kept: readonly Keepsake[] }) {
   const chooser = useRef<HTMLInputElement>(null)
   return (
     <>
-      <input
-        ref={chooser}
-        type="file"
-        className="visually-hidden"
-        tabIndex={-1}
-        aria-label="File of keepsakes"
+      <FileInput
+        input={chooser}
+        label="File of keepsakes"
         accept=".json,application/json"
-        onChange={event => {
-          const file = event.target.files?.[0]
-          event.target.value = ''
-          if (!file) return
-          file
+        onFiles={([file]) =>
+          void file!
             .text()
             .then(readKeepsakes)
             .then(
@@ -302,7 +298,7 @@ function KeepsakesFile({ kept }: { kept: readonly Keepsake[] }) {
                 }),
               (error: Error) => notify({ kind: 'wrong', text: error.message }),
             )
-        }}
+        }
       />
       <button type="button" className="button" onClick={() => chooser.current?.click()}>
         Open a file of keepsakes

@@ -38,6 +38,7 @@ export function Suggestions({
   return (
     <div
       role="listbox"
+      id="composer-names"
       aria-label="What the word becomes"
       className="absolute z-10 min-w-40 border border-(--rule-strong) bg-(--sheet) py-1 text-sm shadow-md"
       style={{ left: `min(${at.x}px, 100% - 11rem)`, top: at.y }}

@@ -11,6 +11,7 @@ import { writeWords } from '@steady-ledger/core/formulas/tree/writeWords.ts'
 import { finished } from '@steady-ledger/core/formulas/typing/leave.ts'
 import { endWord, typeText } from '@steady-ledger/core/formulas/typing/type.ts'
 import { writingOf } from '@steady-ledger/core/formulas/typing/writing.ts'
+import type { Slice } from '@tiptap/pm/model'
 
 const ownType = 'application/x-steady-ledger-formula'
 /** Longer texts are no formula that someone copied. */
@@ -41,10 +42,50 @@ export function pastedFormula(data: DataTransfer): { row: Row } | { wrong: strin
   }
 }
 
-/** The first formula in a text of markup, well-formed. The markup is parsed by the browser without running or loading anything of it. */
+/** HTML in which formulas of other programs are formulas of ours. What of them cannot be read stays as its letters. */
+export function withFormulas(html: string): string {
+  if (!holdsMath.test(html)) return html
+  const { body } = parsed(html)
+  for (const math of body.querySelectorAll('math')) {
+    try {
+      const formula = document.createElement('span')
+      formula.dataset.kind = 'formula'
+      formula.dataset.attributes = JSON.stringify({ formula: writeNotation(readMathMl(readXml(wellFormed(math)))) })
+      math.replaceWith(formula)
+    } catch {
+      math.replaceWith(math.textContent ?? '')
+    }
+  }
+  return body.innerHTML
+}
+
+/** What is copied from the text, as plain text: formulas read as they are typed. */
+export const plainTextOf = ({ content }: Slice): string =>
+  content.textBetween(0, content.size, '\n\n', leaf => formulaWords(leaf.attrs.formula))
+
+function formulaWords(source: unknown): string {
+  if (typeof source !== 'string') return ''
+  try {
+    return writeWords(readFormula(source))
+  } catch {
+    return ''
+  }
+}
+
+const holdsMath = /<(?:\w+:)?math[\s>]/i
+
+/** Markup is parsed by the browser without running or loading anything of it. */
+const parsed = (text: string): Document => new DOMParser().parseFromString(text.replace(/<(\/?)\w+:(m\w+)/g, '<$1$2'), 'text/html')
+
+/** The first formula in a text of markup. */
 function mathIn(text: string): string | undefined {
-  if (!/<(?:\w+:)?math[\s>]/i.test(text)) return undefined
-  const parsed = new DOMParser().parseFromString(text.replace(/<(\/?)\w+:(m\w+)/g, '<$1$2'), 'text/html')
-  const math = parsed.querySelector('math')
-  return math ? new XMLSerializer().serializeToString(math) : undefined
+  const math = holdsMath.test(text) ? parsed(text).querySelector('math') : null
+  return math ? wellFormed(math) : undefined
+}
+
+/** A formula as XML. What a program notes in it for itself is not believed: the notation least of all. */
+function wellFormed(math: Element): string {
+  for (const element of [math, ...math.querySelectorAll('*')])
+    for (const { name } of [...element.attributes]) if (name.startsWith('data-')) element.removeAttribute(name)
+  return new XMLSerializer().serializeToString(math)
 }

@@ -8,11 +8,14 @@ import { WorkFileError } from '@steady-ledger/core/work/file/workFile.ts'
 import { strFromU8, strToU8, Zip, ZipPassThrough } from 'fflate'
 import { newId } from '../newId.ts'
 import { database } from './database.ts'
+import { addedTo, keepsakesFile, keepsakesIn } from './keepsakes.ts'
 import { type LastBackup, noteBackup } from './lastBackup.ts'
 import { keepState } from './states.ts'
 import { loadWork, storeWork } from './works.ts'
 
 const listName = 'backup.json'
+/** Formulas that are kept for all works; a backup may be without. */
+const keepsakesName = 'keepsakes.json'
 const format = 'steady-ledger-backup'
 const largestBackup = 1024 * 1024 * 1024
 const mostWorks = 2000
@@ -75,6 +78,8 @@ export async function writeBackup(tell: Tell): Promise<{ file: Blob; count: numb
       missing.push(title)
     }
   }
+  const keepsakes = await database.keepsakes.orderBy('order').toArray()
+  if (keepsakes.length) put(keepsakesName, strToU8(keepsakesFile(keepsakes)))
   put(listName, strToU8(JSON.stringify({ format, version: 1, works: listed }, null, 1)))
   zip.end()
   await noteBackup({ at: Date.now(), works })
@@ -102,12 +107,12 @@ export class Backup {
   static async open(bytes: Uint8Array, tell: Tell): Promise<Backup> {
     if (bytes.length > largestBackup) throw new WorkFileError('The file is larger than any backup may be (1 GB).')
     const entries = archiveEntries(bytes)
-    if (entries.length > mostWorks + 1) throw new WorkFileError('The backup holds more works than any shelf.')
+    if (entries.length > mostWorks + 2) throw new WorkFileError('The backup holds more works than any shelf.')
     // Works lie in it as they are: what unpacks to more than the file is not a backup of ours.
     if (entries.reduce((sum, { size }) => sum + size, 0) > bytes.length)
       throw new WorkFileError('The backup would unpack to more than it may.')
     for (const { name } of entries)
-      if (name !== listName && !bundleName.test(name))
+      if (name !== listName && name !== keepsakesName && !bundleName.test(name))
         throw new WorkFileError(`There is a file that does not belong in a backup: “${name.slice(0, 80)}”.`)
     const backup = new Backup(unpack(bytes, entries))
     const listed = backup.list()
@@ -174,7 +179,19 @@ export class Backup {
         await storeWork(id, work, before ? { created: before.record.created, revision: (before.record.revision ?? 0) + 1 } : {})
       }
     }
+    await this.restoreKeepsakes()
     return wanted.length
+  }
+
+  /** Those that are not there any more come back; those that are stay as they are. */
+  private async restoreKeepsakes(): Promise<void> {
+    const bytes = this.files.get(keepsakesName)
+    if (!bytes) return
+    const read = keepsakesIn(strFromU8(bytes))
+    await database.transaction('rw', database.keepsakes, async () => {
+      const own = await database.keepsakes.orderBy('order').toArray()
+      await database.keepsakes.bulkAdd(addedTo(own, read))
+    })
   }
 }
 

@@ -103,7 +103,7 @@ export class LedgerDatabase extends Dexie {
     })
     this.version(2).stores({ entries: '[work+register+id], work' })
     this.version(3).stores({ states: '[work+at], work', lastPages: 'work', lastDrawings: '[work+page], work' })
-    this.version(4).stores({ keepsakes: 'id' })
+    this.version(4).stores({ keepsakes: 'id, order' })
   }
 }
 

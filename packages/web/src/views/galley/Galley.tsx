@@ -9,6 +9,7 @@ import { Boundary } from '../../app/Boundary.tsx'
 import { FootPlace } from '../../app/footPlace.ts'
 import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
 import { Composer, type OpensAt } from '../../composer/Composer.tsx'
+import { plainTextOf, withFormulas } from '../../composer/clipboard.ts'
 import { formulaBeside } from '../../editor/formulaPlaces.ts'
 import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
@@ -18,6 +19,7 @@ import { newId } from '../../newId.ts'
 import type { Session } from '../../session/session.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Divider, useWidth } from '../../ui/Divider.tsx'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { notify } from '../../ui/notices.ts'
 import { SinceField } from '../ledger/SinceField.tsx'
 import { AddButton } from './AddButton.tsx'
@@ -88,7 +90,8 @@ export function Galley() {
       }),
       nodeViews: nodeViews(hosts),
       // A line break that is pasted parts words and nothing more; those of notes stay what they are.
-      transformPastedHTML: html => html.replace(/<br(?![^>]*data-kind)[^>]*>/gi, ' '),
+      transformPastedHTML: html => withFormulas(html).replace(/<br(?![^>]*data-kind)[^>]*>/gi, ' '),
+      clipboardTextSerializer: plainTextOf,
       handleDOMEvents: {
         dragover: (_view, event) => {
           if (event.dataTransfer?.types.includes(entryType)) event.preventDefault()
@@ -252,18 +255,11 @@ export function Galley() {
           {view && !floating && <SelectionBar view={view} />}
           {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
         </Boundary>
-        <input
-          ref={chooser}
-          type="file"
-          className="visually-hidden"
-          tabIndex={-1}
-          aria-label="Picture file"
+        <FileInput
+          input={chooser}
+          label="Picture file"
           accept=".svg,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
-          onChange={event => {
-            const file = event.target.files?.[0]
-            if (file) void setPicture(session, choosingFor.current, file)
-            event.target.value = ''
-          }}
+          onFiles={([file]) => void setPicture(session, choosingFor.current, file!)}
         />
       </main>
       {panels.slip && (

@@ -10,6 +10,7 @@ import { useRef } from 'react'
 import { Link } from 'react-router'
 import { newId } from '../../newId.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { Choice, Field } from '../../ui/fields.tsx'
 import { Menu } from '../../ui/Menu.tsx'
 import { notify } from '../../ui/notices.ts'
@@ -84,19 +85,7 @@ export function HouseStyleView() {
         <button type="button" className="button" disabled={!writer} onClick={() => chooser.current?.click()}>
           Open a file
         </button>
-        <input
-          ref={chooser}
-          type="file"
-          className="visually-hidden"
-          tabIndex={-1}
-          aria-label="House style file"
-          accept=".json,application/json"
-          onChange={event => {
-            const file = event.target.files?.[0]
-            if (file) void load(file)
-            event.target.value = ''
-          }}
-        />
+        <FileInput input={chooser} label="House style file" accept=".json,application/json" onFiles={([file]) => void load(file!)} />
         <span className="spring" />
         <span className="quiet-note">
           {writer ? 'Every change is one step that can be undone.' : 'Another tab is writing this work; here you can look.'}

@@ -8,6 +8,7 @@ import type { Choice } from '../../storage/backup.ts'
 import { database, type WorkRecord } from '../../storage/database.ts'
 import { keepStorage, reasonFor } from '../../storage/health.ts'
 import { type LastBackup, lastBackup } from '../../storage/lastBackup.ts'
+import { FileInput } from '../../ui/FileInput.tsx'
 import { Notices } from '../../ui/Notices.tsx'
 import { notify } from '../../ui/notices.ts'
 import { download } from '../download.ts'
@@ -176,19 +177,7 @@ export function Shelf() {
             Open a bundle
           </button>
         </div>
-        <input
-          ref={chooser}
-          type="file"
-          multiple
-          accept=".zip,application/zip"
-          className="visually-hidden"
-          aria-label="Bundle file"
-          tabIndex={-1}
-          onChange={event => {
-            void openAll([...(event.target.files ?? [])])
-            event.target.value = ''
-          }}
-        />
+        <FileInput input={chooser} multiple label="Bundle file" accept=".zip,application/zip" onFiles={files => void openAll(files)} />
       </header>
       {failure && (
         <div className="wrong" role="alert">
