@@ -392,14 +392,36 @@ inNewBrowser.describe('a new version', () => {
   })
 })
 
+const changeKeepsakes = (page: Page, act: 'put' | 'clear'): Promise<void> =>
+  page.evaluate(
+    what =>
+      new Promise<void>((resolve, reject) => {
+        const request = indexedDB.open('steady-ledger')
+        request.onerror = () => reject(request.error)
+        request.onsuccess = () => {
+          const change = request.result.transaction('keepsakes', 'readwrite')
+          const store = change.objectStore('keepsakes')
+          if (what === 'put') store.put({ id: 'k', name: 'buoyancy', notation: 'N^{2}', order: 0 })
+          else store.clear()
+          change.oncomplete = () => {
+            request.result.close()
+            resolve()
+          }
+        }
+      }),
+    act,
+  )
+
 test('a backup of everything comes back: a changed work beside or in place of the one on the shelf, which stays among its earlier states', async ({
   page,
 }) => {
   await openDemo(page, 'galley', 'demo-paper')
+  await changeKeepsakes(page, 'put')
   await page.getByRole('link', { name: /Shelf/ }).click()
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Back up everything' }).click()])
   const file = { name: 'all.zip', mimeType: 'application/zip', buffer: readFileSync((await download.path())!) }
   await expect(page.locator('.work-card', { hasText: 'Turbidity' })).toContainText('In the backup of')
+  await changeKeepsakes(page, 'clear')
   await openDemo(page, 'galley', 'demo-paper')
   await write(page)
   await saved(page)
@@ -413,6 +435,11 @@ test('a backup of everything comes back: a changed work beside or in place of th
   await dialog.getByRole('button', { name: 'Restore one work' }).click()
   await expect(page.locator('.notice')).toContainText('1 work was restored')
   await openDemo(page, 'galley', 'demo-paper')
+  // What was kept for all works is there again as well.
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('buoyancy')
+  await expect(page.getByRole('option', { name: /^buoyancy/ })).toBeVisible()
+  await page.keyboard.press('Escape')
   await expect(page.locator(titlePage).first()).not.toContainText(words.trim())
   // What was replaced is looked at and put back, and one undo takes that back.
   await page.goto('/work/demo-paper/earlier')

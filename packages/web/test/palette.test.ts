@@ -7,7 +7,8 @@ import { finished } from '@steady-ledger/core/formulas/typing/leave.ts'
 import { toSlot } from '@steady-ledger/core/formulas/typing/move.ts'
 import { endWord, typeText } from '@steady-ledger/core/formulas/typing/type.ts'
 import { writingOf } from '@steady-ledger/core/formulas/typing/writing.ts'
-import { built, groupNames, palette, searched } from '../src/composer/palette.ts'
+import { built, groupNames, palette } from '../src/composer/palette.ts'
+import { searched } from '../src/composer/paletteSearch.ts'
 
 const typesetter = createTypesetter()
 

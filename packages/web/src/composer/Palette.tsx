@@ -11,7 +11,8 @@ import { download } from '../views/download.ts'
 import { Drawn } from './Drawn.tsx'
 import { askToRename } from './keepsakeForms.ts'
 import { type Keepsake, readKeepsakes, setKeepsakes, useKeepsakes } from './keepsakes.ts'
-import { type Entry, groupNames, palette, searched } from './palette.ts'
+import { type Entry, groupNames, palette } from './palette.ts'
+import { searched } from './paletteSearch.ts'
 
 const keepsakesGroup = 'Keepsakes'
 
