@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { formula, p } from '../../../demo/src/builder.ts'
 import { formulaPart, partBegin, partCount, partEnd } from '../src/formulas/formulaParts.ts'
+import type { FormulaDrawing } from '../src/formulas/typesetter.ts'
 import { runsOf } from '../src/type/inline.ts'
 import type { Line } from '../src/type/line.ts'
 import { setParagraph } from '../src/type/paragraph.ts'
@@ -148,4 +149,36 @@ describe('small capitals, old-style figures, optical margins', () => {
       { numRuns: 120 },
     )
   })
+})
+
+/** From where to where an outline reaches, in 1/1000 em. */
+function reachOf({ path, place }: FormulaDrawing['outlines'][number]): [left: number, right: number] {
+  const across = [...path.matchAll(/([MLQCH])([^MLQCHVZ]*)/g)].flatMap(([, command, list]) => {
+    const values = (list!.match(/-?[\d.]+/g) ?? []).map(Number)
+    return command === 'H' ? values : values.filter((_, index) => index % 2 === 0)
+  })
+  const placed = across.map(x => place[0] * x + place[4])
+  return [Math.min(...placed), Math.max(...placed)]
+}
+
+test.each([
+  '\\overline{abc}',
+  '\\overline{a}',
+  '\\overbrace{abcdefghij}',
+  '\\overrightarrow{ABCDE}',
+  '\\xrightarrow{\\text{a long word}}',
+  '\\xrightleftharpoons{\\text{a long word}}',
+  '\\widehat{abcdef}',
+])('what is as long as something else reaches no further: %s', source => {
+  for (const display of [true, false]) {
+    const before = formulas.set('x+', display).width * 1000
+    const drawing = formulas.set(`x+${source}+y`, display)
+    const inside = drawing.outlines.slice(2, -2)
+    const end = drawing.width * 1000 - before
+    for (const outline of inside) {
+      const [left, right] = reachOf(outline)
+      expect(left).toBeGreaterThan(before * 0.7)
+      expect(right).toBeLessThan(end + before * 0.3)
+    }
+  }
 })

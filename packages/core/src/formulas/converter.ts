@@ -7,16 +7,18 @@ import '@mathjax/src/js/input/tex/ams/AmsConfiguration.js'
 import '@mathjax/src/js/input/tex/base/BaseConfiguration.js'
 import '@mathjax/src/js/input/tex/boldsymbol/BoldsymbolConfiguration.js'
 import '@mathjax/src/js/input/tex/configmacros/ConfigMacrosConfiguration.js'
+import '@mathjax/src/js/input/tex/mathtools/MathtoolsConfiguration.js'
 import { MathJaxStix2Font } from '@mathjax/mathjax-stix2-font/js/svg.js'
 import { TeX } from '@mathjax/src/js/input/tex.js'
 import { mathjax } from '@mathjax/src/js/mathjax.js'
 import { SVG } from '@mathjax/src/js/output/svg.js'
 import './mathFont.ts'
 
+import { drawInto, numbers } from './drawInto.ts'
 import { closingSigns, openingSigns, relationSigns } from './lineSigns.ts'
 import { notationMacros, notationPackages } from './notation.ts'
 import { plainReason } from './plainReason.ts'
-import type { Affine, FormulaDrawing, FormulaTypesetter, SetFormula } from './typesetter.ts'
+import type { FormulaDrawing, FormulaTypesetter, SetFormula } from './typesetter.ts'
 import { typesetterOver } from './typesetter.ts'
 
 type Convert = (source: string, display: boolean) => LiteElement
@@ -72,7 +74,7 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaDra
       breaks: [],
       error: '',
     }
-    collect(root, [1, 0, 0, -1, 0, 0], box, lineStarts(root, display), true)
+    drawInto(box, root, lineStarts(root, display))
     return box
   } catch (error) {
     return failed(plainReason(error))
@@ -81,19 +83,6 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaDra
 
 const failed = (error: string): FormulaDrawing => ({ width: 1, height: 0.7, depth: 0.2, outlines: [], rules: [], breaks: [], error })
 
-const numbers = (text: string): number[] => (text.match(/-?[\d.]+(e-?\d+)?/g) ?? []).map(Number)
-
-const times = (m: Affine, n: Affine): Affine => [
-  m[0] * n[0] + m[2] * n[1],
-  m[1] * n[0] + m[3] * n[1],
-  m[0] * n[2] + m[2] * n[3],
-  m[1] * n[2] + m[3] * n[3],
-  m[0] * n[4] + m[2] * n[5] + m[4],
-  m[1] * n[4] + m[3] * n[5] + m[5],
-]
-
-/** The space that stands on each side of a relation, in em. */
-const relationSpace = 5 / 18
 const codeOf = (sign: string): string => sign.codePointAt(0)!.toString(16).toUpperCase()
 const [relations, opening, closing] = [relationSigns, openingSigns, closingSigns].map(signs => new Set([...signs].map(codeOf))) as [
   Set<string>,
@@ -122,47 +111,4 @@ function lineStarts(root: LiteElement, display: boolean): ReadonlySet<LiteElemen
     else if ((display || i > 0) && depth <= 0 && relations.has(sign)) found.add(row[display ? i : i + 1]!)
   }
   return found
-}
-
-/** Walks the drawing and gathers outlines and rectangles with their whole transform. */
-function collect(node: LiteElement, outer: Affine, box: FormulaDrawing, breaks: ReadonlySet<LiteElement>, root = false): void {
-  const attributes = node.attributes as Record<string, string> | undefined
-  if (!attributes) return
-  let place = outer
-  if (attributes.transform) place = times(place, transformOf(attributes.transform))
-  if (breaks.has(node)) {
-    const begin = place[4] / 1000
-    box.breaks.push({ begin, end: Math.max(0, begin - relationSpace), outline: box.outlines.length, rule: box.rules.length })
-  }
-  if (node.kind === 'svg' && !root && attributes.viewBox) {
-    const [left, top, width, height] = numbers(attributes.viewBox) as [number, number, number, number]
-    const across = Number(attributes.width) / width
-    const down = Number(attributes.height) / height
-    place = times(place, [across, 0, 0, down, Number(attributes.x ?? 0) - left * across, Number(attributes.y ?? 0) - top * down])
-  }
-  if (node.kind === 'path' && attributes.d) box.outlines.push({ path: attributes.d, place: rounded(place) })
-  else if (node.kind === 'rect')
-    box.rules.push({
-      rect: [attributes.x, attributes.y, attributes.width, attributes.height].map(value => Number(value ?? 0)) as [
-        number,
-        number,
-        number,
-        number,
-      ],
-      place: rounded(place),
-    })
-  for (const child of node.children ?? []) collect(child as LiteElement, place, box, breaks)
-}
-
-const rounded = (place: Affine): Affine => place.map(value => Math.round(value * 1e4) / 1e4) as Affine
-
-function transformOf(text: string): Affine {
-  let place: Affine = [1, 0, 0, 1, 0, 0]
-  for (const [, name, list] of text.matchAll(/(\w+)\(([^)]*)\)/g)) {
-    const [a = 0, b] = numbers(list!)
-    if (name === 'translate') place = times(place, [1, 0, 0, 1, a, b ?? 0])
-    else if (name === 'scale') place = times(place, [a, 0, 0, b ?? a, 0, 0])
-    else if (name === 'matrix') place = times(place, numbers(list!) as Affine)
-  }
-  return place
 }

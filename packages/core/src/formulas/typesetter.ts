@@ -49,8 +49,8 @@ export interface FormulaTypesetter {
 /** Sets a formula anew. */
 export type SetFormula = (source: string, display: boolean) => FormulaDrawing
 
-/** What a drawing is kept under. */
-export const keyOf = (source: string, display: boolean): string => (display ? 'displayed ' : 'inline ') + source
+/** What a drawing is kept under: another word than earlier programs had, whose long signs reached too far. */
+export const keyOf = (source: string, display: boolean): string => (display ? 'displayed ' : 'in line ') + source
 
 /** `set` is asked for what was neither set nor taken in. */
 export function typesetterOver(set: SetFormula): FormulaTypesetter {

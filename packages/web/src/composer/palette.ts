@@ -300,17 +300,19 @@ const spaces: Entry[] = [
   ),
 ]
 
+const withWords = (name: string, char: string, typed = '', also = ''): Entry =>
+  entry('Arrows', name, [arrow(char, [], [])], typed, `labelled long ${also}`, { shows: [arrow(char, signs('a'), signs('b'))] })
 const longer: Entry[] = [
-  entry('Arrows', 'Arrow with words', [arrow('→', [], [])], 'reaction arrow("heat")', 'chemistry labelled long', {
-    shows: [arrow('→', signs('a'), signs('b'))],
-  }),
+  withWords('Arrow with words', '→', 'reaction arrow("heat")', 'chemistry'),
   entry('Arrows', 'Arrow with words above', [arrow('→', [])], 'reaction arrow("heat")', 'chemistry labelled long', {
     shows: [arrow('→', signs('a'))],
   }),
-  entry('Arrows', 'Left arrow with words', [arrow('←', [], [])], '', 'labelled long', { shows: [arrow('←', signs('a'), signs('b'))] }),
-  entry('Arrows', 'Equilibrium with words', [arrow('⇌', [], [])], 'equilibrium arrow', 'chemistry reversible', {
-    shows: [arrow('⇌', signs('a'), signs('b'))],
-  }),
+  withWords('Left arrow with words', '←'),
+  withWords('Arrow both ways with words', '↔'),
+  withWords('Equilibrium with words', '⇌', 'equilibrium arrow', 'chemistry reversible'),
+  withWords('Implies with words', '⇒'),
+  withWords('Maps to with words', '↦'),
+  withWords('Embeds with words', '↪'),
 ]
 
 const faceNames: [string, Face, string][] = [

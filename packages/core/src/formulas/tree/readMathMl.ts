@@ -25,7 +25,7 @@ import {
   type Term,
   words,
 } from './terms.ts'
-import { hasLimits, isTall, takesLimits, writeNotation } from './writeNotation.ts'
+import { hasLimits, isBraced, isTall, takesLimits, writeNotation } from './writeNotation.ts'
 
 /** Signs that say how MathML is meant and are not seen. */
 const unseen = /[\u2061-\u2064\u200b\ufeff]/g
@@ -350,8 +350,7 @@ function readOverUnder(element: MathElement): Term[] {
   if (arrowLike) return [arrow(textOf(inside), above ? slot(unpadded(above)) : [], below && slot(unpadded(below)))]
   const row = read(base)
   const last = row.at(-1)
-  if (row.length && (takesLimits(last) || (last!.kind === 'decoration' && /brace/.test(last!.mark))))
-    return readScripts(base, below, above, true)
+  if (row.length && (takesLimits(last) || isBraced(last))) return readScripts(base, below, above, true)
   return [stack(slot(base), below && slot(below), above && slot(above))]
 }
 

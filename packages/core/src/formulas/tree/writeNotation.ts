@@ -52,7 +52,7 @@ export const isTall = (row: Row): boolean =>
     term =>
       ['fraction', 'grid', 'stack', 'kept', 'arrow'].includes(term.kind) ||
       (term.kind === 'root' && isTall(term.slots[0]!)) ||
-      (term.kind === 'decoration' && /brace/.test(term.mark)) ||
+      isBraced(term) ||
       (term.kind === 'sign' && roleOf(term.char) === 'big'),
   )
 
@@ -100,12 +100,15 @@ function writeScripts(term: Scripts, base: Term | undefined): string {
 export const takesLimits = (base: Term | undefined): boolean =>
   (base?.kind === 'sign' && roleOf(base.char) === 'big') || base?.kind === 'name'
 
+/** A brace over or under a term: with what it says it is a term, and no operator as the notation takes it. */
+export const isBraced = (term: Term | undefined): boolean => term?.kind === 'decoration' && /brace/.test(term.mark)
+
 /** Whether scripts of a term are set under and over it in displays. */
 export const hasLimits = (base: Term | undefined, { limits }: Scripts): boolean =>
   limits ??
   ((base?.kind === 'sign' && roleOf(base.char) === 'big' && !isIntegral(base.char)) ||
     (base?.kind === 'name' && base.limits === true) ||
-    (base?.kind === 'decoration' && /brace/.test(base.mark)))
+    isBraced(base))
 
 function writeStack(term: Stack): string {
   const { below, above } = scriptRows(term)
@@ -162,7 +165,19 @@ function writeGrid(term: Grid): string {
   return open || close ? `\\left${bracket(open)}${array}\\right${bracket(close)}` : array
 }
 
-const longArrows: Record<string, string> = { '→': '\\xrightarrow', '←': '\\xleftarrow' }
+/** Arrows that grow with what stands over and under them. */
+const longArrows: Record<string, string> = {
+  '→': '\\xrightarrow',
+  '←': '\\xleftarrow',
+  '↔': '\\xleftrightarrow',
+  '⇒': '\\xRightarrow',
+  '⇐': '\\xLeftarrow',
+  '⇔': '\\xLeftrightarrow',
+  '↦': '\\xmapsto',
+  '↪': '\\xhookrightarrow',
+  '⇌': '\\xrightleftharpoons',
+  '⇋': '\\xleftrightharpoons',
+}
 
 function writeTerm(term: Term, base: Term | undefined): string {
   switch (term.kind) {
@@ -227,10 +242,11 @@ export function writeNotation(row: Row): string {
   for (let at = 0; at < row.length; at++) {
     const term = row[at]!
     const face = term.kind === 'sign' ? faceOf(term) : undefined
-    if (isSpaced(term)) {
-      const carried = row[at + 1]
-      const own = carried?.kind === 'scripts' && !carried.left ? carried : undefined
-      parts.push(`\\mathopen{}${writeFence(term)}${own ? writeScripts(own, term) : ''}\\mathclose{}`)
+    const around = isSpaced(term) ? ['\\mathopen{}', '\\mathclose{}'] : isBraced(term) ? ['{', '}'] : undefined
+    if (around) {
+      const next = row[at + 1]
+      const own = next?.kind === 'scripts' && !next.left ? writeScripts(next, term) : ''
+      parts.push(around[0] + writeTerm(term, undefined) + own + around[1])
       if (own) at++
       continue
     }

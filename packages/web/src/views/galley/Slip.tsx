@@ -107,7 +107,6 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           />
         )}
         {node.type.name === 'statement' && <StatementFields node={node} at={at} set={set} />}
-        {node.type.name === 'proof' && <ProofFields node={node} at={at} />}
         {node.type.name === 'equation' && (
           <>
             <button type="button" className="button" onClick={() => onComposer(at)}>
@@ -441,6 +440,7 @@ function PageTurnFields() {
   if (floats && unbroken.includes(node.type.name)) return null
   return (
     <section className="slip-part">
+      {node.type.name === 'proof' && <ProofFields node={node} at={at} />}
       <h3>{kindName(node) || 'This block'} and page turns</h3>
       {!unbroken.includes(node.type.name) && (
         <Check label="Keep it together on one page" value={node.attrs.keepTogether} onChange={value => set('keepTogether', value)} />
