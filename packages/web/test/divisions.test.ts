@@ -125,6 +125,21 @@ describe('matter', () => {
     expect(sitting.state.doc.children.map(node => node.attrs.role)).toEqual(roles)
     expect(openIndex(sitting.state)).toBe(2)
   })
+
+  test('a new chapter that is asked for within the front matter stands behind all of it', () => {
+    const roles = (role: string): string[] => {
+      const sitting = sittingOf([
+        div({ role: 'titlePage', label: 'title' }, 'T', labelled(p`t`, 'line')),
+        div({ role: 'contents' }, 'Contents'),
+        div({ role: 'chapter' }, 'A', p`a`),
+      ])
+      cursorIn(sitting, 'line')
+      run(sitting, insertDivision(role))
+      return sitting.state.doc.children.map(node => node.attrs.role)
+    }
+    expect(roles('chapter')).toEqual(['titlePage', 'contents', 'chapter', 'chapter'])
+    expect(roles('contents')).toEqual(['titlePage', 'contents', 'contents', 'chapter'])
+  })
 })
 
 describe('bold lines and headings', () => {

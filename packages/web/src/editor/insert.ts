@@ -224,14 +224,18 @@ export function addDivision(tr: Transform, role: Role, title = '', series = ''):
   return true
 }
 
-/** A new chapter (or section of a paper) behind the open division. */
+/** A new chapter (or section of a paper) behind the open division, and behind the front matter, if it is none. */
 export const insertDivision =
   (role: string, title = '', series = ''): Command =>
   (state, dispatch) => {
     const division = newDivision(role, title, series)
     const index = state.selection.$head.index(0)
+    const inFront = matterOf(division) === 'front'
     let at = 0
-    for (let i = 0; i <= index; i++) at += state.doc.child(i).nodeSize
+    for (const [i, node] of state.doc.children.entries()) {
+      if (i > index && (inFront || matterOf(node) !== 'front')) break
+      at += node.nodeSize
+    }
     const tr = state.tr.insert(at, division)
     dispatch?.(
       tr

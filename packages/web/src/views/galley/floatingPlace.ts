@@ -14,8 +14,13 @@ export function useFloatingPlace(view: EditorView, at: () => number | null): { t
       if (position === null || !scroll) return
       const node = view.nodeDOM(position)
       const box = node instanceof HTMLElement ? node.getBoundingClientRect() : view.coordsAtPos(position)
+      // A tall formula reaches below its line.
+      const inside = node instanceof HTMLElement ? node.querySelector('math')?.getBoundingClientRect() : undefined
       const outer = scroll.getBoundingClientRect()
-      setPlace({ top: box.bottom - outer.top + scroll.scrollTop + 4, left: Math.max(8, box.left - outer.left) })
+      setPlace({
+        top: Math.max(box.bottom, inside?.bottom ?? 0) - outer.top + scroll.scrollTop + 4,
+        left: Math.max(8, box.left - outer.left),
+      })
     }
     const later = (): void => void requestAnimationFrame(measure)
     measure()
