@@ -1,4 +1,4 @@
-import { atRest, command, inBalance, openChapter, openDemo, saved } from './support.ts'
+import { atRest, command, inBalance, newThesis, openChapter, openDemo, saved } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
 /** Puts the cursor at the end of the first paragraph of the open chapter that is long enough to be text. */
@@ -155,4 +155,23 @@ test('a paragraph is kept on one page and with what follows: asked in the slip, 
   await expect(together).toHaveCount(0)
   await page.getByLabel('Where it stands').selectOption('here')
   await expect(next).toBeVisible()
+})
+
+test('a proof says what it proves: chosen in the slip, numbered as the statement is, and taken away again', async ({ page }) => {
+  await newThesis(page)
+  await page.keyboard.type('Proofs')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('It holds.')
+  await command(page, 'Insert a theorem')
+  await page.keyboard.press('Control+Enter')
+  await page.keyboard.type('Clear.')
+  await command(page, 'Insert a proof')
+  await page.getByLabel('It proves').selectOption({ label: 'Theorem 1.1' })
+  const proof = page.locator('.division.open [data-kind="proof"]')
+  await expect(proof).toContainText('Proof of Theorem\u00a01.1')
+  await page.getByLabel('It proves').selectOption({ label: 'What stands before it' })
+  await expect(proof).not.toContainText('Theorem')
+  await page.keyboard.press('Control+z')
+  await expect(proof).toContainText('Proof of Theorem\u00a01.1')
+  await inBalance(page)
 })

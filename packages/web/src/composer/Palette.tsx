@@ -77,11 +77,14 @@ export const Palette = memo(function Palette({ search, onPut, onBack, onKeep }: 
   }
   const columns = (): number => {
     const all = [...(buttons.current?.querySelectorAll<HTMLElement>('[data-entry]') ?? [])]
-    const next = all.findIndex(each => each.offsetTop > all[0]!.offsetTop)
+    const tops = all.map(each => each.getBoundingClientRect().top)
+    const next = tops.findIndex(top => top > tops[0]!)
     return next < 0 ? all.length : next
   }
 
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>): void => {
+    // Menus that open over the palette have their keys for themselves.
+    if (!event.currentTarget.contains(event.target as Node)) return
     const { key } = event
     const inSearch = event.target === search.current
     const inTabs = tabs.current?.contains(event.target as Node)

@@ -10,12 +10,12 @@ function askForName(title: string, does: string, own: Keepsake | undefined, run:
     title,
     fields: [
       {
-        label: 'Its name, which types it',
+        label: 'Its name',
         value: own?.name ?? '',
         check: value => wrongName(value, others, name => meaningOf(name) !== undefined),
       },
     ],
-    note: 'It is kept for all works in this browser.',
+    note: 'It is kept for all works in this browser. A name of one word types it.',
     does,
     run: ([name]) => run(name!),
   })

@@ -37,13 +37,13 @@ export function useResult(source: string, display: boolean): FormulaDrawing | nu
       setDrawing(null)
       return
     }
+    const own = ++asked
     const key = keyOf(source, display)
     const found = known.get(key)
     if (found) {
       setDrawing(found)
       return
     }
-    const own = ++asked
     const timer = setTimeout(() => {
       worker ??= start()
       waiting.set(key, made => own === asked && setDrawing(made))

@@ -40,19 +40,24 @@ export const leaveStatementName: Command = (state, dispatch) => {
   return true
 }
 
-/** “Proof of”, in the languages of works; whatever is written there can be changed. */
-const proofOf: Record<string, string> = { en: 'Proof of ', de: 'Beweis von ', fr: 'Démonstration de ', es: 'Demostración de ' }
+/** How the word for a proof goes on to what is proved, where the program knows the word; what is written there can be changed. */
+const proofOf: Record<string, string> = {
+  Proof: 'Proof of ',
+  Beweis: 'Beweis von ',
+  Démonstration: 'Démonstration de ',
+  Demostración: 'Demostración de ',
+}
 
-/** Says what the proof at a position proves, by a living reference; without a target it is a proof of what stands before it. */
+/** Says what the proof at a position proves, behind the word for a proof, by a living reference; without a target it is a proof of what stands before it. */
 export const sayProved =
-  (at: number, target: string, language: string): Command =>
+  (at: number, target: string, word: string): Command =>
   (state, dispatch) => {
     const node = state.doc.nodeAt(at)
     if (node?.type !== nodes.proof) return false
     const first = node.firstChild!
     const has = first.type === nodes.proofName
     const reference = nodes.reference.create({ targets: [target], wording: 'nameAndNumber' })
-    const name = nodes.proofName.create(null, [schema.text(proofOf[language.slice(0, 2)] ?? proofOf.en!), reference])
+    const name = nodes.proofName.create(null, [schema.text(proofOf[word] ?? `${word}: `), reference])
     const end = at + 1 + (has ? first.nodeSize : 0)
     const tr = target ? state.tr.replaceWith(at + 1, end, name) : state.tr.delete(at + 1, end)
     dispatch?.(closeHistory(tr))

@@ -166,7 +166,6 @@ export function StatementFields({ node, at, set }: { node: Node; at: number; set
 export function ProofFields({ node, at }: { node: Node; at: number }) {
   const session = useSession()
   const ledger = useView(view => view.ledger)
-  const language = useView(view => view.settings.language)
   const name = node.firstChild!.type.name === 'proofName' ? node.firstChild! : null
   const reference = name?.children.find(child => child.type.name === 'reference')
   const target = (reference?.attrs.targets[0] as string | undefined) ?? ''
@@ -179,7 +178,7 @@ export function ProofFields({ node, at }: { node: Node; at: number }) {
         '': 'What stands before it',
         ...Object.fromEntries(statements.map(({ item, names, number }) => [item.id, `${names.one} ${number}`])),
       }}
-      onChange={chosen => session.run(sayProved(at, chosen, language))}
+      onChange={chosen => session.run(sayProved(at, chosen, session.live.words.proof))}
     />
   )
 }
