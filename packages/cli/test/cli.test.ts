@@ -17,6 +17,7 @@ import { fileURLToPath } from 'node:url'
 import { demoWorks } from '../../../demo/src/index.ts'
 import { writePdf } from '../../core/src/dispatch/pdf/writePdf.ts'
 import { createTypesetter } from '../../core/src/formulas/converter.ts'
+import { speak } from '../../core/src/formulas/spoken/speak.ts'
 import { numberWork } from '../../core/src/numbers/ledger.ts'
 import { TurnoverEngine } from '../../core/src/turnover/turnover.ts'
 import { openFonts } from '../../core/src/type/fonts.ts'
@@ -191,6 +192,15 @@ describe('the demo thesis, from the file alone', () => {
       if ((node.type.name === 'figure' || node.type.name === 'panel') && node.attrs.picture) alternatives.push(node.attrs.alternative)
     })
     expect(figures.map(value => String(value['/Alt']).replace(/^u:/, '')).sort()).toEqual(alternatives.sort())
+    // Formulas stand among the words as what they say, one that goes over a line's end once.
+    const spoken = new Map<string, number>()
+    work.doc.descendants(node => {
+      const { formula } = node.attrs
+      if (formula) spoken.set(speak(formula, 'en'), (spoken.get(speak(formula, 'en')) ?? 0) + 1)
+    })
+    const heard = elements.filter(value => value['/S'] === '/Formula').map(value => String(value['/Alt']).replace(/^u:/, ''))
+    expect(new Set(heard)).toEqual(new Set(spoken.keys()))
+    for (const [words, times] of spoken) expect([words, heard.filter(each => each === words).length >= times]).toEqual([words, true])
     expect(elements.filter(value => value['/S'] === '/Span').map(value => value['/Lang'])).toEqual(['u:la'])
     const structure = execFileSync('pdfinfo', ['-struct-text', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 })
     const squeeze = (text: string): string => text.replace(/[\s\u2002"]+/g, '')

@@ -37,5 +37,6 @@ function cut(box: FormulaDrawing, first: number, last: number): FormulaDrawing {
     outlines: box.outlines.slice(from.outline, to.outline).map(moved),
     rules: box.rules.slice(from.rule, to.rule).map(moved),
     breaks: [],
+    ...(first > 0 && { goesOn: true }),
   }
 }

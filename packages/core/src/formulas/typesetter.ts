@@ -19,6 +19,8 @@ export interface FormulaDrawing {
   breaks: FormulaBreak[]
   /** What is wrong with the source, where it cannot be set. */
   error: string
+  /** The rest of a formula that the line before it ended within. */
+  goesOn?: true
 }
 
 export interface FormulaBreak {

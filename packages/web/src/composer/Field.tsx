@@ -196,7 +196,7 @@ export function Field({ writing, display, input, drawn, names, onWrite, onTake, 
           className="composer-input"
           style={{ left: marks.caret?.x ?? 0, top: marks.caret?.y ?? 0 }}
           aria-label="Equation"
-          aria-describedby="composer-where"
+          aria-describedby="composer-says composer-where"
           aria-controls={offered.length ? 'composer-names' : undefined}
           aria-activedescendant={offered[chosen] ? `suggestion-${chosen}` : undefined}
           autoCapitalize="off"

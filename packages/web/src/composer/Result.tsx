@@ -1,6 +1,7 @@
 /** The formula as it prints, in its size, and how much of the line it takes. */
 
 import { brokenTo } from '@steady-ledger/core/formulas/brokenFormula.ts'
+import { speakRow } from '@steady-ledger/core/formulas/spoken/speak.ts'
 import { hasEmptySlot, type Row } from '@steady-ledger/core/formulas/tree/terms.ts'
 import { writeWords } from '@steady-ledger/core/formulas/tree/writeWords.ts'
 import type { FormulaDrawing } from '@steady-ledger/core/formulas/typesetter.ts'
@@ -21,6 +22,7 @@ interface Props {
 
 export function Result({ source, display, row, breaks }: Props) {
   const style = useView(view => view.houseStyle)
+  const language = useView(view => view.settings.language)
   const drawing = useResult(source, display)
   if (!source || !drawing) return <p className="composer-result" />
   const { size } = style.body
@@ -48,11 +50,12 @@ export function Result({ source, display, row, breaks }: Props) {
         <span
           role="group"
           aria-label="How it prints; it can be dragged to the keepsakes"
+          title={`Said: ${speakRow(row, language)}`}
           draggable
           className="min-w-0 flex-none cursor-grab"
           onDragStart={event => event.dataTransfer.setData('text/plain', writeWords(row))}
         >
-          <Printed drawing={printed} size={size * share} />
+          <Printed drawing={printed} size={size * share} words={speakRow(row, language)} />
         </span>
       )}
       <span role="status" className={drawing.error || over > 0 ? 'text-(--mend)' : 'text-(--ink-soft)'}>
@@ -63,11 +66,12 @@ export function Result({ source, display, row, breaks }: Props) {
 }
 
 /** Drawn anew when the typesetter has made it anew, and not with every letter. */
-const Printed = memo(function Printed({ drawing, size }: { drawing: FormulaDrawing; size: number }) {
+const Printed = memo(function Printed({ drawing, size, words }: { drawing: FormulaDrawing; size: number; words: string }) {
   return (
     <svg
+      id="composer-says"
       role="img"
-      aria-label="The equation as it prints"
+      aria-label={words}
       width={`${drawing.width * size}pt`}
       height={`${(drawing.height + drawing.depth) * size}pt`}
       viewBox={`0 ${-drawing.height * 1000} ${drawing.width * 1000} ${(drawing.height + drawing.depth) * 1000}`}

@@ -2,6 +2,7 @@
 import { workFromJson, workToJson } from '@steady-ledger/core/work/file/workFile.ts'
 import { countWords } from '@steady-ledger/core/work/schema.ts'
 import { type Picture, usedPictures, type Work } from '@steady-ledger/core/work/work.ts'
+import { whenIdle } from '../app/whenIdle.ts'
 import { database, type StateRecord } from './database.ts'
 import { thinned } from './thinning.ts'
 import { StorageError } from './works.ts'
@@ -16,10 +17,7 @@ export const statesOf = async (work: string): Promise<StateRecord[]> =>
   (await database.states.where('work').equals(work).toArray()).reverse()
 
 const lastAt = new Map<string, number>()
-const idle = (): Promise<unknown> =>
-  new Promise(resolve =>
-    typeof requestIdleCallback === 'function' ? requestIdleCallback(resolve, { timeout: 3000 }) : setTimeout(resolve, 0),
-  )
+const idle = (): Promise<void> => new Promise(resolve => whenIdle(() => resolve(), 3000))
 
 /** Keeps a work as it is, unless the last kept state is the same, or one by the hour is not due. What cannot be kept costs nothing else. */
 export async function keepState(id: string, work: Work, why: StateRecord['why'], name = ''): Promise<void> {

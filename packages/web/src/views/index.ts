@@ -1,5 +1,6 @@
 /** The views of a work by their addresses. Each is fetched when it is first shown, or when nothing else is to be done. */
 import { later } from '../app/later.tsx'
+import { whenIdle } from '../app/whenIdle.ts'
 
 export const frame = later(async () => (await import('../app/Frame.tsx')).Frame)
 export const help = later(async () => (await import('./help/WhatIsWhat.tsx')).WhatIsWhat)
@@ -17,7 +18,7 @@ export const views = [
   { path: 'what-is-what', ...help },
 ] as const
 
-const soon = (run: () => void): void => void (typeof requestIdleCallback === 'function' ? requestIdleCallback : setTimeout)(run)
+const soon = (run: () => void): void => whenIdle(run, 3000)
 
 /** A work that will perhaps be opened next, so that its text is there at once. */
 export const openAhead = (id: string): void => void import('../storage/works.ts').then(({ loadAhead }) => loadAhead(id)).catch(() => {})

@@ -5,6 +5,7 @@
 import type PDFDocument from 'pdfkit'
 import type { StructureElement } from 'pdfkit'
 import { toBytes } from 'pdfkit/output'
+import { speak } from '../../formulas/spoken/speak.ts'
 import { identityIn } from '../../numbers/occurrences.ts'
 import type { Box, Mark, Placed, Structure } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
@@ -71,6 +72,10 @@ class PdfWriter {
   private readonly elements = new Map<string, StructureElement>()
   private readonly named = new Set<string>()
   private sheet!: Page
+  /** What formulas say, by their notation. */
+  private readonly said = new Map<string, string>()
+  /** The formula that was written last: its rest may stand on the next line. */
+  private openFormula: { block: string; source: string; element: StructureElement } | null = null
 
   private readonly document: PDFDocument
   private readonly turnover: Turnover
@@ -113,7 +118,7 @@ class PdfWriter {
         this.mark(mark, x, y)
         this.document.endMarkedContent()
       } else if (mark.kind === 'line') this.line(mark, placed)
-      else this.tagged(mark.kind === 'picture' ? 'Figure' : 'Formula', box.block, altOf(mark), () => this.mark(mark, x, y))
+      else this.tagged(mark.kind === 'picture' ? 'Figure' : 'Formula', box.block, this.altOf(mark), () => this.mark(mark, x, y))
     }
     const { page } = this.turnover.work.houseStyle
     if (box.lead) this.area(box.lead, x, y, page.width - page.inner - page.outer, box.height, this.elementOf(box))
@@ -136,21 +141,28 @@ class PdfWriter {
       const language = languageOf(all[from]!)
       let to = from + 1
       while (to < all.length && sameLead(leadOf(all[to]!), lead) && languageOf(all[to]!) === language) to++
-      const pieces = all.slice(from, to)
       const within = lead ? 'Link' : language ? 'Span' : ''
       const parent = within ? this.document.struct(within, language ? { lang: language } : {}) : element
       if (within) element.add(parent)
-      const content = this.document.markStructureContent(within || tag)
-      parent.add(content)
-      // Words read apart where they stand apart, also across the end of a link.
-      const following = all[to]
-      const apart = following ? standsApart(pieces.at(-1)!, following) : !line.hyphenated
-      this.pieces(pieces, x + mark.x, y + mark.baseline, apart)
-      this.document.endMarkedContent()
+      // Formulas stand as what they say among the words around them.
+      for (let first = from; first < to; ) {
+        let end = first + 1
+        const piece = all[first]!
+        if (!('formula' in piece)) while (end < to && !('formula' in all[end]!)) end++
+        const inner = 'formula' in piece ? this.formulaElement(piece, first === 0, box.block, parent) : parent
+        const content = this.document.markStructureContent(inner === parent ? within || tag : 'Formula')
+        inner.add(content)
+        // Words read apart where they stand apart, also across the end of a link.
+        const following = all[end]
+        const apart = following ? standsApart(all[end - 1]!, following) : !line.hyphenated
+        this.pieces(all.slice(first, end), x + mark.x, y + mark.baseline, apart)
+        this.document.endMarkedContent()
+        first = end
+      }
       if (lead) {
-        const first = pieces[0]!
-        const end = pieces.at(-1)!
-        const size = Math.max(...pieces.map(piece => piece.size))
+        const first = all[from]!
+        const end = all[to - 1]!
+        const size = Math.max(...all.slice(from, to).map(piece => piece.size))
         this.area(
           lead,
           x + mark.x + first.x,
@@ -162,6 +174,23 @@ class PdfWriter {
       }
       from = to
     }
+  }
+
+  /** The element of a formula in a line. One that its line ended within goes on at the head of the next. */
+  private formulaElement({ source, formula }: FormulaPiece, opensLine: boolean, block: string, parent: StructureElement): StructureElement {
+    if (formula.goesOn && opensLine && this.openFormula?.block === block && this.openFormula.source === source)
+      return this.openFormula.element
+    const element = this.document.struct('Formula', { alt: this.words(source) })
+    parent.add(element)
+    this.openFormula = { block, source, element }
+    return element
+  }
+
+  /** A formula as it is said, in the language of the work. */
+  private words(source: string): string {
+    let words = this.said.get(source)
+    if (words === undefined) this.said.set(source, (words = speak(source, this.turnover.work.settings.language)))
+    return words
   }
 
   /** The clickable area of a link; a link to something that is not on any page is left out. */
@@ -176,6 +205,10 @@ class PdfWriter {
       const name = entry ? `${entry.names.one} ${entry.bare}`.trim() : 'its target'
       this.document.goTo(x, y, width, height, id, { ...options, Contents: new String(`To ${name}`) })
     }
+  }
+
+  private altOf(mark: Mark): string {
+    return mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? this.words(mark.source) : ''
   }
 
   private tagged(tag: string, block: string, alt: string, draw: () => void): void {
@@ -290,7 +323,6 @@ const structureType: Record<string, string> = { Title: 'H1', Lbl: 'P' }
 /** pdfkit keeps the dictionary of an element to itself; attributes can be set in no other way. */
 const attributesOf = (element: StructureElement): Record<string, unknown> =>
   (element as unknown as { dictionary: { data: Record<string, unknown> } }).dictionary.data
-const altOf = (mark: Mark): string => (mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? mark.source : '')
 const leadOf = (piece: LinePiece): Lead | null => ('shape' in piece ? piece.lead : null)
 const languageOf = (piece: LinePiece): string | undefined => ('shape' in piece ? piece.language : undefined)
 const sameLead = (a: Lead | null, b: Lead | null): boolean =>

@@ -4,6 +4,7 @@ import { mathMl, whyUnreadable } from '@steady-ledger/core/formulas/mathml.ts'
 import type { Node } from '@tiptap/pm/model'
 import type { EditorView, NodeView, ViewMutationRecord } from '@tiptap/pm/view'
 import type { LiveNumbers } from '../live.ts'
+import { sayFormula } from '../spokenFormulas.ts'
 
 export interface Hosts {
   live: LiveNumbers
@@ -63,12 +64,14 @@ export function numberColumn(
   }
 }
 
-/** Puts a formula into an element; what cannot be read is shown as what it is, marked. */
-export function showFormula(dom: HTMLElement, source: string, display: boolean): void {
+/** Puts a formula into an element; what cannot be read is shown as what it is, marked. Those who listen hear it in the language given. */
+export function showFormula(dom: HTMLElement, source: string, display: boolean, language: string): void {
   const math = source.trim() ? mathMl(source, display) : ''
   dom.classList.toggle('broken', math === null)
-  if (math) dom.innerHTML = math
-  else
+  if (math) {
+    dom.innerHTML = math
+    sayFormula(dom, source, language)
+  } else
     dom.textContent =
       math === null
         ? display
