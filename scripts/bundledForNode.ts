@@ -5,7 +5,16 @@ import { mathJax } from './mathJax.ts'
 export const bundledForNode = (root: string, input: Record<string, string>): UserConfig => ({
   root,
   plugins: [mathJax()],
-  ssr: { noExternal: [/^@steady-ledger\//, /^@mathjax\//] },
+  // Files of their own are looked for and read one by one: many small ones took most of the start.
+  ssr: {
+    noExternal: [
+      /^@steady-ledger\//,
+      /^@mathjax\//,
+      /^@noble\//,
+      /^prosemirror-/,
+      /^(fflate|hyphen|saxes|xmlchars|orderedmap|linebreak|unicode-trie|tiny-inflate|base64-js|image-size|@sinclair\/typebox)/,
+    ],
+  },
   build: {
     ssr: true,
     target: 'node20',

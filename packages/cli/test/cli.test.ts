@@ -17,7 +17,8 @@ import { fileURLToPath } from 'node:url'
 import { demoWorks } from '../../../demo/src/index.ts'
 import { writePdf } from '../../core/src/dispatch/pdf/writePdf.ts'
 import { createTypesetter } from '../../core/src/formulas/converter.ts'
-import { speak } from '../../core/src/formulas/spoken/speak.ts'
+import { mathMl } from '../../core/src/formulas/mathml.ts'
+import { speakMathMl } from '../../core/src/formulas/spoken/speak.ts'
 import { numberWork } from '../../core/src/numbers/ledger.ts'
 import { TurnoverEngine } from '../../core/src/turnover/turnover.ts'
 import { openFonts } from '../../core/src/type/fonts.ts'
@@ -196,7 +197,8 @@ describe('the demo thesis, from the file alone', () => {
     const spoken = new Map<string, number>()
     work.doc.descendants(node => {
       const { formula } = node.attrs
-      if (formula) spoken.set(speak(formula, 'en'), (spoken.get(speak(formula, 'en')) ?? 0) + 1)
+      const words = formula && speakMathMl(mathMl(formula, true)!, 'en')
+      if (words) spoken.set(words, (spoken.get(words) ?? 0) + 1)
     })
     const heard = elements.filter(value => value['/S'] === '/Formula').map(value => String(value['/Alt']).replace(/^u:/, ''))
     expect(new Set(heard)).toEqual(new Set(spoken.keys()))

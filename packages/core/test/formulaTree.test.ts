@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { createTypesetter } from '../src/formulas/converter.ts'
+import { mathMl } from '../src/formulas/mathml.ts'
 import { readXml } from '../src/formulas/tree/mathElement.ts'
 import { readFormula } from '../src/formulas/tree/readFormula.ts'
 import { readMathMl } from '../src/formulas/tree/readMathMl.ts'
@@ -37,3 +38,12 @@ test.each(knownSigns.map(({ char, names }) => [char, names] as const))('%s is dr
   }
   for (const name of names) expect([name, typed(name)]).toEqual([name, source])
 })
+
+test.each(['\\lim_{x\\to0}f', '\\bigl(a\\bigr)', '\\operatorname*{arg\\,max}_x f'])(
+  '%s loses nothing where only its MathML is known',
+  source => {
+    const letters = (text: string): string => [...text.replace(/<[^>]*>|&#x20[0-9A-F]{2};|\s/g, '')].join('')
+    const shown = mathMl(source, true)!
+    expect(letters(writeMathMl(readMathMl(readXml(shown)), true))).toBe(letters(shown))
+  },
+)

@@ -73,7 +73,7 @@ function breakAt(box: FormulaDrawing, measure: number): FormulaDrawing {
 }
 
 function stacked(box: FormulaDrawing, lines: { from: number; to: number; x: number }[]): FormulaDrawing {
-  const made: FormulaDrawing = { width: 0, height: 0, depth: 0, outlines: [], rules: [], breaks: [], error: '' }
+  const made: FormulaDrawing = { width: 0, height: 0, depth: 0, outlines: [], rules: [], breaks: [], mathMl: box.mathMl, error: '' }
   let y = 0
   for (const [index, { from, to, x }] of lines.entries()) {
     const part = formulaPart(box, from, to)

@@ -1,7 +1,11 @@
 /** Sets formulas by MathJax with the STIX Two fonts. All of MathJax comes with this file and with no other. */
 
+import type { LiteDocument } from '@mathjax/src/js/adaptors/lite/Document.js'
 import type { LiteElement } from '@mathjax/src/js/adaptors/lite/Element.js'
+import type { LiteText } from '@mathjax/src/js/adaptors/lite/Text.js'
 import { liteAdaptor } from '@mathjax/src/js/adaptors/liteAdaptor.js'
+import { type MathItem as AnyMathItem, STATE } from '@mathjax/src/js/core/MathItem.js'
+import { SerializedMmlVisitor } from '@mathjax/src/js/core/MmlTree/SerializedMmlVisitor.js'
 import { RegisterHTMLHandler } from '@mathjax/src/js/handlers/html.js'
 import '@mathjax/src/js/input/tex/ams/AmsConfiguration.js'
 import '@mathjax/src/js/input/tex/base/BaseConfiguration.js'
@@ -14,6 +18,7 @@ import { mathjax } from '@mathjax/src/js/mathjax.js'
 import { SVG } from '@mathjax/src/js/output/svg.js'
 import './mathFont.ts'
 
+import { cleanMathMl } from './cleanMathMl.ts'
 import { drawInto, numbers } from './drawInto.ts'
 import { closingSigns, openingSigns, relationSigns } from './lineSigns.ts'
 import { notationMacros, notationPackages } from './notation.ts'
@@ -21,7 +26,13 @@ import { plainReason } from './plainReason.ts'
 import type { FormulaDrawing, FormulaTypesetter, SetFormula } from './typesetter.ts'
 import { typesetterOver } from './typesetter.ts'
 
-type Convert = (source: string, display: boolean) => LiteElement
+type MathItem = AnyMathItem<LiteElement, LiteText, LiteDocument>
+
+interface Converted {
+  svg: LiteElement
+  mathMl: string
+}
+type Convert = (source: string, display: boolean) => Converted
 
 function startConverter(): Convert {
   mathjax.asyncLoad = () => ({})
@@ -38,9 +49,14 @@ function startConverter(): Convert {
   })
   const document = mathjax.document('', { InputJax: input, OutputJax: output })
   output.font.loadDynamicFilesSync()
+  const visitor = new SerializedMmlVisitor()
   return (source, display) => {
-    const root = document.convert(source, { display, em: 12, ex: 5.7, containerWidth: 1e5 }) as LiteElement
-    return adaptor.tags(root, 'svg')[0] as LiteElement
+    // As `document.convert` does it; that gives the drawing alone, and reading a formula anew for its MathML takes half as long again.
+    const item = new document.options.MathItem(source, input, display) as MathItem
+    item.start.node = adaptor.body(document.document)
+    item.setMetrics(12, 5.7, 1e5, 1)
+    item.convert(document, STATE.LAST)
+    return { svg: adaptor.tags(item.typesetRoot, 'svg')[0] as LiteElement, mathMl: cleanMathMl(visitor.visitTree(item.root)) }
   }
 }
 
@@ -63,7 +79,7 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaDra
   if (source.length > longestSource)
     return failed(`The formula is longer than ${longestSource.toLocaleString('en-GB')} signs. Make several of it.`)
   try {
-    const root = convert(source, display)
+    const { svg: root, mathMl } = convert(source, display)
     const [, top, width, height] = numbers(root.attributes.viewBox as string)
     const box: FormulaDrawing = {
       width: width! / 1000,
@@ -72,6 +88,7 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaDra
       outlines: [],
       rules: [],
       breaks: [],
+      mathMl,
       error: '',
     }
     drawInto(box, root, lineStarts(root, display))
@@ -81,7 +98,16 @@ function typeset(convert: Convert, source: string, display: boolean): FormulaDra
   }
 }
 
-const failed = (error: string): FormulaDrawing => ({ width: 1, height: 0.7, depth: 0.2, outlines: [], rules: [], breaks: [], error })
+const failed = (error: string): FormulaDrawing => ({
+  width: 1,
+  height: 0.7,
+  depth: 0.2,
+  outlines: [],
+  rules: [],
+  breaks: [],
+  mathMl: '',
+  error,
+})
 
 const codeOf = (sign: string): string => sign.codePointAt(0)!.toString(16).toUpperCase()
 const [relations, opening, closing] = [relationSigns, openingSigns, closingSigns].map(signs => new Set([...signs].map(codeOf))) as [

@@ -17,6 +17,8 @@ export interface FormulaDrawing {
   rules: { rect: [number, number, number, number]; place: Affine }[]
   /** Where a line may end within it: in a line of text after a relation outside all brackets, in a display before one. */
   breaks: FormulaBreak[]
+  /** The same formula as MathML: what it says is made from it. Empty where it cannot be set. */
+  mathMl: string
   /** What is wrong with the source, where it cannot be set. */
   error: string
   /** The rest of a formula that the line before it ended within. */
@@ -76,8 +78,8 @@ export function typesetterOver(set: SetFormula): FormulaTypesetter {
       return boxes
     },
     takeIn(boxes) {
-      // Boxes kept by an earlier version do not say where they break: they are set again.
-      for (const [key, box] of boxes) if (Array.isArray(box.breaks)) known.set(key, box)
+      // Boxes kept by an earlier version do not know all that is asked of them: they are set again.
+      for (const [key, box] of boxes) if (Array.isArray(box.breaks) && typeof box.mathMl === 'string') known.set(key, box)
     },
     takeOver(boxes) {
       for (const [key, box] of boxes) {

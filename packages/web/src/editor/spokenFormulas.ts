@@ -1,5 +1,6 @@
 /** What formulas say to those who listen, written beside them when the processor has nothing else to do. */
-import { speak } from '@steady-ledger/core/formulas/spoken/speak.ts'
+import { mathMl } from '@steady-ledger/core/formulas/mathml.ts'
+import { speakMathMl } from '@steady-ledger/core/formulas/spoken/speak.ts'
 import { whenIdle } from '../app/whenIdle.ts'
 
 /** Elements whose formula is still to be said. */
@@ -11,7 +12,7 @@ const least = 3
 
 /** Says in an element what its formula says in a language. */
 export function sayFormula(dom: HTMLElement, source: string, language: string): void {
-  waiting.set(dom, () => speak(source, language))
+  waiting.set(dom, () => speakMathMl(mathMl(source, true) ?? '', language) || source)
   ask()
 }
 

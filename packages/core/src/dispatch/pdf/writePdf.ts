@@ -5,7 +5,8 @@
 import type PDFDocument from 'pdfkit'
 import type { StructureElement } from 'pdfkit'
 import { toBytes } from 'pdfkit/output'
-import { speak } from '../../formulas/spoken/speak.ts'
+import { speakMathMl } from '../../formulas/spoken/speak.ts'
+import type { FormulaDrawing } from '../../formulas/typesetter.ts'
 import { identityIn } from '../../numbers/occurrences.ts'
 import type { Box, Mark, Placed, Structure } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
@@ -180,16 +181,20 @@ class PdfWriter {
   private formulaElement({ source, formula }: FormulaPiece, opensLine: boolean, block: string, parent: StructureElement): StructureElement {
     if (formula.goesOn && opensLine && this.openFormula?.block === block && this.openFormula.source === source)
       return this.openFormula.element
-    const element = this.document.struct('Formula', { alt: this.words(source) })
+    const element = this.document.struct('Formula', { alt: this.words(formula, source) })
     parent.add(element)
     this.openFormula = { block, source, element }
     return element
   }
 
   /** A formula as it is said, in the language of the work. */
-  private words(source: string): string {
+  private words({ mathMl }: FormulaDrawing, source: string): string {
     let words = this.said.get(source)
-    if (words === undefined) this.said.set(source, (words = speak(source, this.turnover.work.settings.language)))
+    if (words === undefined) {
+      // What has no words is told as it is written.
+      words = speakMathMl(mathMl, this.turnover.work.settings.language) || source
+      this.said.set(source, words)
+    }
     return words
   }
 
@@ -208,7 +213,7 @@ class PdfWriter {
   }
 
   private altOf(mark: Mark): string {
-    return mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? this.words(mark.source) : ''
+    return mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? this.words(mark.formula, mark.source) : ''
   }
 
   private tagged(tag: string, block: string, alt: string, draw: () => void): void {

@@ -3,7 +3,6 @@
  * letters. Made from the tree in some hundredths of a millisecond, so that nothing need be kept: a rule engine that was tried first
  * took ten milliseconds a formula, twenty seconds for a long work.
  */
-import { readNotation } from '../mathml.ts'
 import { limitNames } from '../tree/functions.ts'
 import { readXml } from '../tree/mathElement.ts'
 import { readMathMl } from '../tree/readMathMl.ts'
@@ -30,12 +29,12 @@ function namesIn(speech: Speech): Map<string, string> {
   return names
 }
 
-/** What a formula that stands in a work says; its notation where it cannot be read. */
-export function speak(source: string, language: string): string {
+/** What a formula says, read from its MathML; empty where that cannot be read. */
+export function speakMathMl(mathMl: string, language: string): string {
   try {
-    return speakRow(readMathMl(readXml(readNotation(source))), language) || source
+    return speakRow(readMathMl(readXml(mathMl)), language)
   } catch {
-    return source
+    return ''
   }
 }
 
@@ -195,7 +194,7 @@ class Speaker {
       const lower = below && this.row(below)
       this.inLimit = outer
       const upper = above && this.row(above)
-      if (isLimit) return `${fill(speech.limit, base, lower)} ${speech.of}`
+      if (isLimit && !upper) return `${fill(speech.limit, base, lower)} ${speech.of}`
       if (lower && upper) return `${fill(speech.fromTo, base, lower, upper)} ${speech.of}`
       const says = lower
         ? fill(below!.some(each => isSign(each, '=')) ? speech.from : speech.under, base, lower)

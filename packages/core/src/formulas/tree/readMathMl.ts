@@ -173,7 +173,8 @@ function read(element: MathElement): Term[] {
 /** Something without a structure here: the notation that it came from, if it came from one. */
 function kept(element: MathElement): Term[] {
   const source = element.attributes['data-latex']
-  return source ? [{ kind: 'kept', source }] : readAll(element.children)
+  if (source) return [{ kind: 'kept', source }]
+  return element.children.length ? readAll(element.children) : [...textOf(element)].map(char => signOf(char))
 }
 
 /** The sign of an operator by itself, or of a bracket in a group of its own. */
@@ -252,10 +253,12 @@ function readLetters(element: MathElement): Term[] {
 function readOperator(element: MathElement): Term[] {
   const text = textOf(element)
   if (!text) return []
-  if (element.attributes.minsize !== undefined) return kept(element)
+  // Sizes and spaces that the author wrote; other programs, and our own MathML, write them where nobody asked for any.
+  const { minsize, lspace, 'data-latex': written } = element.attributes
+  if (minsize !== undefined && written) return kept(element)
   if (/^\p{L}[\p{L}\s\u2006\u2009\u00a0]+$/u.test(text)) {
     const name = text.replace(/[\s\u2006\u2009\u00a0]+/g, ' ')
-    if (element.attributes.lspace !== undefined) return kept(element)
+    if (lspace !== undefined && written) return kept(element)
     return [
       {
         kind: 'name',
