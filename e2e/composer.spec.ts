@@ -1,6 +1,7 @@
+import { readFileSync } from 'node:fs'
 /** The composer, by keyboard alone. */
 import type { Page } from '@playwright/test'
-import { inBalance, newThesis } from './support.ts'
+import { inBalance, newThesis, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 const field = (page: Page) => page.locator('.composer textarea')
@@ -145,6 +146,30 @@ test('an equation is kept, put in by its name in another one, and carried as a f
   await page.keyboard.type('buoyancy')
   await page.keyboard.press('Enter')
   await expect(page.locator('.division.open .equation')).toHaveCount(3)
+  // It goes with the bundle when that is asked for, and comes with it where it is not kept yet.
+  await page.getByRole('link', { name: 'Dispatch' }).press('Enter')
+  await page.getByLabel('With the formula that I keep in the composer').press('Space')
+  const [written] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('listitem').filter({ hasText: 'Bundle' }).getByRole('button', { name: 'Save' }).press('Enter'),
+  ])
+  const bundle = await written.path()
+  await page.goto('/')
+  await page.evaluate(
+    () =>
+      new Promise(resolve => {
+        const request = indexedDB.open('steady-ledger')
+        request.onsuccess = () => {
+          const cleared = request.result.transaction('keepsakes', 'readwrite').objectStore('keepsakes').clear()
+          cleared.onsuccess = () => resolve(request.result.close())
+        }
+      }),
+  )
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'own.ledger.zip', mimeType: 'application/zip', buffer: readFileSync(bundle) })
+  await expect(page.locator('.notice', { hasText: 'A keepsake for the composer came with it.' })).toBeVisible()
 })
 
 test('a formula in the line is entered and left by arrows, pressed where it is meant, and turned into an equation and back', async ({
@@ -296,4 +321,43 @@ test('what cannot be read is said in its place, and kept', async ({ page }) => {
   await page.keyboard.press('Escape')
   await expect(broken).toHaveCount(1)
   await expect(page.locator('.books')).toContainText('must mend')
+})
+
+test('letters in use are offered first, and what the one at the caret stands for is said, kept, and undone', async ({ page }) => {
+  await newEquation(page)
+  await page.keyboard.type('rho_w=2')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+Alt+e')
+  await page.keyboard.type('rho')
+  const offered = page.getByRole('listbox', { name: 'What the word becomes' })
+  await expect(offered.getByRole('option').nth(1)).toContainText('rho_w')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  const composer = page.getByRole('group', { name: 'Composer' })
+  await expect(composer).toContainText('What it stands for is not said yet.')
+  await page.keyboard.press('F3')
+  await page.getByLabel('It stands for').fill('density of the water')
+  await page.getByLabel('Unit').fill('kg per cubic metre')
+  await page.keyboard.press('Enter')
+  await expect(composer).toContainText('density of the water in kg per cubic metre')
+  await expect(field(page)).toBeFocused()
+  await expect(composer).toContainText('used 2 times, first on page')
+  await page.keyboard.type('+g')
+  await expect(composer).not.toContainText('density')
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('ArrowLeft')
+  await expect(composer).toContainText('density of the water')
+  // In the palette they stand together, the most used first.
+  await page.getByRole('tab', { name: 'In this work' }).press('Enter')
+  await expect(page.locator('.sign').first()).toContainText('used 2 times')
+  await field(page).focus()
+  await page.keyboard.press('Escape')
+  await saved(page)
+  await page.reload()
+  await inBalance(page)
+  await page.locator('.division.open .equation').last().locator('.math').dblclick()
+  await page.keyboard.press('Home')
+  await page.keyboard.press('ArrowRight')
+  await expect(composer).toContainText('density of the water')
 })

@@ -2,7 +2,7 @@ import { strToU8, zipSync } from 'fflate'
 import { generateWork } from '../../../demo/src/generate.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
 import { grainPng } from '../../../demo/src/png.ts'
-import { readBundle, writeBundle } from '../src/work/file/bundle.ts'
+import { openBundle, readBundle, writeBundle } from '../src/work/file/bundle.ts'
 import { crc32 } from '../src/work/file/crc32.ts'
 import { PictureError, readPicture } from '../src/work/file/pictureFile.ts'
 import { currentVersion, documentFromJson, workFromJson, workToJson } from '../src/work/file/workFile.ts'
@@ -15,6 +15,15 @@ interface WorkFile {
 }
 
 describe('bundles', () => {
+  test('formulas that the author keeps go with a work where they are given, and are none of it', () => {
+    let count = 0
+    const work = newWork('thesis', 'With keepsakes', () => `n${count++}`)
+    const opened = openBundle(writeBundle(work, '{"kept": true}'))
+    expect(opened.keepsakes).toBe('{"kept": true}')
+    expect(writeBundle(opened.work)).toEqual(writeBundle(work))
+    expect(openBundle(writeBundle(work)).keepsakes).toBe('')
+  })
+
   test.each(['thesis', 'paper'] as const)('the demo %s comes back as it went, and the same bytes are written twice', async kind => {
     const work = await demoWorks[kind]()
     const bytes = writeBundle(work)

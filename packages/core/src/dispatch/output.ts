@@ -12,6 +12,8 @@ export interface Source {
 export interface Writing {
   /** Stands in files that carry one: the same work and date give the same bytes. */
   date: Date
+  /** The formulas that the author keeps, as a file of them; for outputs that carry it. */
+  keepsakes?: string
   /** Told how far writing has come; ends it by answering false. */
   onProgress?(done: number, of: number): boolean
 }
@@ -25,5 +27,7 @@ export interface Output {
   mediaType: string
   /** Leaves the house with page numbers in it: a milestone is taken with it. */
   recorded: boolean
+  /** Can carry the formulas that the author keeps. */
+  carriesKeepsakes?: true
   write(source: Source, writing: Writing): Promise<Uint8Array>
 }

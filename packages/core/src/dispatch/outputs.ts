@@ -37,7 +37,8 @@ const bundle: Output = {
   ending: '.ledger.zip',
   mediaType: 'application/zip',
   recorded: false,
-  write: async ({ work }) => writeBundle(work),
+  carriesKeepsakes: true,
+  write: async ({ work }, { keepsakes }) => writeBundle(work, keepsakes),
 }
 
 export const outputs: readonly Output[] = [pdf, ledgerCsv, bundle]

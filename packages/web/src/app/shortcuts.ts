@@ -49,6 +49,7 @@ export const shortcuts = {
   nextSlot: { says: 'Next slot, or out of the structure', chords: ['Tab'], group: 'In an equation', told: true },
   slotBefore: { says: 'Slot before', chords: ['Shift-Tab'], group: 'In an equation', told: true },
   palette: { says: 'To the palette and back', chords: ['F2'], group: 'In an equation', told: true },
+  describe: { says: 'Say what the letter at the caret stands for', chords: ['F3'], group: 'In an equation', told: true },
   line: { says: 'A line below; in an array, a row', chords: ['Enter'], group: 'In an equation', told: true },
   column: { says: 'A column of an array', chords: ['Alt-Enter'], group: 'In an equation', told: true },
   noRow: { says: 'Remove a row of an array', chords: ['Mod-Backspace'], group: 'In an equation', told: true },

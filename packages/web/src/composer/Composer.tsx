@@ -1,5 +1,6 @@
 /** The composer: a formula is written in place, by keys or from a palette; no notation is shown. Esc goes back to the text. */
 import { whyUnreadable } from '@steady-ledger/core/formulas/mathml.ts'
+import { speakRow } from '@steady-ledger/core/formulas/spoken/speak.ts'
 import { readFormula } from '@steady-ledger/core/formulas/tree/readFormula.ts'
 import type { Row } from '@steady-ledger/core/formulas/tree/terms.ts'
 import { writeNotation } from '@steady-ledger/core/formulas/tree/writeNotation.ts'
@@ -10,13 +11,17 @@ import { removeCells } from '@steady-ledger/core/formulas/typing/remove.ts'
 import { addCells } from '@steady-ledger/core/formulas/typing/resolve.ts'
 import { endWord, typeText } from '@steady-ledger/core/formulas/typing/type.ts'
 import { aroundCaret, currentRow, at as placed, put, selected, splice, type Writing } from '@steady-ledger/core/formulas/typing/writing.ts'
+import { setEntry } from '@steady-ledger/core/work/steps/registerStep.ts'
+import { closeHistory } from '@tiptap/pm/history'
 import { NodeSelection, TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
-import { type ClipboardEvent, type KeyboardEvent, useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { type ClipboardEvent, type KeyboardEvent, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { noteUse } from '../app/usedLast.ts'
 import { turnFormula } from '../editor/formulaPlaces.ts'
 import { addEquationLine } from '../editor/groups.ts'
+import { newId } from '../newId.ts'
 import { useSession, useView } from '../session/sessionContext.ts'
+import { ask } from '../ui/Ask.tsx'
 import { notify } from '../ui/notices.ts'
 import { showWhole, useFloatingPlace } from '../views/galley/floatingPlace.ts'
 import { ArrayBar } from './ArrayBar.tsx'
@@ -25,10 +30,13 @@ import { copyFormula, pastedFormula } from './clipboard.ts'
 import { Field, whereIs } from './Field.tsx'
 import { askToKeep } from './keepsakeForms.ts'
 import { loadKeepsakes, useKeepsakes } from './keepsakes.ts'
+import { meaningIn, newMeaning } from './meanings.ts'
 import { Palette } from './Palette.tsx'
 import type { Entry } from './palette.ts'
 import { placeAfter } from './places.ts'
 import { Result } from './Result.tsx'
+import { SymbolLine, symbolAtCaret } from './SymbolLine.tsx'
+import { usedSymbols } from './usedSymbols.ts'
 import { useWritings } from './useWritings.ts'
 
 const mostUsed = 20
@@ -106,7 +114,11 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
 
   useEffect(() => {
     void loadKeepsakes()
-  }, [])
+    session.askSymbols(true)
+    return () => session.askSymbols(false)
+  }, [session])
+  const symbols = useView(view => view.symbols)
+  const inUse = useMemo(() => usedSymbols(symbols), [symbols])
 
   const leave = useCallback(
     (side: 'before' | 'after' = 'after') => {
@@ -203,12 +215,41 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
     onOpen(turned.place(view.state))
   }
 
+  const describe = (): void => {
+    // Only a word that is being typed becomes something: what is not changed stays as it was written.
+    const ready = writing.word ? endWord(writing) : writing
+    const symbol = symbolAtCaret(ready)
+    if (!symbol) {
+      notify({ kind: 'wrong', text: 'There is no letter at the caret: put it behind the one that stands for something.' })
+      return
+    }
+    if (ready !== writing) to(ready)
+    const known = meaningIn(session.work.abbreviations, symbol.key)
+    const { full = '', unit = '' } = known?.entry ?? {}
+    ask({
+      title: `What ${speakRow(symbol.row, session.work.settings.language)} stands for`,
+      fields: [
+        { label: 'It stands for', value: full },
+        { label: 'Unit', value: unit },
+      ],
+      note: 'In the whole work. Leave both empty to say nothing of it.',
+      does: 'Save',
+      run: ([meaning = '', given = '']) => {
+        const entry = { ...(known?.entry ?? newMeaning(symbol.key)), full: meaning.slice(0, 1000), unit: given.slice(0, 200) }
+        const tr = setEntry(view.state.tr, session.work, 'abbreviations', known?.id ?? newId(), meaning || given ? entry : null)
+        if (tr.steps.length) session.dispatch(closeHistory(tr))
+        onBack()
+      },
+    })
+  }
+
   const onKey = (event: KeyboardEvent): boolean => {
     const { key, shiftKey, altKey } = event
     const mod = event.ctrlKey || event.metaKey
     const inArray = aroundCaret(writing)?.structure.kind === 'grid'
     if (key === 'Escape') leave()
     else if (key === 'F2') search.current?.focus()
+    else if (key === 'F3') describe()
     else if (mod && key.toLowerCase() === 'z' && !shiftKey) undo()
     else if (mod && (key.toLowerCase() === 'y' || (key.toLowerCase() === 'z' && shiftKey))) redo()
     else if (key === 'Enter' && mod) leave()
@@ -254,7 +295,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
           display={display}
           input={input}
           drawn={drawn}
-          names={kept.map(({ name }) => name)}
+          names={[...kept.map(({ name }) => name), ...inUse.map(({ typed }) => typed)]}
           onWrite={to}
           onTake={takeName}
           onKey={onKey}
@@ -272,8 +313,9 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
         </p>
       )}
       <Result source={source} display={display} row={writing.row} breaks={display && opened.node?.attrs.wide === 'break' && !inGroup} />
+      <SymbolLine writing={writing} onDescribe={describe} />
       <ArrayBar writing={writing} onWrite={onChanged} />
-      <Palette search={search} onPut={onPut} onBack={onBack} onKeep={onKeep} />
+      <Palette search={search} inUse={inUse} onPut={onPut} onBack={onBack} onKeep={onKeep} />
       <ComposerFoot
         display={display}
         undo={mayUndo ? undo : undefined}

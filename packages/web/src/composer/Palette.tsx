@@ -13,11 +13,15 @@ import { askToRename } from './keepsakeForms.ts'
 import { type Keepsake, readKeepsakes, setKeepsakes, useKeepsakes } from './keepsakes.ts'
 import { type Entry, groupNames, palette } from './palette.ts'
 import { searched } from './paletteSearch.ts'
+import type { UsedSymbol } from './usedSymbols.ts'
 
 const keepsakesGroup = 'Keepsakes'
+const inUseGroup = 'In this work'
 
 interface Props {
   search: RefObject<HTMLInputElement | null>
+  /** Letters that the work uses, the most used first. */
+  inUse: readonly UsedSymbol[]
   onPut(entry: Pick<Entry, 'name' | 'puts' | 'before'>): void
   onBack(): void
   /** What was dragged from the formula onto the group. */
@@ -34,13 +38,14 @@ interface Shown {
   wide?: boolean
 }
 
-export const Palette = memo(function Palette({ search, onPut, onBack, onKeep }: Props) {
+export const Palette = memo(function Palette({ search, inUse, onPut, onBack, onKeep }: Props) {
   const [group, setGroup] = useState<string>(groupNames[0])
   const [asked, setAsked] = useState('')
   const [at, setAt] = useState(0)
   const buttons = useRef<HTMLDivElement>(null)
   const tabs = useRef<HTMLDivElement>(null)
   const kept = useKeepsakes(({ list }) => list)
+  const allGroups = [...groupNames, ...(inUse.length ? [inUseGroup] : []), keepsakesGroup]
 
   const shown = useMemo((): Shown[] => {
     const ofEntry = (entry: Entry): Shown => ({
@@ -63,12 +68,20 @@ export const Palette = memo(function Palette({ search, onPut, onBack, onKeep }: 
         put: () => row && onPut({ name: keepsake.name, puts: row }),
       }
     }
+    const ofUsed = ({ key, typed, row, count }: UsedSymbol): Shown => ({
+      key,
+      name: count === 1 ? 'used once' : `used ${count} times`,
+      shows: row,
+      typed,
+      put: () => onPut({ name: typed, puts: row }),
+    })
     if (asked.trim()) {
       const own = kept.filter(({ name }) => name.toLowerCase().includes(asked.trim().toLowerCase()))
       return [...own.map(ofKeepsake), ...searched(asked, usedLast('signs used last')).map(ofEntry)]
     }
+    if (group === inUseGroup) return inUse.map(ofUsed)
     return group === keepsakesGroup ? kept.map(ofKeepsake) : palette.filter(entry => entry.group === group).map(ofEntry)
-  }, [asked, group, kept, onPut])
+  }, [asked, group, kept, inUse, onPut])
 
   const focusOn = (index: number): void => {
     const bounded = Math.max(0, Math.min(shown.length - 1, index))
@@ -99,7 +112,7 @@ export const Palette = memo(function Palette({ search, onPut, onBack, onKeep }: 
       return
     }
     if (inTabs) {
-      const names = [...groupNames, keepsakesGroup]
+      const names = allGroups
       const step = key === 'ArrowDown' ? 1 : key === 'ArrowUp' ? -1 : 0
       if (step) {
         done()
@@ -153,7 +166,7 @@ export const Palette = memo(function Palette({ search, onPut, onBack, onKeep }: 
           }}
         />
         <div ref={tabs} className="composer-groups" role="tablist" aria-orientation="vertical" aria-label="Signs and structures">
-          {[...groupNames, keepsakesGroup].map(name => (
+          {allGroups.map(name => (
             <button
               key={name}
               type="button"

@@ -7,14 +7,17 @@ import { writingOf } from '@steady-ledger/core/formulas/typing/writing.ts'
 import { Drawn } from './Drawn.tsx'
 
 const most = 7
+const mostOwn = 4
 const leastLetters = 2
 
-/** Names that a word begins, the one it is already first. */
+/** Names that a word begins: the one it is already, then the author's own and the letters in use, then the others. */
 export function suggestionsFor(text: string | undefined, own: readonly string[]): string[] {
   const begun = text?.trimStart() ?? ''
   if (begun.length < leastLetters) return []
-  const kept = own.filter(name => name.startsWith(begun))
-  return [...kept, ...namesWith(begun, most)].slice(0, most)
+  const names = namesWith(begun, most)
+  const whole = names.filter(name => name === begun)
+  const kept = own.filter(name => name.startsWith(begun)).slice(0, mostOwn)
+  return [...new Set([...whole, ...kept, ...names])].slice(0, most)
 }
 
 /** What a name looks like once it is taken. */

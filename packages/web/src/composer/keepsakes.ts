@@ -9,8 +9,10 @@ export type Keepsake = KeepsakeRecord
 export const useKeepsakes = create<{ list: readonly Keepsake[] }>()(() => ({ list: [] }))
 
 /** Asked for whenever they are shown: another tab, or a backup, may have added some. */
-export async function loadKeepsakes(): Promise<void> {
-  useKeepsakes.setState({ list: await database.keepsakes.orderBy('order').toArray() })
+export async function loadKeepsakes(): Promise<readonly Keepsake[]> {
+  const list = await database.keepsakes.orderBy('order').toArray()
+  useKeepsakes.setState({ list })
+  return list
 }
 
 /** Replaces the list as a whole: what comes before it can be put back the same way. */

@@ -17,8 +17,8 @@ export function watchJob(): () => void {
   }
 }
 
-/** Writes a file and hands it to the browser; `onWritten` is told after that. */
-export function writeFile(id: string, work: Work, output: Job['output'], onWritten?: () => void): void {
+/** Writes a file and hands it to the browser; `onWritten` is told after that. `keepsakes` go with what can carry them. */
+export function writeFile(id: string, work: Work, output: Job['output'], onWritten?: () => void, keepsakes?: string): void {
   const { job: under } = useJob.getState()
   if (under?.kind === 'writing') {
     notify({ kind: 'wrong', text: `${under.output.title} of “${under.title}” is still being written: wait for it, or cancel it.` })
@@ -51,6 +51,7 @@ export function writeFile(id: string, work: Work, output: Job['output'], onWritt
         parts: partsOf(work),
         pictures: [...work.pictures.values()],
         date: Date.now(),
+        ...(keepsakes ? { keepsakes } : {}),
       }
       thread.postMessage(message)
     } else if (data.kind === 'progress') tell(data.says, data.done, data.of)

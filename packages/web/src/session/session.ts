@@ -99,6 +99,9 @@ export class Session {
           case 'reasons':
             this.use.setState({ reasons: { page: message.page, reasons: message.reasons } })
             break
+          case 'symbols':
+            this.use.setState({ symbols: message.symbols })
+            break
           case 'found':
             this.use.setState({ found: { query: message.query, matches: message.matches } })
         }
@@ -382,6 +385,11 @@ export class Session {
   askWhy(page: number): void {
     if (page < 0) this.use.setState({ reasons: null })
     this.pages.want({ kind: 'why', page })
+  }
+
+  /** Asks for the symbols of the work, now and after every turnover, or for them no more. */
+  askSymbols(wanted: boolean): void {
+    this.pages.want({ kind: 'symbols', wanted })
   }
 
   /** Looks for words in the pages, now and after every turnover. */

@@ -1,5 +1,6 @@
 /** What the interface shows of a session; the document itself stays in the editor state. */
 
+import type { CollectedSymbol } from '@steady-ledger/core/formulas/symbols/collect.ts'
 import type { MilestoneChange } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
@@ -43,6 +44,8 @@ export interface SessionView extends Parts {
   drawings: ReadonlyMap<number, PageDrawing>
   /** Why the page that was asked about ended where it did. */
   reasons: { page: number; reasons: PageReasons | null } | null
+  /** The symbols of its formulas, as they were when they were last asked for. */
+  symbols: readonly CollectedSymbol[]
   /** The milestone that galley and ledger show changes since, and the changes; empty for none. */
   since: string
   changes: ReadonlyMap<string, MilestoneChange>
@@ -70,6 +73,7 @@ export const firstView = (work: Work, ledger: WorkLedger): SessionView => ({
   canRedo: false,
   drawings: new Map(),
   reasons: null,
+  symbols: [],
   since: '',
   changes: new Map(),
   found: { query: '', matches: [] },

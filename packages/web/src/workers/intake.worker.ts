@@ -1,5 +1,5 @@
 /** Reads what comes from outside, away from the page: whatever is in it, the page stays at work and can end this. Writes backups too. */
-import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
+import { openBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { salvage } from '@steady-ledger/core/work/file/salvage.ts'
 import { partsOf } from '@steady-ledger/core/work/parts/index.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -35,7 +35,8 @@ async function hear(message: ToIntake): Promise<void> {
 
 function read(bytes: Uint8Array): void {
   try {
-    say({ kind: 'read', work: sent(readBundle(bytes, tell)) })
+    const { work, keepsakes } = openBundle(bytes, tell)
+    say({ kind: 'read', work: sent(work), keepsakes })
   } catch (error) {
     const found = salvage(bytes)
     const readable = found ? { work: sent(found.work), missing: found.missing } : null

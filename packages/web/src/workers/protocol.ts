@@ -1,5 +1,6 @@
 /** What the page and its workers say to each other. */
 import type { Finding } from '@steady-ledger/core/findings/finding.ts'
+import type { CollectedSymbol } from '@steady-ledger/core/formulas/symbols/collect.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
@@ -27,6 +28,8 @@ export type ToTurnover =
   | { kind: 'draw'; pages: number[] }
   /** Asks why a page ended where it did. */
   | { kind: 'why'; page: number }
+  /** Asks for the symbols of its formulas, or for them no more. */
+  | { kind: 'symbols'; wanted: boolean }
   /** Asks for places in the pages; an empty query ends the search. */
   | { kind: 'search'; query: string }
   /** Asks whether the thread is there. */
@@ -58,6 +61,7 @@ export type FromTurnover =
   /** Of the pages asked for those that are there, and the drawings of those that were not sent as they are now. */
   | { kind: 'drawn'; pages: number[]; drawings: PageDrawing[] }
   | { kind: 'reasons'; page: number; reasons: PageReasons | null }
+  | { kind: 'symbols'; symbols: CollectedSymbol[] }
   | { kind: 'found'; query: string; matches: PageMatch[] }
   | { kind: 'pong' }
   | { kind: 'failed'; message: string }
@@ -70,6 +74,7 @@ export type ToDispatch = {
   parts: Parts
   pictures: Picture[]
   date: number
+  keepsakes?: string
 }
 export type FromDispatch =
   | { kind: 'ready' }
@@ -93,7 +98,8 @@ export type ToIntake =
 export type FromIntake =
   | { kind: 'ready' }
   | { kind: 'progress'; done: number; of: number }
-  | { kind: 'read'; work: SentWork }
+  /** With the text of the keepsakes that came with it, empty where none did. */
+  | { kind: 'read'; work: SentWork; keepsakes: string }
   | { kind: 'refused'; message: string; readable: { work: SentWork; missing: string[] } | null }
   | { kind: 'backup'; works: FoundWork[] }
   | { kind: 'restored'; count: number }

@@ -164,6 +164,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
   lastPages?.keepSoon(summary, pages)
   explain()
   if (query) search()
+  void tellSymbols()
   void keepFormulas()
 }
 
@@ -190,6 +191,13 @@ function explain(): void {
 
 function search(): void {
   if (latest) say({ kind: 'found', query, matches: searchPages(latest.pages, query, mostMatches) })
+}
+
+let symbolsWanted = false
+async function tellSymbols(): Promise<void> {
+  if (!symbolsWanted || !latest) return
+  const { collectSymbols } = await import('@steady-ledger/core/formulas/symbols/collect.ts')
+  if (latest) say({ kind: 'symbols', symbols: collectSymbols(latest.work.doc, formulas) })
 }
 
 async function keepFormulas(): Promise<void> {
@@ -253,6 +261,10 @@ function hear(message: ToTurnover): void {
     case 'why':
       asked = message.page
       explain()
+      break
+    case 'symbols':
+      symbolsWanted = message.wanted
+      void tellSymbols()
       break
     case 'search':
       query = message.query

@@ -19,14 +19,18 @@ export const pictureNameOf = (path: string): string | undefined => pictureName.e
 /** Everything is written with one date, so that the same work gives the same bytes. */
 const epoch = new Date(1980, 0, 1)
 
+/** What goes with a work and is none of it: the formulas that its author keeps, as the composer writes them to a file. */
+const keepsakesName = 'keepsakes.json'
+
 /** Throws where the text could not be opened again: a file that is no use is not written. */
-export function writeBundle(work: Work): Uint8Array {
+export function writeBundle(work: Work, keepsakes = ''): Uint8Array {
   const pictures = new Map(usedPictures(work).map(picture => [picture.name, picture]))
   const text = workToJson({ ...work, pictures })
   if (!workFromJson(text, pictures).doc.eq(work.doc))
     throw new WorkFileError('The work would open as something else than it is. Nothing was written.')
   const files = new Map<string, Uint8Array>([['work.json', strToU8(text)]])
   for (const [name, { bytes }] of [...pictures].sort(([a], [b]) => (a < b ? -1 : 1))) files.set(`pictures/${name}`, bytes)
+  if (keepsakes) files.set(keepsakesName, strToU8(keepsakes))
   files.set(contentsName, contentsOf(files))
   return zipSync(Object.fromEntries([...files].map(([name, bytes]) => [name, [bytes, { level: 6, mtime: epoch }]])) satisfies Zippable)
 }
@@ -40,13 +44,18 @@ export class BundleBounds {
     if (++this.count > mostFiles) throw new WorkFileError('The work holds more files than any bundle may.')
     this.content += size
     if (this.content > largestContent) throw new WorkFileError('The work holds more than any bundle may (512 MB).')
-    if (name !== 'work.json' && name !== contentsName && !pictureName.test(name))
+    if (name !== 'work.json' && name !== contentsName && name !== keepsakesName && !pictureName.test(name))
       throw new WorkFileError(`There is a file that does not belong in a bundle: “${[...name].slice(0, 80).join('')}”.`)
   }
 }
 
+type Tell = (done: number, of: number) => void
+
 /** `tell` is told how many of how many files are read. */
-export function readBundle(bytes: Uint8Array, tell?: (done: number, of: number) => void): Work {
+export const readBundle = (bytes: Uint8Array, tell?: Tell): Work => openBundle(bytes, tell).work
+
+/** A work, and the text of the keepsakes that came with it; empty where none did. */
+export function openBundle(bytes: Uint8Array, tell?: Tell): { work: Work; keepsakes: string } {
   if (bytes.length > largestBundle) throw new WorkFileError('The file is larger than any bundle may be (256 MB).')
   if (!(bytes[0] === 0x50 && bytes[1] === 0x4b))
     throw new WorkFileError('This is not a bundle: the file is not a zip archive. Choose a file that ends in .ledger.zip.')
@@ -59,7 +68,8 @@ export function readBundle(bytes: Uint8Array, tell?: (done: number, of: number) 
   }
   const files = unpack(bytes, entries, tell)
   verifyContents(files)
-  return assemble(files)
+  const keepsakes = files.get(keepsakesName)
+  return { work: assemble(files), keepsakes: keepsakes ? strFromU8(keepsakes) : '' }
 }
 
 /** A work from its unpacked files, by path. They may have been changed by hand since they were unpacked. */

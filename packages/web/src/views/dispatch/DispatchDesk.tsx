@@ -4,9 +4,12 @@ import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
+import { loadKeepsakes, useKeepsakes } from '../../composer/keepsakes.ts'
 import { watchJob, writeFile } from '../../session/dispatchJobs.ts'
 import { sizeOf, useJob } from '../../session/jobState.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { keepsakesFile } from '../../storage/keepsakes.ts'
+import { Check } from '../../ui/fields.tsx'
 import { notify } from '../../ui/notices.ts'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
 import { dayOf } from '../ledger/SinceMilestone.tsx'
@@ -17,6 +20,9 @@ export function DispatchDesk() {
   const must = turnover?.findings.filter(finding => finding.weight === 'mustMend') ?? null
   const job = useJob(state => state.job)
   useEffect(watchJob, [])
+  useEffect(() => void loadKeepsakes(), [])
+  const keepsakes = useKeepsakes(({ list }) => list)
+  const [withKeepsakes, setWithKeepsakes] = useState(false)
 
   const [milestone, setMilestone] = useState<string | null>(null)
   const writer = useView(view => view.role === 'writer')
@@ -30,13 +36,15 @@ export function DispatchDesk() {
         kind: 'wrong',
         text: 'No milestone is taken: the pages of the latest change are still being made. Save the PDF again in a moment to have one.',
       })
-    writeFile(session.id, session.work, output, () => {
+    const onWritten = (): void => {
       if (records && !session.takeMilestone(milestoneName.trim().slice(0, 200), records))
         notify({
           kind: 'wrong',
           text: 'The PDF is saved, but no milestone was taken with it: the work was closed, or is not written here any more.',
         })
-    })
+    }
+    const carried = output.carriesKeepsakes && withKeepsakes && keepsakes.length ? keepsakesFile(keepsakes) : undefined
+    writeFile(session.id, session.work, output, onWritten, carried)
   }
   const writing = job?.kind === 'writing'
   return (
@@ -74,6 +82,13 @@ export function DispatchDesk() {
                   <div>
                     <h3 className="font-semibold">{title}</h3>
                     <p className="text-(--ink-soft)">{says}</p>
+                    {output.carriesKeepsakes && keepsakes.length > 0 && (
+                      <Check
+                        label={`With the ${keepsakes.length === 1 ? 'formula' : `${keepsakes.length} formulas`} that I keep in the composer`}
+                        value={withKeepsakes}
+                        onChange={setWithKeepsakes}
+                      />
+                    )}
                     <div aria-live="polite">
                       {own?.kind === 'writing' && (
                         <p className="progress-line">

@@ -96,7 +96,10 @@ export function Shelf() {
       )
       if (intake?.kind === 'refused') refused(file.name, intake)
       else if (intake?.kind === 'backup') setBackup({ ...intake, name: file.name })
-      else if (intake?.kind === 'read') go(await (await acts()).takeIn(intake.work))
+      else if (intake?.kind === 'read') {
+        go(await (await acts()).takeIn(intake.work))
+        if (intake.keepsakes) await (await acts()).takeKeepsakes(intake.keepsakes)
+      }
     } catch (error) {
       refused(file.name, { kind: 'refused', message: reasonFor(error as Error), readable: null })
     }

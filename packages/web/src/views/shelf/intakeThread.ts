@@ -6,7 +6,7 @@ export type Tell = (done: number, of: number) => void
 
 /** What a file holds. Works come as they were sent: who shows them makes them up. */
 export type Intake =
-  | { kind: 'read'; work: SentWork }
+  | { kind: 'read'; work: SentWork; keepsakes: string }
   /** `readable` is what can be opened of it all the same. */
   | { kind: 'refused'; message: string; readable: { work: SentWork; missing: string[] } | null }
   | { kind: 'backup'; works: FoundWork[]; restore(choices: Record<string, Choice>, tell: Tell): Promise<number> }

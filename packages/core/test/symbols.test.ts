@@ -1,0 +1,72 @@
+import fc from 'fast-check'
+import { demoWorks } from '../../../demo/src/index.ts'
+import { createTypesetter } from '../src/formulas/converter.ts'
+import { collectSymbols } from '../src/formulas/symbols/collect.ts'
+import { symbolAt, symbolsIn } from '../src/formulas/symbols/symbolsIn.ts'
+import { readFormula } from '../src/formulas/tree/readFormula.ts'
+import { writeNotation } from '../src/formulas/tree/writeNotation.ts'
+import { formulas } from './support/randomFormulas.ts'
+
+const uses = (notation: string): string[] => symbolsIn(readFormula(notation)).map(({ key }) => key)
+
+test.each<[string, string[]]>([
+  ['a+b', ['a', 'b']],
+  ['\\rho_w', ['\\rho_{w}']],
+  ['x_i', ['x', 'i']],
+  ['x_{ij}^2', ['x', 'i', 'j']],
+  ['N_{\\mathrm{T}}', ['N_{\\mathrm{T}}']],
+  ['u_*^3', ['u_{\\ast}']],
+  ["g'h", ["g'", 'h']],
+  ['\\bar\\rho_0', ['\\bar{\\rho}_{0}']],
+  ['\\dot{E}_{jj}', ['\\dot{E}', 'j', 'j']],
+  ['\\mathbf{M}t', ['\\mathbf{M}', 't']],
+  ['e^{-kz}', ['e', 'k', 'z']],
+  ['\\frac{\\mathrm{d}T}{\\mathrm{d}t}', ['T', 't']],
+  ['\\sin\\theta', ['\\theta']],
+  ['x\\text{ if }y', ['x', 'y']],
+  ['z_{\\max}', ['z_{\\max}']],
+  ['h_{1}', ['h_{1}']],
+  ['3.5\\times10^{2}', []],
+])('%s uses its symbols', (notation, keys) => {
+  expect(uses(notation)).toEqual(keys)
+})
+
+test('the symbol at the caret is the one that is written, scripts and all', () => {
+  const row = readFormula('a=\\rho_w g')
+  expect([0, 1, 2, 3, 4, 5].map(at => symbolAt(row, at)?.key)).toEqual(['a', 'a', '\\rho_{w}', '\\rho_{w}', '\\rho_{w}', 'g'])
+  expect(symbolAt(readFormula('1+2'), 1)).toBeUndefined()
+})
+
+test('whatever is written, a symbol is found again in what it is kept as', () => {
+  fc.assert(
+    fc.property(formulas, row => {
+      for (const use of symbolsIn(row)) {
+        const [again, ...more] = symbolsIn(readFormula(use.key))
+        expect([again?.key, more.map(({ key }) => key)]).toEqual([use.key, []])
+      }
+      expect(symbolsIn(readFormula(writeNotation(row))).map(({ key }) => key)).toEqual(symbolsIn(row).map(({ key }) => key))
+    }),
+    { numRuns: 150 },
+  )
+})
+
+test('the symbols of the thesis: how often each, and where first', async () => {
+  const { doc } = await demoWorks.thesis()
+  const typesetter = createTypesetter()
+  const symbols = collectSymbols(doc, typesetter)
+  expect(new Set(symbols.map(({ key }) => key)).size).toBe(symbols.length)
+  const theta = symbols.find(({ key }) => key === '\\Theta')!
+  let counted = 0
+  let first = ''
+  doc.descendants(node => {
+    const times = String(node.attrs.formula ?? '').split('\\Theta').length - 1
+    if (times && !counted) first = node.attrs.id || 'in the line'
+    counted += times
+  })
+  expect(
+    theta.count + symbols.filter(({ key }) => key.startsWith('\\Theta') && key !== '\\Theta').reduce((sum, { count }) => sum + count, 0),
+  ).toBe(counted)
+  if (first !== 'in the line') expect(theta.first).toBe(first)
+  // Nothing was changed: nothing is counted anew, and it says the same.
+  expect(collectSymbols(doc, typesetter)).toEqual(symbols)
+})

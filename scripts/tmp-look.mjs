@@ -1,0 +1,17 @@
+import { chromium } from '@playwright/test'
+import { spawn } from 'node:child_process'
+const server = spawn('node', ['--import','tsx','packages/server/src/main.ts','--quiet','--port','4391'], {stdio:'ignore'})
+await new Promise(r=>setTimeout(r,2500))
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args:['--no-sandbox'] })
+const ctx = await browser.newContext({viewport:{width:1280,height:800}})
+const page = await ctx.newPage()
+await page.goto('http://localhost:4391/'); await page.waitForTimeout(3000)
+await page.goto('http://localhost:4391/work/demo-thesis/galley'); await page.locator('.books[aria-busy="false"]').first().waitFor()
+await page.locator('.spine-row.level-1', { has: page.locator(`.spine-number:text-is("4")`) }).click(); await page.waitForTimeout(500)
+const eq = page.locator('.division.open .equation .math').nth(1); await eq.scrollIntoViewIfNeeded(); await eq.dblclick(); await page.waitForTimeout(1200)
+for (const k of ['End','ArrowLeft','ArrowLeft','ArrowLeft']) await page.keyboard.press(k); await page.waitForTimeout(600)
+await page.screenshot({path:'/tmp/s1.png'})
+await page.keyboard.press('F3'); await page.waitForTimeout(500); await page.keyboard.type('friction velocity in the water'); await page.keyboard.press('Tab'); await page.keyboard.type('m/s')
+await page.keyboard.press('Enter'); await page.waitForTimeout(900); await page.screenshot({path:'/tmp/s2.png'})
+console.log(await page.locator('.division.open .formula math').first().getAttribute('aria-label'), await page.locator('.division.open .equation math').first().getAttribute('aria-label'))
+await browser.close(); server.kill()
