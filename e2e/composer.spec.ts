@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 /** The composer, by keyboard alone. */
 import type { Page } from '@playwright/test'
-import { inBalance, newThesis, saved } from './support.ts'
+import { inBalance, newThesis, openChapter, openDemo, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 const field = (page: Page) => page.locator('.composer textarea')
@@ -360,4 +360,16 @@ test('letters in use are offered first, and what the one at the caret stands for
   await page.keyboard.press('Home')
   await page.keyboard.press('ArrowRight')
   await expect(composer).toContainText('density of the water')
+})
+
+test('an equation that is only walked through stays as it was written', async ({ page }) => {
+  await openDemo(page)
+  await openChapter(page, '4')
+  await page.locator('.division.open .equation .math').nth(1).dblclick()
+  await expect(field(page)).toBeFocused()
+  await page.keyboard.press('End')
+  for (let i = 0; i < 14; i++) await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press('Escape')
+  await expect(page.locator('.composer')).toHaveCount(0)
+  await expect(page.getByRole('banner').getByRole('button', { name: 'Undo' })).toBeDisabled()
 })

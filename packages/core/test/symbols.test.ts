@@ -1,11 +1,16 @@
 import fc from 'fast-check'
+import { eq } from '../../../demo/src/builder.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
+import { findingsOf } from '../src/findings/index.ts'
 import { createTypesetter } from '../src/formulas/converter.ts'
 import { collectSymbols } from '../src/formulas/symbols/collect.ts'
 import { symbolAt, symbolsIn } from '../src/formulas/symbols/symbolsIn.ts'
 import { readFormula } from '../src/formulas/tree/readFormula.ts'
 import { writeNotation } from '../src/formulas/tree/writeNotation.ts'
+import { type Abbreviation, newAbbreviation } from '../src/work/registers/abbreviations.ts'
+import type { Work } from '../src/work/work.ts'
 import { formulas } from './support/randomFormulas.ts'
+import { chapter, idOf, newEngine, workOf } from './support/work.ts'
 
 const uses = (notation: string): string[] => symbolsIn(readFormula(notation)).map(({ key }) => key)
 
@@ -53,7 +58,7 @@ test('whatever is written, a symbol is found again in what it is kept as', () =>
 test('the symbols of the thesis: how often each, and where first', async () => {
   const { doc } = await demoWorks.thesis()
   const typesetter = createTypesetter()
-  const symbols = collectSymbols(doc, typesetter)
+  const symbols = collectSymbols(doc, typesetter, 'en')
   expect(new Set(symbols.map(({ key }) => key)).size).toBe(symbols.length)
   const theta = symbols.find(({ key }) => key === '\\Theta')!
   let counted = 0
@@ -68,5 +73,23 @@ test('the symbols of the thesis: how often each, and where first', async () => {
   ).toBe(counted)
   if (first !== 'in the line') expect(theta.first).toBe(first)
   // Nothing was changed: nothing is counted anew, and it says the same.
-  expect(collectSymbols(doc, typesetter)).toEqual(symbols)
+  expect(collectSymbols(doc, typesetter, 'en')).toEqual(symbols)
+})
+
+test('letters that nobody explains are found where others are explained; one letter for two things always', async () => {
+  const work = workOf([chapter('c', 'C', eq('e', '\\rho_w g h'), eq('f', '\\rho_w+\\pi'))])
+  const first = idOf(work, 'e')
+  const found = (abbreviations: Work['abbreviations']): string[] =>
+    findingsOf(newEngine().run({ ...work, abbreviations }))
+      .filter(({ check }) => check === 'symbolTwice' || check === 'unexplainedSymbol')
+      .map(({ message, place }) => `${place === first ? 'e' : place}: ${message}`)
+  const symbol = (formula: string, full: string): Abbreviation => ({ ...newAbbreviation(), kind: 'symbol', formula, full })
+  expect(found({})).toEqual([])
+  expect(found({ a: symbol('\\rho_{w}', 'density') })).toEqual([
+    'e: What g stands for is not said; it is used once.',
+    'e: What h stands for is not said; it is used once.',
+  ])
+  expect(
+    found({ a: symbol('g', 'gravity'), b: symbol('h', 'depth'), c: symbol('\\rho_{w}', 'density'), d: symbol('h', 'height') }),
+  ).toEqual(['e: One letter is said to stand for two things: “depth” and “height”.'])
 })

@@ -17,8 +17,10 @@ import { refersToUnnumbered } from './checks/refersToUnnumbered.ts'
 import { sameNumber } from './checks/sameNumber.ts'
 import { skippedLevel } from './checks/skippedLevel.ts'
 import { smallerEquation } from './checks/smallerEquation.ts'
+import { symbolTwice } from './checks/symbolTwice.ts'
 import { tinyLetters } from './checks/tinyLetters.ts'
 import { typedNumber } from './checks/typedNumber.ts'
+import { unexplainedSymbol } from './checks/unexplainedSymbol.ts'
 import { unknownSign } from './checks/unknownSign.ts'
 import { unsettledPages } from './checks/unsettledPages.ts'
 import { type Finding, weights } from './finding.ts'
@@ -40,10 +42,12 @@ export const checks: readonly Check[] = [
   sameNumber,
   refersToUnnumbered,
   typedNumber,
+  symbolTwice,
   tinyLetters,
   smallerEquation,
   highRoman,
   emptyParagraph,
+  unexplainedSymbol,
 ]
 
 /** What a kept result was found under. */

@@ -11,6 +11,7 @@ import { entriesOf } from '../content/lists/entries.ts'
 import { textOfPieces } from '../content/pieces.ts'
 import { plainTextOf, type WordingOf } from '../content/plainText.ts'
 import type { PageOf } from '../content/references/pagesOf.ts'
+import { type CollectedSymbol, collectSymbols } from '../formulas/symbols/collect.ts'
 import type { FormulaTypesetter } from '../formulas/typesetter.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
 import { isGenerated } from '../numbers/scan.ts'
@@ -43,6 +44,8 @@ export interface Turnover {
   wordingOf: WordingOf
   /** Plain text of a title, heading or caption with an identity, its references worded. */
   textOf(node: Node, identity: string): string
+  /** The symbols of its formulas, in the order of their first use. */
+  symbols(): CollectedSymbol[]
   /** What is wrong with a formula, empty where nothing is. */
   errorOf(source: string, display: boolean): string
   /** How often pages were made up until nothing changed. */
@@ -211,6 +214,7 @@ export class TurnoverEngine {
       referencePages: facts.indexes.references,
       wordingOf: setting.wordingOf,
       textOf: (node, identity) => plainTextOf(node, identity, setting.wordingOf),
+      symbols: () => collectSymbols(work.doc, this.formulas, work.settings.language),
       errorOf: (source, display) => this.formulas.set(source, display).error,
       rounds,
       settled,

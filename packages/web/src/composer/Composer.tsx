@@ -87,7 +87,10 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
   const display = opened.node?.type.name === 'equation'
   const [inGroup] = useState(() => view.state.doc.resolve(at).parent.type.name === 'equationGroup')
   const number = useView(({ ledger }) => (opened.node?.attrs.id ? (ledger.byId.get(opened.node.attrs.id)?.number ?? '') : ''))
-  const source = writing.row === opened.row ? (opened.node?.attrs.formula ?? '') : writeNotation(finished(writing.row))
+  // What was only walked through stays as it was written, down to its spelling.
+  const [unchanged] = useState(() => writeNotation(finished(opened.row)))
+  const written = writing.row === opened.row ? unchanged : writeNotation(finished(writing.row))
+  const source = written === unchanged ? (opened.node?.attrs.formula ?? '') : written
   const standsThere = useRef(source)
   standsThere.current = source
 

@@ -1,7 +1,7 @@
 /** What letters stand for: entries of the register of symbols, found by how a symbol is written. */
 import { symbolsIn } from '@steady-ledger/core/formulas/symbols/symbolsIn.ts'
 import { readFormula } from '@steady-ledger/core/formulas/tree/readFormula.ts'
-import type { Abbreviation } from '@steady-ledger/core/work/registers/abbreviations.ts'
+import { type Abbreviation, newAbbreviation } from '@steady-ledger/core/work/registers/abbreviations.ts'
 import type { Entries } from '@steady-ledger/core/work/registers/register.ts'
 
 const keys = new Map<string, string>()
@@ -28,17 +28,4 @@ export function meaningIn(entries: Entries<Abbreviation>, key: string): { id: st
   return undefined
 }
 
-export const newMeaning = (formula: string): Abbreviation => ({
-  kind: 'symbol',
-  short: '',
-  formula,
-  full: '',
-  shortPlural: '',
-  fullPlural: '',
-  language: null,
-  unit: '',
-  remark: '',
-  sortKey: '',
-  group: '',
-  listed: true,
-})
+export const newMeaning = (formula: string): Abbreviation => ({ ...newAbbreviation(), kind: 'symbol', formula })

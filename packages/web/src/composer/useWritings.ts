@@ -29,7 +29,9 @@ function next(steps: Steps, act: Act): Steps {
   }
   if (act.to === now) return steps
   // Where the caret is, is no step.
-  return act.to.row === now.row ? { ...steps, now: act.to } : { past: [...past, now].slice(-most), now: act.to, future: [] }
+  return act.to.row === now.row || seen(act.to.row) === seen(now.row)
+    ? { ...steps, now: act.to }
+    : { past: [...past, now].slice(-most), now: act.to, future: [] }
 }
 
 export function useWritings(start: () => Row) {

@@ -164,7 +164,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
   lastPages?.keepSoon(summary, pages)
   explain()
   if (query) search()
-  void tellSymbols()
+  tellSymbols()
   void keepFormulas()
 }
 
@@ -194,10 +194,8 @@ function search(): void {
 }
 
 let symbolsWanted = false
-async function tellSymbols(): Promise<void> {
-  if (!symbolsWanted || !latest) return
-  const { collectSymbols } = await import('@steady-ledger/core/formulas/symbols/collect.ts')
-  if (latest) say({ kind: 'symbols', symbols: collectSymbols(latest.work.doc, formulas) })
+function tellSymbols(): void {
+  if (symbolsWanted && latest) say({ kind: 'symbols', symbols: latest.symbols() })
 }
 
 async function keepFormulas(): Promise<void> {
@@ -264,7 +262,7 @@ function hear(message: ToTurnover): void {
       break
     case 'symbols':
       symbolsWanted = message.wanted
-      void tellSymbols()
+      tellSymbols()
       break
     case 'search':
       query = message.query

@@ -1,5 +1,5 @@
 /** Abbreviations and symbols: a short form, and what it stands for. */
-import { flag, languageTag, oneOf, orNone, type Static, Type, words } from '../definition.ts'
+import { flag, languageTag, oneOf, orNone, type Static, Type, usualOf, words } from '../definition.ts'
 import { register } from './register.ts'
 
 const abbreviation = Type.Object(
@@ -23,5 +23,7 @@ const abbreviation = Type.Object(
   { additionalProperties: false },
 )
 export type Abbreviation = Static<typeof abbreviation>
+
+export const newAbbreviation = (): Abbreviation => usualOf(abbreviation)
 
 export const abbreviations = register<Abbreviation>(abbreviation)

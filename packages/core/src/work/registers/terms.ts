@@ -1,5 +1,5 @@
 /** Index terms. */
-import { flag, id, type Static, Type, words } from '../definition.ts'
+import { flag, id, type Static, Type, usualOf, words } from '../definition.ts'
 import { register } from './register.ts'
 
 const ids = Type.Array(id(), { maxItems: 100, default: [] })
@@ -21,5 +21,7 @@ const term = Type.Object(
   { additionalProperties: false },
 )
 export type Term = Static<typeof term>
+
+export const newTerm = (): Term => usualOf(term)
 
 export const terms = register<Term>(term)
