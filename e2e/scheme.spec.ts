@@ -93,7 +93,8 @@ test('a paper with typed section numbers becomes a numbered one, by keyboard alo
   await page.getByLabel('Title').focus()
   await page.keyboard.type('A Note on Ripples')
   await press('Begin a paper')
-  await expect(page.locator('.spine')).toBeVisible()
+  // A new work gives the focus to its title: whoever goes elsewhere before that is taken back.
+  await expect(page.getByRole('textbox', { name: 'Text of the work' })).toBeFocused()
   await page.locator('.spine-row', { hasText: 'Introduction' }).focus()
   await page.keyboard.press('Enter')
   const heading = page.locator('.division.open .heading.level-1 .words')

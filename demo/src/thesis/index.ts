@@ -10,6 +10,7 @@ import { chapter4 } from './chapter4.ts'
 import { chapter5 } from './chapter5.ts'
 import { chapter6 } from './chapter6.ts'
 import { thesisPictures } from './figures.ts'
+import { withIndex } from './terms.ts'
 
 const front = [
   div(
@@ -48,12 +49,14 @@ const front = [
   div({ role: 'seriesList', series: 'table', label: 'list-of-tables' }, 'List of tables'),
 ]
 
+const index = div({ role: 'index', label: 'the-index' }, 'Index')
+
 export function demoThesis(): Work {
   const parts = emptyParts('thesis')
-  return {
+  return withIndex({
     ...parts,
     settings: { ...parts.settings, author: 'Ilse Maren Tolvay', keywords: ['lakes', 'mixing', 'thermocline', 'sills'] },
-    doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC], 'v'),
+    doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC, index], 'v'),
     pictures: thesisPictures(),
-  }
+  })
 }

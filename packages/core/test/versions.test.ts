@@ -26,7 +26,7 @@ const frozen: Record<number, string> = {
 const numbersThen =
   '1|1|2|1|2.1|(1)|2.2|2|3|(2)|(3)|3|1|1.|2.|3.|4.|4|4|(4)|2|5|3|5|2|6|4|6|(5)|3|5|7|6|7|7.1|8|(6)|8|4|9|8.1|9|Appendix A|(7)'.split('|')
 
-test.each([1, 2, 3, 4, 5])('version %i', version => {
+test.each([1, 2, 3, 4, 5, 6])('version %i', version => {
   const json = jsonOf(version)
   expect(json.version).toBe(version)
   const current = migrated(structuredClone(json))

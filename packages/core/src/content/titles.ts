@@ -16,6 +16,7 @@ const inTitles: Record<InlineKind, (node: Node, say: SayReference) => Piece[]> =
   formula: node => [{ text: '□', formula: attributesOf(node, 'formula').formula }],
   reference: (node, say) => say(node).map(({ text }) => ({ text })),
   note: () => [],
+  indexMark: () => [],
 }
 
 /** The inline content of a text block as it is said elsewhere: with its look, without its notes and links. */

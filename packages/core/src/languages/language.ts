@@ -48,6 +48,13 @@ export interface Words {
   /** Above the notes of a chapter. */
   notes: string
   proof: string
+  /** The title of an index, and what sends its reader elsewhere. */
+  index: string
+  see: string
+  seeAlso: string
+  /** Behind the number of a page, for the page behind it, and for those behind it. */
+  following: string
+  followingSeveral: string
   /** Before the keywords of the work, with what stands behind it. */
   keywords: string
   page: string

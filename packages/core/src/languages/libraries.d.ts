@@ -8,3 +8,8 @@ declare module 'linebreak' {
     nextBreak(): { position: number; required: boolean } | null
   }
 }
+
+declare module 'snowball-stemmers' {
+  /** Algorithms are called by the English names of their languages, in small letters. */
+  export function newStemmer(algorithm: string): { stem(word: string): string }
+}

@@ -42,7 +42,8 @@ export function flowsOf(doc: Node, stripsOf: (node: Node) => StripItem[][], sett
   doc.forEach(node => {
     const strips = stripsOf(node)
     const last = flows.at(-1)
-    if (last && setting.houseStyle.opens === 'runOn') {
+    // An index has its columns on pages of its own.
+    if (last && setting.houseStyle.opens === 'runOn' && division(node).role !== 'index') {
       last.divisions.push(node)
       last.strips.push(...strips)
     } else flows.push({ divisions: [node], strips: [...strips] })

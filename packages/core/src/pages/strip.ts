@@ -1,5 +1,6 @@
 /** A division as a strip, block by block, and the notes it calls for. */
 import type { Node } from 'prosemirror-model'
+import type { IndexEntry } from '../content/index/entries.ts'
 import type { ListEntry } from '../content/lists/entries.ts'
 import { saysMore } from '../content/references/wordReference.ts'
 import { type BlockKind, isKind, kindOf, traitsOf } from '../work/kinds/index.ts'
@@ -7,6 +8,7 @@ import { division } from '../work/schema.ts'
 import { generatedList, listKey } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { dependencyOf, stripOf } from './blocks/index.ts'
+import { indexKey, indexList } from './blocks/indexList.ts'
 import { costs, type StripItem, settable } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
@@ -15,7 +17,12 @@ import { blockDependencies, type Place, type Setting, type StripSource } from '.
 import { sliced } from './slices.ts'
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
-export function divisionStrips(node: Node, setting: Setting, listing: ListEntry[] | null): StripItem[][] {
+export function divisionStrips(
+  node: Node,
+  setting: Setting,
+  listing: ListEntry[] | null,
+  index: IndexEntry[] | null = null,
+): StripItem[][] {
   const { cache, houseStyle, pictures, ledger } = setting
   const kept = cache.divisions.get(node)
   let parts = kept?.parts
@@ -30,6 +37,7 @@ export function divisionStrips(node: Node, setting: Setting, listing: ListEntry[
   }
   const [titleStrip = [], ...rest] = strips!
   if (division(node).role === 'endnotes') return [titleStrip, ...allNotes(setting)]
+  if (index) return [titleStrip, ...rest, indexStrip(node, [titleStrip, ...rest].flat(), index, setting)]
   const own = listing ? [titleStrip, cachedList(node, listing, setting), ...rest] : strips!
   return ledgerNotes(node, setting).length ? [...own, ...chapterNotes(node, setting)] : own
 }
@@ -114,6 +122,16 @@ function cachedList(node: Node, entries: ListEntry[], setting: Setting): StripIt
   const { id } = division(node)
   return setting.cache.blocks.get(node, listKey(entries, setting), setting.houseStyle, () =>
     settable(id, () => sliced(generatedList(id, entries, setting), setting.height)),
+  )
+}
+
+/** An index whose terms, pages and place are what they were is the same strip. */
+function indexStrip(node: Node, above: StripItem[], entries: IndexEntry[], setting: Setting): StripItem[] {
+  const { id } = division(node)
+  // Spaces add up, though the greatest of neighbours counts: a line of room more or less is no matter.
+  const taken = above.reduce((sum, item) => sum + (item.kind === 'fill' ? 0 : item.height), 0)
+  return setting.cache.blocks.get(node, `${taken}|${indexKey(entries)}`, setting.houseStyle, () =>
+    settable(id, () => indexList(id, entries, setting, taken)),
   )
 }
 

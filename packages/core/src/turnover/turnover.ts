@@ -7,6 +7,9 @@
  * the same work opened afresh give the same pages.
  */
 
+import { collationOf } from '../content/index/collation.ts'
+import { type IndexEntry, indexEntries } from '../content/index/entries.ts'
+import { marksOf, placesOf } from '../content/index/marks.ts'
 import { entriesOf } from '../content/lists/entries.ts'
 import { textOfPieces } from '../content/pieces.ts'
 import { plainTextOf, type WordingOf } from '../content/plainText.ts'
@@ -39,6 +42,10 @@ export interface Turnover {
   /** Index of the page on which an entry or identified block begins. */
   pageIndexOf: Map<string, number>
   pageOf(id: string): PageOf | undefined
+  /** What an index of the work says, by the id of its division. */
+  indexOf(division: string): IndexEntry[]
+  /** Index of the page on which each mark for an index stands. */
+  markPages: ReadonlyMap<string, number>
   /** Index of the page on which each reference stands that says how near its target is, by its place. */
   referencePages: ReadonlyMap<string, number>
   wordingOf: WordingOf
@@ -132,7 +139,16 @@ export class TurnoverEngine {
     const { twoSided } = houseStyle.page
     return {
       work,
-      about: { doc, ledger, scheme, twoSided, printed: printedIds(doc, ledger), near: nearbyReferences(doc) },
+      about: {
+        doc,
+        ledger,
+        scheme,
+        twoSided,
+        printed: printedIds(doc, ledger),
+        near: nearbyReferences(doc),
+        marked: new Set(marksOf(doc).map(({ id }) => id)),
+        indexed: hasIndex(doc),
+      },
       context: { ledger, language: settings.language, twoSided, references: referencesByPlace(doc) },
       balance: new Balance(),
     }
@@ -152,7 +168,8 @@ export class TurnoverEngine {
     const strips = new Map<Node, ReturnType<typeof divisionStrips>>()
     for (const [index, node] of doc.children.entries()) {
       const listing = isGenerated(node) ? entriesOf(node, doc, prepared.about.ledger, houseStyle.contents) : null
-      strips.set(node, divisionStrips(node, setting, listing))
+      const said = division(node).role === 'index' ? this.indexOf(node, prepared, facts) : null
+      strips.set(node, divisionStrips(node, setting, listing, said))
       yield { done: index + 1, of: doc.childCount }
     }
     const made = []
@@ -161,6 +178,20 @@ export class TurnoverEngine {
       yield { done: doc.childCount, of: doc.childCount }
     }
     return { setting, context, places: placePages(made, setting) }
+  }
+
+  /** What an index says under the pages of a round. */
+  private indexOf(node: Node, { work }: Pick<Prepared, 'work'>, { indexPages }: Facts): IndexEntry[] {
+    const { doc, terms, houseStyle, scheme, settings } = work
+    return indexEntries({
+      index: division(node).series,
+      terms,
+      places: placesOf(marksOf(doc)),
+      found: indexPages,
+      collation: collationOf(settings.language, houseStyle.index.umlauts),
+      runs: houseStyle.index.runs,
+      words: wordsOf(scheme, settings.language),
+    })
   }
 
   private settingUnder({ work, balance }: Prepared, context: WordingContext, facts: Facts): Setting {
@@ -211,6 +242,11 @@ export class TurnoverEngine {
         const page = index === undefined ? undefined : pages[index]
         return page && { label: page.label, index: page.index }
       },
+      indexOf: id => {
+        const node = work.doc.children.find(each => division(each).id === id)
+        return node ? this.indexOf(node, { work }, facts) : []
+      },
+      markPages: facts.indexPages.pages,
       referencePages: facts.indexes.references,
       wordingOf: setting.wordingOf,
       textOf: (node, identity) => plainTextOf(node, identity, setting.wordingOf),
@@ -233,6 +269,8 @@ export class TurnoverEngine {
     for (const key of this.flows.keys()) if (!present.has(key.slice(0, key.lastIndexOf(' ')))) this.flows.delete(key)
   }
 }
+
+const hasIndex = (doc: Node): boolean => doc.children.some(node => division(node).role === 'index')
 
 /** The first page of everything. */
 function indexPages(pages: readonly Page[]): Map<string, number> {

@@ -33,8 +33,8 @@ export interface Run {
   reserve?: readonly string[]
   /** OpenType features: small capitals, old-style figures. */
   features?: string
-  /** The place of the reference that this says, where what it says depends on the page it stands on. */
-  anchor?: string
+  /** Places whose page is asked for and that stand here: of a reference that says how near its target is, and of marks for an index. */
+  anchors?: readonly string[]
   /** A line ends in it at spaces only: numbers and ranges that references say are not torn apart. */
   whole?: true
   /** BCP 47 tag of words in another language than the work's. */
@@ -90,22 +90,95 @@ const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
     return referenceRuns(node, faceOf(node, making.style), occurrence, making)
   },
   note: (node, making) => [noteRun(attributesOf(node, 'note').id, making)],
+  // Marks stand with a word beside them: `withMarks` finds it.
+  indexMark: () => [],
 }
 
 /** The inline content of a text block. `identity` tells the block apart where it has no id of its own. */
 export function runsOf(node: Node, style: TextStyle, context: InlineContext, identity: string = node.attrs.id ?? ''): Run[] {
-  const runs: Run[] = []
-  const features = featuresOf(style)
-  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, features), references: 0 }
-  node.forEach(child => {
-    if (child.text !== undefined)
-      runs.push(child.marks.length ? markedRun(child, child.text, making) : plainRun(child.text, style.face, style.size, features))
-    else {
-      const kind = kindOf(child)
-      if (isInlineKind(kind)) runs.push(...inlineRuns[kind](child, making))
+  if (hasMarks(node)) return withMarks(node, style, context, identity)
+  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, featuresOf(style)), references: 0 }
+  return node.children.flatMap(child => childRuns(child, making))
+}
+
+const hasMarks = (node: Node): boolean => node.children.some(child => isKind(child, 'indexMark'))
+
+const unmarked = new WeakMap<Node, { node: Node; marks: readonly { id: string; at: number }[] }>()
+
+/** A text block without its marks for an index, and where each stands: how many letters and things are before it. */
+function withoutMarks(node: Node): { node: Node; marks: readonly { id: string; at: number }[] } {
+  let found = unmarked.get(node)
+  if (!found) {
+    const marks: { id: string; at: number }[] = []
+    const rest: Node[] = []
+    let at = 0
+    for (const child of node.children) {
+      if (isKind(child, 'indexMark')) marks.push({ id: child.attrs.id, at })
+      else {
+        rest.push(child)
+        // Things count one each, as their runs have one letter at the least.
+        at += child.text?.length ?? 1
+      }
     }
-  })
+    unmarked.set(node, (found = { node: node.type.create(node.attrs, rest, node.marks), marks }))
+  }
+  return found
+}
+
+/** Where the word begins that a mark at an offset stands with: the one it stands in or behind, else the one that follows. */
+function wordAt(text: string, offset: number): number {
+  const startOf = (within: number): number => text.lastIndexOf(' ', within - 1) + 1
+  let at = startOf(offset)
+  if (at === offset) {
+    while (at < text.length && text[at] === ' ') at++
+    if (at === text.length) at = startOf(text.trimEnd().length)
+  }
+  // A figure and its unit are kept together by the words of one run.
+  while (at > 1 && /[0-9] $/.test(text.slice(at - 2, at))) at = startOf(at - 1)
+  return at
+}
+
+/**
+ * The runs of a text block as they are without its marks, so that no mark moves a letter; a run is parted before the word that a mark
+ * stands with, where a space parts it anyway.
+ */
+function withMarks(block: Node, style: TextStyle, context: InlineContext, identity: string): Run[] {
+  const { node, marks } = withoutMarks(block)
+  const runs: Run[] = []
+  /** How many letters and things of the block stand before the child whose runs are made. */
+  let before = 0
+  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, featuresOf(style)), references: 0 }
+  for (const child of node.children) {
+    const length = child.text?.length ?? 1
+    const own = marks.filter(({ at }) => at >= before && (at < before + length || (at === before + length && child === node.lastChild)))
+    const made = childRuns(child, making)
+    if (own.length && child.text !== undefined) {
+      const [run] = made as [Run]
+      const cuts = new Map<number, string[]>()
+      for (const { id, at } of own) {
+        const cut = wordAt(child.text, at - before)
+        cuts.set(cut, [...(cuts.get(cut) ?? []), id])
+      }
+      const starts = [...new Set([0, ...cuts.keys()])].sort((a, b) => a - b)
+      starts.forEach((start, index) => {
+        const part: Run = { ...run, text: run.text.slice(start, starts[index + 1]) }
+        const anchors = cuts.get(start)
+        runs.push(anchors ? { ...part, anchors } : part)
+      })
+    } else if (own.length && made[0])
+      runs.push({ ...made[0], anchors: [...(made[0].anchors ?? []), ...own.map(({ id }) => id)] }, ...made.slice(1))
+    else runs.push(...made)
+    before += length
+  }
   return runs
+}
+
+function childRuns(child: Node, making: Making): Run[] {
+  const { style } = making
+  if (child.text !== undefined)
+    return [child.marks.length ? markedRun(child, child.text, making) : plainRun(child.text, style.face, style.size, featuresOf(style))]
+  const kind = kindOf(child)
+  return isInlineKind(kind) ? inlineRuns[kind](child, making) : []
 }
 
 const has = (node: Node, name: MarkName): boolean => node.marks.some(mark => mark.type.name === name)
@@ -146,7 +219,7 @@ function referenceRuns(node: Node, face: FaceName, occurrence: string, making: M
   const { context, plain } = making
   const pieces = context.wordingOf(node, occurrence)
   const reserve = context.reserveOf(occurrence)
-  const anchor = isKind(node, 'reference') && node.attrs.wording === 'nearby' ? { anchor: occurrence } : {}
+  const anchor = isKind(node, 'reference') && node.attrs.wording === 'nearby' ? { anchors: [occurrence] } : {}
   if (!reserve) return pieces.map(piece => ({ ...pieceRun(piece, face, making), divisible: false, whole: true, ...anchor }))
   const target = pieces.find(piece => piece.target && !piece.lost)?.target
   const text = textOfPieces(pieces).replaceAll(' ', '\u00a0')

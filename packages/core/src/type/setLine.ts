@@ -67,15 +67,20 @@ class Gathering {
       this.above = Math.max(this.above, face.ascender * run.size * 0.8 + run.rise)
       this.below = Math.max(this.below, face.descender * run.size * 0.8 - run.rise)
       if (run.note && !this.notes.includes(run.note)) this.notes.push(run.note)
-      if (run.anchor && !this.anchors.includes(run.anchor)) this.anchors.push(run.anchor)
+      this.note(run.anchors)
     }
     this.put(shape, style, width)
+  }
+
+  private note(anchors: readonly string[] = []): void {
+    for (const anchor of anchors) if (!this.anchors.includes(anchor)) this.anchors.push(anchor)
   }
 
   /** Parts that stand on one line are one formula again. `number` is that of the chunk. */
   formula({ run, style, part, width }: Chunk, formula: FormulaDrawing, number: number): void {
     this.above = Math.max(this.above, formula.height * run.size)
     this.below = Math.max(this.below, formula.depth * run.size)
+    if (part === 0) this.note(run.anchors)
     const goesOn = part > 0 && this.lastFormula === number - 1
     this.lastFormula = number
     if (goesOn) {

@@ -1,6 +1,6 @@
 /** What a division is for. The role decides where it stands, how it is numbered and whether its content is generated. */
 
-export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'part' | 'chapter' | 'appendix' | 'endnotes'
+export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'part' | 'chapter' | 'appendix' | 'endnotes' | 'index'
 export type Matter = 'front' | 'main' | 'back'
 
 /** Roles and the matter they stand in, in reading order. */
@@ -13,5 +13,6 @@ export const roles: Record<Role, { matter: Matter; generated: boolean; name: str
   chapter: { matter: 'main', generated: false, name: 'Chapter' },
   appendix: { matter: 'back', generated: false, name: 'Appendix' },
   endnotes: { matter: 'back', generated: true, name: 'Notes' },
+  index: { matter: 'back', generated: true, name: 'Index' },
 }
 export const roleNames = Object.keys(roles) as Role[]

@@ -51,6 +51,7 @@ const inPlainText: Record<InlineKind, (node: Node, say?: (reference: Node) => st
   formula: () => '□',
   reference: (node, say) => say?.(node) ?? '',
   note: () => '',
+  indexMark: () => '',
 }
 
 /** Text of a node as a reader would say it; notes are left out and formulas stand as a placeholder sign. `say` words references. */

@@ -26,6 +26,7 @@ import { textCommands } from '../editor/textCommands.ts'
 import type { Session } from '../session/session.ts'
 import { notify } from '../ui/notices.ts'
 import { nameOffered } from '../views/galley/kindNames.ts'
+import { askForMark } from '../views/indexDesk/termForms.ts'
 import { languages } from './languages.ts'
 import { askWhereTo } from './MoveSection.tsx'
 import { saveRescueFile } from './rescue.ts'
@@ -85,6 +86,12 @@ export const namedCommands: NamedCommand[] = [
   })),
   { name: 'Insert empty space', ...puts('Blocks', 'empty space'), ...editor(insertSpace) },
   { name: 'Insert the keywords of the work', ...puts('Blocks', 'keywords of the work'), ...editor(insertKeywords) },
+  {
+    name: 'Mark for the index',
+    shortcut: 'indexMark',
+    ...puts('In the line', 'a mark for the index'),
+    run: session => askForMark(session),
+  },
   { name: 'Make these words a link', run: askForLink },
   { name: 'Insert an equation', shortcut: 'equation', ...puts('Mathematics', 'an equation'), run: session => session.act('equation') },
   ...['theorem', 'lemma', 'proposition', 'corollary', 'definition', 'remark'].map(series => ({
@@ -131,6 +138,11 @@ export const namedCommands: NamedCommand[] = [
     name: 'New division for all notes',
     ...puts('Lists of the work', 'division for all notes'),
     run: session => void session.run(insertDivision('endnotes', session.live.words.notes)),
+  },
+  {
+    name: 'New index',
+    ...puts('Lists of the work', 'index'),
+    run: session => void session.run(insertDivision('index', session.live.words.index)),
   },
   {
     name: 'Make this a heading of level 2',

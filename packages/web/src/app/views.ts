@@ -3,6 +3,7 @@ export const tabs = [
   ['galley', 'Galley', 'Write here: the text on ruled paper, with every number computed beside it.'],
   ['ledger', 'Ledger', 'Everything numbered in one list: number, caption, label, page, and where it is referred to.'],
   ['scheme', 'Scheme', 'How numbers are written: levels, series, and what they are called.'],
+  ['index', 'Index', 'The terms of the index, every place of each in its line of text, and the words that are not marked yet.'],
   ['pages', 'Pages', 'The work as it will print, page by page.'],
   ['house-style', 'House style', 'How the pages look: margins, type, heads of pages, opening pages.'],
   ['findings', 'Findings', 'What the checks found to mend, each with its place and, where there is one, its remedy.'],
@@ -24,6 +25,7 @@ export const words: readonly [string, string][] = [
   ['Account of a number', 'How a number came about, step by step. Every number has one.'],
   ['In balance', 'Numbers, references, lists and pages all agree with each other, now.'],
   ['Milestone', 'Every number and page on record at a date, to see later what changed since.'],
+  ['Term', 'A heading of the index. Marks in the text say where it is spoken of; the index lists their pages.'],
   ['Keepsake', 'An equation that you saved, to be put in again.'],
   ['House style', 'All rules of how pages look, kept as one file that can be shared.'],
 ]

@@ -1,5 +1,6 @@
 /** Numbers and wordings for node views: pushed to them whenever they change, so that showing them costs no decorations. */
 
+import { termName } from '@steady-ledger/core/content/index/terms.ts'
 import type { Piece } from '@steady-ledger/core/content/pieces.ts'
 import { plainTextOf } from '@steady-ledger/core/content/plainText.ts'
 import { type PageOf, wordReference } from '@steady-ledger/core/content/references/wordReference.ts'
@@ -11,6 +12,8 @@ import { type PlacedReference, referencesByPlace } from '@steady-ledger/core/tur
 import { attributesOf } from '@steady-ledger/core/work/kinds/index.ts'
 import { wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
+import type { Entries } from '@steady-ledger/core/work/registers/register.ts'
+import type { Term } from '@steady-ledger/core/work/registers/terms.ts'
 import type { Node } from '@tiptap/pm/model'
 
 /** “was Figure 3.2”, “was on page 31”, “new”, “other words”. */
@@ -36,6 +39,8 @@ export class LiveNumbers {
   changes: ReadonlyMap<string, MilestoneChange> = new Map()
   pictureAddress: (name: string) => string | undefined = () => undefined
   settings: Settings
+  /** The terms of the index. */
+  terms: Entries<Term> = {}
 
   constructor(ledger: WorkLedger, settings: Settings) {
     this.ledger = ledger
@@ -49,6 +54,11 @@ export class LiveNumbers {
   /** What the program writes into the work. */
   get words(): Words {
     return wordsOf(this.ledger.scheme, this.language)
+  }
+
+  /** A term with those above it; empty for one that is no longer there. */
+  termName(id: string): string {
+    return termName(this.terms, id)
   }
 
   get language(): string {

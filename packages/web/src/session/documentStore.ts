@@ -46,6 +46,7 @@ export class DocumentStore {
     this.pictures = pictures
     const ledger = this.number(work.doc)
     this.live = new LiveNumbers(ledger, work.settings)
+    this.live.terms = work.terms
     this.live.pictureAddress = name => pictures.address(name)
     this.live.setLedger(ledger, work.doc)
     this.state = EditorState.create({ doc: work.doc, plugins: this.plugins() })
@@ -84,7 +85,10 @@ export class DocumentStore {
     this.last = changeOf(transactions, state)
     this.beside = afterSteps(this.beside, steps)
     this.live.settings = this.beside.settings
+    const renamed = this.live.terms !== this.beside.terms
+    this.live.terms = this.beside.terms
     this.live.setLedger(this.number(state.doc, this.live.ledger), state.doc)
+    if (renamed) this.live.push()
     return steps
   }
 
@@ -101,6 +105,7 @@ export class DocumentStore {
     this.last = undefined
     this.watched = []
     this.live.settings = work.settings
+    this.live.terms = work.terms
     const at = Math.min(this.state.selection.from, work.doc.content.size)
     this.state = EditorState.create({
       doc: work.doc,

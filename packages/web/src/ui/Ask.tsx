@@ -6,11 +6,13 @@ import { Dialog } from './Dialog.tsx'
 interface Question {
   title: string
   /** What the fields are, what stands in them at first, and what is wrong with a text, in words. */
-  fields: { label: string; value: string; check?(value: string, all: string[]): string }[]
+  fields: { label: string; value: string; offers?: readonly string[]; check?(value: string, all: string[]): string }[]
   /** Said below the fields. */
   note?: string
   does: string
-  run(values: string[]): void
+  /** Another way to do it, told to `run`. */
+  also?: { says: string; value: string }
+  run(values: string[], how: string): void
 }
 
 const useQuestion = create<{ question: Question | null }>()(() => ({ question: null }))
@@ -28,28 +30,37 @@ function Form({ question }: { question: Question }) {
   const [tried, setTried] = useState(false)
   const ids = useId()
   const wrong = question.fields.map(({ check }, index) => check?.(values[index]!.trim(), values) ?? '')
-  const submit = (event: FormEvent): void => {
+  const submit = (event: FormEvent<HTMLFormElement>): void => {
     event.preventDefault()
+    const how = ((event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null)?.value ?? ''
     setTried(true)
     if (wrong.some(Boolean)) return
     close()
     const given = values.map(value => value.trim())
     // The dialog gives the focus back first; what runs may take it elsewhere.
-    setTimeout(() => question.run(given))
+    setTimeout(() => question.run(given, how))
   }
   return (
     <Dialog title={question.title} className="top-[90px] w-[430px] px-4.5 pt-3.5 pb-4" onClose={close}>
       <form onSubmit={submit} className="grid gap-2.5">
-        {question.fields.map(({ label }, index) => (
+        {question.fields.map(({ label, offers }, index) => (
           <div className="field" key={label}>
             <span aria-hidden="true">{label}</span>
             <input
               aria-label={label}
+              list={offers ? `${ids}offers${index}` : undefined}
               aria-invalid={tried && Boolean(wrong[index])}
               aria-describedby={tried && wrong[index] ? `${ids}${index}` : undefined}
               value={values[index]}
               onChange={event => setValues(values.map((old, i) => (i === index ? event.target.value : old)))}
             />
+            {offers && (
+              <datalist id={`${ids}offers${index}`}>
+                {offers.map(each => (
+                  <option key={each} value={each} />
+                ))}
+              </datalist>
+            )}
             {tried && wrong[index] && (
               <span id={`${ids}${index}`} className="text-[13px] text-(--mend)" role="alert">
                 {wrong[index]}
@@ -62,6 +73,11 @@ function Form({ question }: { question: Question }) {
           <button type="submit" className="button primary">
             {question.does}
           </button>
+          {question.also && (
+            <button type="submit" className="button" value={question.also.value}>
+              {question.also.says}
+            </button>
+          )}
           <button type="button" className="button" onClick={close}>
             Cancel
           </button>

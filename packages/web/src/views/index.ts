@@ -10,6 +10,7 @@ export const views = [
   { path: 'galley/:block?', ...galley },
   { path: 'ledger/:block?', ...later(async () => (await import('./ledger/LedgerView.tsx')).LedgerView) },
   { path: 'pages/:label?', ...later(async () => (await import('./pages/PagesView.tsx')).PagesView) },
+  { path: 'index/:term?', ...later(async () => (await import('./indexDesk/IndexDesk.tsx')).IndexDesk) },
   { path: 'scheme', ...later(async () => (await import('./scheme/SchemeView.tsx')).SchemeView) },
   { path: 'house-style', ...later(async () => (await import('./house/HouseStyleView.tsx')).HouseStyleView) },
   { path: 'findings', ...later(async () => (await import('./findings/FindingsView.tsx')).FindingsView) },

@@ -47,6 +47,8 @@ export interface TurnoverSummary {
   nearby: number[]
   /** Numbers of notes by id where they begin again on every page, and so depend on the pages. */
   noteNumbers: Map<string, string> | null
+  /** Page index of each mark for an index. */
+  markPages: ReadonlyMap<string, number>
   /** How long it took, in milliseconds. */
   milliseconds: number
 }

@@ -158,6 +158,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
     findings: findingsOf(turnover),
     nearby: nearbyReferences(turnover.work.doc).map(({ occurrence }) => turnover.referencePages.get(occurrence) ?? -1),
     noteNumbers: notesCountByPage(work!.scheme) ? noteNumbersOf(turnover.ledger) : null,
+    markPages: turnover.markPages,
     milliseconds,
   }
   say({ kind: 'turnover', summary })

@@ -1,6 +1,8 @@
 /** Where an index sends its reader: the pages of the marks of one term, merged, in order, runs joined as the author wants them. */
 
 export interface IndexMark {
+  /** What tells it from others, for those who ask where a locator comes from. */
+  id?: string
   /** Index of the page the mark stands on; of a range, of its first page. */
   page: number
   /** Of a range, index of its last page. */
@@ -15,6 +17,17 @@ export type Runs = 'three' | 'two' | 'never' | 'following'
 export interface Locator {
   text: string
   main: boolean
+  /** Indexes of the pages that it sends to. */
+  from: number
+  to: number
+  /** Why it says several pages: the author marked a range, or they stand in a row; empty where it says one. */
+  joined: 'range' | 'run' | ''
+}
+
+/** What stands behind a page for those that follow it. */
+export interface FollowingWords {
+  following: string
+  followingSeveral: string
 }
 
 /** Pages that are said together. `given` is a range that the author marked. */
@@ -26,7 +39,12 @@ interface Span {
 }
 
 /** `labelOf` gives the label that a page carries, by its index. Pages in a row are those whose labels count in the same way. */
-export function locators(marks: readonly IndexMark[], labelOf: (page: number) => string, runs: Runs): Locator[] {
+export function locators(
+  marks: readonly IndexMark[],
+  labelOf: (page: number) => string,
+  runs: Runs,
+  words: FollowingWords = { following: 'f.', followingSeveral: 'ff.' },
+): Locator[] {
   const ranges = marks.filter(({ page, to }) => to !== undefined && to > page)
   const mains = new Set(marks.filter(({ main }) => main).map(({ page }) => page))
   const single = new Set(
@@ -40,7 +58,7 @@ export function locators(marks: readonly IndexMark[], labelOf: (page: number) =>
     let end = at
     // A main locator stands by itself, and a range that was marked stays what it is.
     while (joins(spans[end], spans[end + 1], labelOf)) end++
-    out.push(...said(spans[at]!.from, spans[end]!.to, spans[at]!, labelOf, runs))
+    out.push(...said(spans[at]!.from, spans[end]!.to, spans[at]!, labelOf, runs, words))
     at = end + 1
   }
   return out
@@ -71,12 +89,20 @@ const joins = (a: Span | undefined, b: Span | undefined, labelOf: (page: number)
   b.from === a.to + 1 &&
   isRoman(labelOf(a.to)) === isRoman(labelOf(b.from))
 
-function said(from: number, to: number, { main, given }: Span, labelOf: (page: number) => string, runs: Runs): Locator[] {
+function said(
+  from: number,
+  to: number,
+  { main, given }: Span,
+  labelOf: (page: number) => string,
+  runs: Runs,
+  { following, followingSeveral }: FollowingWords,
+): Locator[] {
   const count = to - from + 1
-  const range = { text: `${labelOf(from)}–${labelOf(to)}`, main }
-  if (count === 1) return [{ text: labelOf(from), main }]
+  const single = (page: number): Locator => ({ text: labelOf(page), main, from: page, to: page, joined: '' })
+  const range: Locator = { text: `${labelOf(from)}–${labelOf(to)}`, main, from, to, joined: given ? 'range' : 'run' }
+  if (count === 1) return [single(from)]
   if (given) return [range]
-  if (runs === 'following') return [{ text: `${labelOf(from)}\u00a0${count === 2 ? 'f.' : 'ff.'}`, main }]
+  if (runs === 'following') return [{ ...range, text: `${labelOf(from)}\u00a0${count === 2 ? following : followingSeveral}` }]
   if (runs !== 'never' && count >= (runs === 'two' ? 2 : 3)) return [range]
-  return Array.from({ length: count }, (_, i) => ({ text: labelOf(from + i), main }))
+  return Array.from({ length: count }, (_, i) => single(from + i))
 }

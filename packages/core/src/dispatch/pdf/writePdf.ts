@@ -113,6 +113,8 @@ class PdfWriter {
   private box(placed: Placed): void {
     const { x, y, box } = placed
     for (const id of box.begins) this.destination(id, x, y)
+    for (const mark of box.marks)
+      if (mark.kind === 'line') for (const id of mark.line.anchors ?? []) this.markDestination(id, x, y + mark.baseline)
     for (const mark of box.marks) {
       if (mark.kind === 'rule' || (mark.kind === 'line' && mark.tag === 'Artifact')) {
         this.document.markContent('Artifact', { type: 'Layout' })
@@ -123,6 +125,11 @@ class PdfWriter {
     }
     const { page } = this.turnover.work.houseStyle
     if (box.lead) this.area(box.lead, x, y, page.width - page.inner - page.outer, box.height, this.elementOf(box))
+  }
+
+  /** A place that an index leads to. */
+  private markDestination(id: string, x: number, y: number): void {
+    if (this.turnover.markPages.has(id)) this.destination(id, x, y)
   }
 
   private destination(id: string, x: number, y: number): void {
@@ -205,7 +212,7 @@ class PdfWriter {
       this.document.link(x, y, width, height, lead.address, { ...options, Contents: new String(`Link to ${lead.address}`) })
     else {
       const id = 'entry' in lead ? lead.entry : lead.note
-      if (!this.turnover.pageIndexOf.has(id)) return
+      if (!this.turnover.pageIndexOf.has(id) && !this.turnover.markPages.has(id)) return
       const entry = this.turnover.ledger.byId.get(id)
       const name = entry ? `${entry.names.one} ${entry.bare}`.trim() : 'its target'
       this.document.goTo(x, y, width, height, id, { ...options, Contents: new String(`To ${name}`) })

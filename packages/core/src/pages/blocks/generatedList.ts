@@ -67,7 +67,7 @@ function entryLines(entry: ListEntry, style: TextStyle, measure: number, setting
   const key = `${measure}|${dependencies(entry.text, setting, entry.identity)}`
   return setting.cache.listLines.get(entry.text, key, style, () => {
     // What is said here is said by the entry where it stands: this line is not its place.
-    const runs = runsOf(entry.text, style, setting, entry.identity).flatMap(({ anchor: _anchor, ...run }) => (run.note ? [] : [run]))
+    const runs = runsOf(entry.text, style, setting, entry.identity).flatMap(({ anchors: _anchors, ...run }) => (run.note ? [] : [run]))
     return setParagraph(runs, setting.fonts, { measure, style, indent: 0, hyphenate: false, language: setting.language })
   })
 }

@@ -1,5 +1,8 @@
 /** The registry of page facts: a new one is a file beside this one and a line in each of these. */
+
+import type { IndexPages } from '../../content/index/entries.ts'
 import type { PagePlace } from '../../pages/page.ts'
+import { indexPages } from './indexPages.ts'
 import { nearness, type PageIndexes } from './nearness.ts'
 import { type NoteNumbers, noteNumbers } from './noteNumbers.ts'
 import type { About, PageFact, SayUnder } from './pageFact.ts'
@@ -10,17 +13,24 @@ export interface Facts {
   labels: PageLabels
   noteNumbers: NoteNumbers
   indexes: PageIndexes
+  indexPages: IndexPages
 }
 
-const registry: { [Name in keyof Facts]: PageFact<Facts[Name]> } = { labels: pageLabels, noteNumbers, indexes: nearness }
+const registry: { [Name in keyof Facts]: PageFact<Facts[Name]> } = { labels: pageLabels, noteNumbers, indexes: nearness, indexPages }
 const factNames = Object.keys(registry) as (keyof Facts)[]
 
-export const noFacts: Facts = { labels: pageLabels.none, noteNumbers: noteNumbers.none, indexes: nearness.none }
+export const noFacts: Facts = {
+  labels: pageLabels.none,
+  noteNumbers: noteNumbers.none,
+  indexes: nearness.none,
+  indexPages: indexPages.none,
+}
 
 export const readFacts = (places: readonly PagePlace[], about: About): Facts => ({
   labels: pageLabels.read(places, about),
   noteNumbers: noteNumbers.read(places, about),
   indexes: nearness.read(places, about),
+  indexPages: indexPages.read(places, about),
 })
 
 /** Everything that two rounds say differently; nothing where the books balance. `say` words a reference under facts. */

@@ -15,6 +15,9 @@ export interface About {
   printed: ReadonlySet<string>
   /** References that say how near their target is, in order. */
   near: readonly FoundReference[]
+  /** Marks for an index, and whether the work has one: only then does their page matter to others. */
+  marked: ReadonlySet<string>
+  indexed: boolean
 }
 
 export interface PageFact<Value> {

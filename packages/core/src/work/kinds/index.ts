@@ -8,7 +8,7 @@ import { equation, equationGroup } from './equation.ts'
 import { figure, panel, row } from './figure.ts'
 import { fill } from './fill.ts'
 import { heading } from './heading.ts'
-import { formula, note, noteBreak, reference } from './inline.ts'
+import { formula, indexMark, note, noteBreak, reference } from './inline.ts'
 import type { NodeOf, Traits } from './kind.ts'
 import { listing, listingText } from './listing.ts'
 import { bulletedList, listItem, numberedList } from './lists.ts'
@@ -63,6 +63,7 @@ export const kinds = {
   note,
   noteBreak,
   reference,
+  indexMark,
 }
 
 type Kinds = typeof kinds

@@ -1,7 +1,7 @@
 /** What stands in a line of text beside letters: formulas, notes, references. */
-import { oneOf, Type, words } from '../definition.ts'
+import { flag, id, oneOf, Type, words } from '../definition.ts'
 import { inlineKind, innerKind } from './kind.ts'
-import { holdsFormula, labelled } from './shared.ts'
+import { holdsFormula, identified, labelled } from './shared.ts'
 
 export const formula = inlineKind('formula', {
   attributes: holdsFormula,
@@ -10,7 +10,7 @@ export const formula = inlineKind('formula', {
 })
 
 export const note = inlineKind('note', {
-  content: '(text | formula | reference | noteBreak)*',
+  content: '(text | formula | reference | indexMark | noteBreak)*',
   attributes: labelled,
   traits: { numbering: 'note', aside: true },
   markup: { tag: 'span' },
@@ -25,6 +25,20 @@ export const noteBreak = innerKind('noteBreak', {
     parseDOM: [{ tag: 'br', context: 'note/' }],
     toDOM: () => ['br', { 'data-kind': 'noteBreak' }],
   },
+})
+
+/** A place that the index leads to; it has no width. A range runs from its start to the next end of the same term. */
+export const indexMark = inlineKind('indexMark', {
+  attributes: {
+    ...identified,
+    /** The term of the register that it is a place of. */
+    term: id(),
+    /** The place that says most about the term. */
+    main: flag(false),
+    range: oneOf(['no', 'start', 'end'], 'no'),
+  },
+  markup: { tag: 'span' },
+  editing: { atom: true },
 })
 
 /** What a reference says of its targets. */

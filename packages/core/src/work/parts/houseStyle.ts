@@ -161,6 +161,37 @@ export const houseStyleDefinition = Type.Object(
       },
       closed,
     ),
+    index: Type.Object(
+      {
+        line: text,
+        columns: whole({ from: 1, to: 3, usual: 2, title: 'Columns of an index', group: 'index' }),
+        gap: gap('Between the columns of an index', 'index'),
+        /** How pages in a row are said. */
+        runs: oneOf(['three', 'two', 'never', 'following'], 'three', {
+          title: 'Pages in a row',
+          group: 'index',
+          options: {
+            three: 'Three and more join: 12–14',
+            two: 'Two and more join: 12–13',
+            never: 'Each by itself',
+            following: 'As 12 f. and 12 ff.',
+          },
+        }),
+        subentries: oneOf(['indented', 'runIn'], 'indented', {
+          title: 'Subentries',
+          group: 'index',
+          options: { indented: 'On lines of their own', runIn: 'In one paragraph with their term' },
+        }),
+        letters: flag(true, { title: 'Letters above the groups', group: 'index' }),
+        /** Ä as A, as in books, or as Ae, as in directories of names. */
+        umlauts: oneOf(['books', 'directories'], 'books', {
+          title: 'Umlauts are sorted',
+          group: 'index',
+          options: { books: 'As their vowel, as in books', directories: 'As ae, oe, ue, as in directories' },
+        }),
+      },
+      closed,
+    ),
     /**
      * `rule` is a line under the head. Divisions of some roles may have heads of their own. Empty pages carry none, and title pages
      * only their own.

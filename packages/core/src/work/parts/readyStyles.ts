@@ -77,6 +77,16 @@ const contents = (face: FaceName, size: number, leading: number, depth: number, 
   looks: usualLooks(leading),
 })
 
+const index = (face: FaceName, size: number, leading: number): HouseStyle['index'] => ({
+  line: style(face, size, leading),
+  columns: 2,
+  gap: Math.round(size * 20) / 10,
+  runs: 'three',
+  subentries: 'indented',
+  letters: true,
+  umlauts: 'books',
+})
+
 /** Looks of the kinds of text beside the body, in proportion to it. */
 const kinds = (size: number, leading: number) => ({
   quotation: { ...style('serif', size * 0.93, leading * 0.93, { align: 'justified', before: 10, after: 10 }), indent: 24 },
@@ -115,6 +125,7 @@ export const thesisStyle = (): HouseStyle => ({
     line: style('serif', 13, 19, { align: 'centre', after: 8 }),
   },
   contents: contents('serif', 10.5, 14.5, 3, 18),
+  index: index('serif', 9.2, 12.5),
   runningHead: bookHeads(9),
   lineNumbers: { by: 'none', every: 5 },
   opens: 'page',
@@ -139,6 +150,7 @@ export const oneSidedThesisStyle = (): HouseStyle => ({
   ],
   part: partHeading('serifBold', 24),
   contents: contents('serif', 11.5, 17, 3, 20),
+  index: index('serif', 10.1, 14.6),
   runningHead: sheetHeads(9.5, true),
   sink: 28,
 })
@@ -164,6 +176,7 @@ export const reportStyle = (): HouseStyle => ({
   table: style('sans', 9, 12),
   note: style('serif', 8.5, 11),
   contents: contents('sans', 10, 14.5, 2, 16),
+  index: index('sans', 8.8, 12.5),
   titlePage: {
     title: style('sansSemibold', 28, 34, { before: 150, after: 26 }),
     line: style('sans', 12, 17, { after: 6 }),

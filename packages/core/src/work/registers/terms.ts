@@ -16,6 +16,8 @@ const term = Type.Object(
     /** Where its reader is sent instead, and beside. */
     see: ids,
     seeAlso: ids,
+    /** Places of its words that are not to be offered again, each as the search tells them apart. */
+    refused: Type.Array(words({ most: 600 }), { maxItems: 5000, default: [] }),
     listed: flag(true),
   },
   { additionalProperties: false },

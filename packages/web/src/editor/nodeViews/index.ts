@@ -7,6 +7,7 @@ import { divisionView } from './division.ts'
 import { figureView } from './figure.ts'
 import { equationView, formulaView } from './formula.ts'
 import { headingView } from './heading.ts'
+import { indexMarkView } from './indexMark.ts'
 import { keywordsView } from './keywords.ts'
 import { listItemView } from './listItem.ts'
 import { miniContentsView } from './miniContents.ts'
@@ -30,6 +31,7 @@ const views: { [Kind in KindName]?: (hosts: Hosts) => NodeViewConstructor } = {
   formula: formulaView,
   note: noteView,
   reference: referenceView,
+  indexMark: indexMarkView,
 }
 
 export const nodeViews = (hosts: Hosts): Record<string, NodeViewConstructor> =>

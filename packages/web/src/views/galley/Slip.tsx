@@ -34,6 +34,7 @@ import {
 import { FirstSteps } from './FirstSteps.tsx'
 import { kindName } from './kindNames.ts'
 import { CaptionLook, HeadingLook } from './LookFields.tsx'
+import { MarkFields } from './MarkFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
 
 interface Openers {
@@ -193,6 +194,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
             />
           </>
         )}
+        {node.type.name === 'indexMark' && <MarkFields node={node} at={at} set={set} />}
         {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
         {node.type.name === 'keywords' && (
           <>

@@ -15,6 +15,7 @@ const names: { [Kind in KindName]?: string } = {
   formula: 'Formula',
   heading: 'Section',
   note: 'Footnote',
+  indexMark: 'Mark for the index',
   reference: 'Reference',
   numberedList: 'Numbered list',
   bulletedList: 'List',

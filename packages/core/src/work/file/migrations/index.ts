@@ -4,11 +4,12 @@ import { from2, houseStyleFrom2 } from './2.ts'
 import { from3, houseStyleFrom3 } from './3.ts'
 import { from4, houseStyleFrom4 } from './4.ts'
 import { from5, houseStyleFrom5 } from './5.ts'
+import { from6 } from './6.ts'
 
 type FileJson = Record<string, unknown>
-export const currentVersion = 6
+export const currentVersion = 7
 
-const steps: Record<number, (file: FileJson) => FileJson> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5 }
+const steps: Record<number, (file: FileJson) => FileJson> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5, 6: from6 }
 
 /** A file of an earlier version, led through every step up to the current one. Throws where it is not what its version says. */
 export function migrated(file: FileJson): FileJson {

@@ -1,0 +1,114 @@
+/** Every place of a term in its line of text: walked by the arrows, changed and taken away where it is. */
+import { entryName } from '@steady-ledger/core/content/titles.ts'
+import { division } from '@steady-ledger/core/work/schema.ts'
+import { closeHistory } from '@tiptap/pm/history'
+import { type KeyboardEvent, useDeferredValue, useMemo, useRef } from 'react'
+import { useNavigate } from 'react-router'
+import { useSession, useView } from '../../session/sessionContext.ts'
+import { Menu } from '../../ui/Menu.tsx'
+import { SectionTitle } from '../../ui/SectionTitle.tsx'
+import { askForOther } from './termForms.ts'
+import { type PlaceRow, placeRows } from './termRows.ts'
+
+export function TermPlaces({ id }: { id: string }) {
+  const session = useSession()
+  const navigate = useNavigate()
+  const doc = useDeferredValue(useView(view => view.doc))
+  const turnover = useView(view => view.turnover)
+  const ledger = useView(view => view.ledger)
+  const list = useRef<HTMLUListElement>(null)
+  const rows = useMemo(() => placeRows(doc, id), [doc, id])
+
+  const nearest = useMemo(() => {
+    const named = new Map<string, string>()
+    for (const row of rows) {
+      const $at = doc.resolve(row.at)
+      const root = $at.node(1)
+      let heading = division(root).id
+      for (let index = 1; index <= $at.index(1); index++) {
+        const block = root.child(index)
+        if (block.type.name === 'heading') heading = block.attrs.id
+      }
+      const entry = ledger.byId.get(heading)
+      named.set(row.id, entry?.item.kind === 'heading' ? entryName(entry) : '')
+    }
+    return named
+  }, [rows, doc, ledger])
+
+  const change = (row: PlaceRow, name: string, value: unknown): void =>
+    void session.dispatch(closeHistory(session.state.tr).setNodeAttribute(row.at, name, value))
+  const remove = (row: PlaceRow): void => {
+    if (session.dispatch(closeHistory(session.state.tr).delete(row.at, row.at + 1))) session.sayDone('The mark is removed.')
+  }
+  const open = (row: PlaceRow): void => void navigate(`../galley/${row.holder}`)
+
+  const onKeyDown = (event: KeyboardEvent, row: PlaceRow, index: number): void => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+    if (step) {
+      event.preventDefault()
+      list.current?.querySelectorAll<HTMLElement>('[data-place]')[index + step]?.focus()
+    } else if (event.key === 'Delete') {
+      remove(row)
+      const next = list.current?.querySelectorAll<HTMLElement>('[data-place]')
+      ;(next?.[index + 1] ?? next?.[index - 1])?.focus()
+    } else if (event.key.toLowerCase() === 'm' && !event.ctrlKey && !event.metaKey) change(row, 'main', !row.main)
+  }
+
+  return (
+    <section aria-label="Places">
+      <SectionTitle>{rows.length === 1 ? 'One place' : `${rows.length} places`}</SectionTitle>
+      {rows.length === 0 && <p className="empty">Nothing is marked for this term yet.</p>}
+      <ul ref={list}>
+        {rows.map((row, index) => {
+          const page = turnover?.markPages.get(row.id)
+          const label = page === undefined ? undefined : turnover?.labels[page]
+          return (
+            <li key={row.id} className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-3 border-b border-(--rule) py-1.5">
+              <button
+                type="button"
+                data-place
+                title="Read on here: Enter. M makes it the main place, Delete removes the mark."
+                className="cursor-pointer text-left"
+                onClick={() => open(row)}
+                onKeyDown={event => onKeyDown(event, row, index)}
+              >
+                <span className="block font-text">
+                  <span className="text-(--ink-soft)">…{row.before}</span>
+                  <span className="index-mark shown" data-range={row.range} aria-hidden="true" />
+                  {row.after}…
+                </span>
+                <span className="block text-[13px] text-(--ink-soft)">
+                  {nearest.get(row.id)}
+                  {label === undefined ? ' · on no page' : ` · page ${label}`}
+                  {row.range === 'start' ? ' · a range begins' : row.range === 'end' ? ' · the range ends' : ''}
+                  {row.main && <strong className="text-(--structure)"> · main place</strong>}
+                </span>
+              </button>
+              <span className="flex gap-1">
+                <Menu
+                  label={`What can be done with place ${index + 1}`}
+                  align="end"
+                  className="quiet"
+                  items={[
+                    { key: 'main', says: row.main ? 'Not the main place' : 'Main place', run: () => change(row, 'main', !row.main) },
+                    { key: 'start', says: 'A range begins here', run: () => change(row, 'range', 'start') },
+                    { key: 'end', says: 'The range ends here', run: () => change(row, 'range', 'end') },
+                    { key: 'no', says: 'This page alone', run: () => change(row, 'range', 'no') },
+                    {
+                      key: 'move',
+                      says: 'Move to another term…',
+                      run: () => askForOther(session, 'Move this place to another term', 'Move', id, other => change(row, 'term', other)),
+                    },
+                    { key: 'remove', says: 'Remove the mark', run: () => remove(row) },
+                  ]}
+                >
+                  ⋯
+                </Menu>
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
