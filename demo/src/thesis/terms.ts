@@ -296,6 +296,7 @@ class Marking {
   }
 
   private block(node: Node): Node {
+    if (node.isTextblock && !node.type.contentMatch.matchType(schema.nodes.indexMark)) return node
     if (node.isTextblock) return node.copy(Fragment.from(node.children.flatMap(child => this.inline(child))))
     return node.childCount ? node.copy(Fragment.from(node.children.map(child => this.block(child)))) : node
   }

@@ -49,10 +49,17 @@ export const calls: ReadonlyMap<string, CallDefinition> = new Map(
     },
     pages: {
       usage: 'pages WORK --json',
-      says: 'Lists the pages with what stands on each, and the lists with their entries.',
+      says: 'Lists the pages with what stands on each, the lists with their entries, and the index.',
       options: ['json'],
       words: 1,
       load: async () => (await import('./pages.ts')).pagesCall,
+    },
+    index: {
+      usage: 'index WORK --json|--csv',
+      says: 'Lists every term of the index with its pages and where it sends its reader.',
+      options: ['json', 'csv'],
+      words: 1,
+      load: async () => (await import('./indexCall.ts')).indexCall,
     },
     check: {
       usage: 'check WORK --json',

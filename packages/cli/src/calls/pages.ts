@@ -1,11 +1,13 @@
 import { entriesOf } from '@steady-ledger/core/content/lists/entries.ts'
+import { indexRows } from '@steady-ledger/core/dispatch/indexRows.ts'
 import { isGenerated } from '@steady-ledger/core/numbers/scan.ts'
 import { division, plainText } from '@steady-ledger/core/work/schema.ts'
 import { type Call, printJson, turnOver } from '../call.ts'
 import { openWork } from '../input.ts'
 
 export const pagesCall: Call = async given => {
-  const { work, pages, pageIndexOf, ledger, textOf, rounds, settled, reserved } = (await turnOver(await openWork(given))).turnover
+  const { turnover } = await turnOver(await openWork(given))
+  const { work, pages, pageIndexOf, ledger, textOf, rounds, settled, reserved } = turnover
   const label = (id: string): string => pages[pageIndexOf.get(id) ?? -1]?.label ?? ''
   await printJson({
     rounds,
@@ -27,7 +29,7 @@ export const pagesCall: Call = async given => {
         page: line ? '' : label(id),
       })),
     })),
-    index: [],
+    indexes: indexRows(turnover),
   })
   return 0
 }

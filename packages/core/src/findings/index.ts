@@ -5,6 +5,12 @@ import { brokenFormula } from './checks/brokenFormula.ts'
 import { emptyParagraph } from './checks/emptyParagraph.ts'
 import { emptySlot } from './checks/emptySlot.ts'
 import { highRoman } from './checks/highRoman.ts'
+import { indexManyPages } from './checks/indexManyPages.ts'
+import { indexMarks, indexPassing } from './checks/indexMarks.ts'
+import { indexMissing } from './checks/indexMissing.ts'
+import { indexNoPlace } from './checks/indexNoPlace.ts'
+import { indexSeeNowhere } from './checks/indexSeeNowhere.ts'
+import { indexTwoSpellings } from './checks/indexTwoSpellings.ts'
 import { lostTarget } from './checks/lostTarget.ts'
 import { missingCaption } from './checks/missingCaption.ts'
 import { noKeywords } from './checks/noKeywords.ts'
@@ -36,6 +42,11 @@ export const checks: readonly Check[] = [
   overTheEdge,
   unknownSign,
   notesNowhere,
+  indexSeeNowhere,
+  indexMarks,
+  indexMissing,
+  indexNoPlace,
+  indexTwoSpellings,
   noKeywords,
   missingCaption,
   skippedLevel,
@@ -48,6 +59,8 @@ export const checks: readonly Check[] = [
   highRoman,
   emptyParagraph,
   unexplainedSymbol,
+  indexManyPages,
+  indexPassing,
 ]
 
 /** What a kept result was found under. */

@@ -125,7 +125,7 @@ export class TurnoverEngine {
       const changes = changesBetween(facts, found, about, say)
       if (changes.length) balance.note(facts, found, changes, context)
       settled = changes.length === 0
-      if (settled || rounds >= mostRounds) return this.result(prepared, round, facts, rounds, settled)
+      if (settled || rounds >= mostRounds) return this.result(prepared, round, { began: facts, found }, rounds, settled)
       facts = found
     }
   }
@@ -225,7 +225,13 @@ export class TurnoverEngine {
     }
   }
 
-  private result({ work, balance }: Prepared, round: Round, facts: Facts, rounds: number, settled: boolean): Turnover {
+  private result(
+    { work, balance }: Prepared,
+    round: Round,
+    { began, found }: { began: Facts; found: Facts },
+    rounds: number,
+    settled: boolean,
+  ): Turnover {
     const { setting, places } = round
     const pages = makePages(places, setting, this.pages)
     const pageIndexOf = indexPages(pages)
@@ -244,10 +250,11 @@ export class TurnoverEngine {
       },
       indexOf: id => {
         const node = work.doc.children.find(each => division(each).id === id)
-        return node ? this.indexOf(node, { work }, facts) : []
+        return node ? this.indexOf(node, { work }, began) : []
       },
-      markPages: facts.indexPages.pages,
-      referencePages: facts.indexes.references,
+      // Where nothing says a page of a mark, no round began with them.
+      markPages: found.indexPages.pages,
+      referencePages: began.indexes.references,
       wordingOf: setting.wordingOf,
       textOf: (node, identity) => plainTextOf(node, identity, setting.wordingOf),
       symbols: () => collectSymbols(work.doc, this.formulas, work.settings.language),

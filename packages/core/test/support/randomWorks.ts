@@ -36,6 +36,7 @@ import {
 import type { HouseStyle } from '../../src/work/parts/houseStyle.ts'
 import { readySchemes } from '../../src/work/parts/readySchemes.ts'
 import { readyStyles } from '../../src/work/parts/readyStyles.ts'
+import { newTerm } from '../../src/work/registers/terms.ts'
 import { type Node, schema } from '../../src/work/schema.ts'
 import type { Work } from '../../src/work/work.ts'
 import { workOf } from './work.ts'
@@ -317,6 +318,8 @@ const rarer = (label: () => string): Node[] => {
     nodes.paragraph.create({ label: label() }, schema.text('A place that can be referred to.')),
     fig(label(), { picture: 'a.svg', width: 0.5, alternative: 'A drawing' }, t`Drawn.`),
     nodes.paragraph.create({ align: 'right', pin: 9 }, schema.text('Held.')),
+    p`Spoken of ${nodes.indexMark.create({ term: 'wind', main: true })}here${note`${nodes.indexMark.create({ term: 'basin' })}and in a note`}, ${nodes.indexMark.create({ term: 'wind', range: 'start' })}at length`,
+    p`to its end${nodes.indexMark.create({ term: 'wind', range: 'end' })}, ${nodes.indexMark.create({ term: 'gone' })}and of what is gone.`,
   ]
 }
 
@@ -324,8 +327,8 @@ const rarer = (label: () => string): Node[] => {
 export const wideWorks: fc.Arbitrary<Work> = fc
   .tuple(
     works,
-    fc.array(fc.nat(14), { minLength: 3, maxLength: 9 }),
-    fc.subarray(['titlePage', 'abstract', 'part', 'endnotes', 'seriesList']),
+    fc.array(fc.nat(16), { minLength: 3, maxLength: 9 }),
+    fc.subarray(['titlePage', 'abstract', 'part', 'endnotes', 'seriesList', 'index']),
   )
   .map(([work, chosen, roles]) => {
     let count = 0
@@ -354,5 +357,10 @@ export const wideWorks: fc.Arbitrary<Work> = fc
           )
     const divisions = [...made.doc.children.map(renamed), ...work.doc.children]
     const picture = { name: 'a.svg', type: 'image/svg+xml' as const, bytes: svg(120, 80), width: 120, height: 80 }
-    return { ...work, doc: schema.nodes.doc!.create(null, divisions), pictures: new Map([['a.svg', picture]]) }
+    const terms = {
+      wind: { ...newTerm(), heading: 'wind', seeAlso: ['basin'] },
+      basin: { ...newTerm(), heading: 'basin', under: 'wind' },
+      water: { ...newTerm(), heading: 'water', see: ['wind'] },
+    }
+    return { ...work, terms, doc: schema.nodes.doc!.create(null, divisions), pictures: new Map([['a.svg', picture]]) }
   })

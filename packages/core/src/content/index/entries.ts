@@ -19,7 +19,8 @@ export interface IndexEntry {
   heading: string
   /** The letter of its group, for main terms. */
   letter: string
-  locators: readonly (Locator & { mark: string })[]
+  /** Each with the mark that it leads to, and all that it stands for. */
+  locators: readonly (Locator & { mark: string; marks: readonly string[] })[]
   /** Terms that its reader is sent to instead, or beside. */
   see: readonly string[]
   seeAlso: readonly string[]
@@ -68,8 +69,9 @@ function locatorsOf(places: readonly IndexPlace[], { found, runs, words }: Index
     const to = end && pages.get(end.id)
     return page === undefined ? [] : [{ id: start.id, page, main, ...(to !== undefined && to > page && { to }) }]
   })
-  return locators(marks, page => labels[page] ?? '…', runs, words).map(locator => ({
-    ...locator,
-    mark: marks.find(({ page, main }) => page >= locator.from && page <= locator.to && main === locator.main)?.id ?? marks[0]!.id,
-  }))
+  return locators(marks, page => labels[page] ?? '…', runs, words).map(locator => {
+    const own = marks.filter(({ page, to = page }) => page <= locator.to && to >= locator.from)
+    const first = own.find(({ main }) => main === locator.main) ?? own[0] ?? marks[0]!
+    return { ...locator, mark: first.id, marks: own.map(({ id }) => id) }
+  })
 }

@@ -57,6 +57,11 @@ const kinds: Kind[] = [
     set: (style, line) => ({ ...style, contents: { ...style.contents, line } }),
   },
   {
+    name: 'Index entry',
+    get: style => style.index.line,
+    set: (style, line) => ({ ...style, index: { ...style.index, line } }),
+  },
+  {
     name: 'Title of the work',
     get: style => style.titlePage.title,
     set: (style, title) => ({ ...style, titlePage: { ...style.titlePage, title } }),

@@ -208,7 +208,7 @@ function Tree({ rows, at, onChoose, onRemove, onAdd }: TreeProps) {
               {row.index && <span className="text-[13px] text-(--ink-soft)">{row.index}</span>}
               <span className={`ml-auto text-[13px] ${row.places || row.sends ? 'text-(--ink-soft)' : 'text-(--mend)'}`}>
                 <span className="visually-hidden">places: </span>
-                {row.places || (row.sends ? '→' : '0')}
+                {row.places || { elsewhere: '→', below: '', '': '0' }[row.sends]}
               </span>
             </div>
           )

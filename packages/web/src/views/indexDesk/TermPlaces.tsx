@@ -19,6 +19,8 @@ export function TermPlaces({ id }: { id: string }) {
   const list = useRef<HTMLUListElement>(null)
   const rows = useMemo(() => placeRows(doc, id), [doc, id])
 
+  const count = rows.filter(({ range }) => range !== 'end').length
+
   const nearest = useMemo(() => {
     const named = new Map<string, string>()
     for (const row of rows) {
@@ -56,7 +58,7 @@ export function TermPlaces({ id }: { id: string }) {
 
   return (
     <section aria-label="Places">
-      <SectionTitle>{rows.length === 1 ? 'One place' : `${rows.length} places`}</SectionTitle>
+      <SectionTitle>{count === 1 ? 'One place' : `${count} places`}</SectionTitle>
       {rows.length === 0 && <p className="empty">Nothing is marked for this term yet.</p>}
       <ul ref={list}>
         {rows.map((row, index) => {
@@ -73,9 +75,9 @@ export function TermPlaces({ id }: { id: string }) {
                 onKeyDown={event => onKeyDown(event, row, index)}
               >
                 <span className="block font-text">
-                  <span className="text-(--ink-soft)">…{row.before}</span>
+                  <span className="text-(--ink-soft)">{row.before}</span>
                   <span className="index-mark shown" data-range={row.range} aria-hidden="true" />
-                  {row.after}…
+                  {row.after}
                 </span>
                 <span className="block text-[13px] text-(--ink-soft)">
                   {nearest.get(row.id)}

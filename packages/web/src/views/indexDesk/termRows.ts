@@ -11,8 +11,8 @@ export interface TermRow {
   heading: string
   level: number
   places: number
-  /** Sends its reader to other terms. */
-  sends: boolean
+  /** Sends its reader to other terms, or has terms under it: it says something without a place of its own. */
+  sends: 'elsewhere' | 'below' | ''
   index: string
 }
 
@@ -34,7 +34,14 @@ export function termRows(
 ): TermRow[] {
   const collation = collationOf(language, umlauts)
   const write = ({ id, term, level, under }: TermNode, index: string): TermRow[] => [
-    { id, heading: term.heading, level, places: counts.get(id) ?? 0, sends: term.see.length + term.seeAlso.length > 0, index },
+    {
+      id,
+      heading: term.heading,
+      level,
+      places: counts.get(id) ?? 0,
+      sends: term.see.length + term.seeAlso.length ? 'elsewhere' : under.length ? 'below' : '',
+      index,
+    },
     ...under.flatMap(each => write(each, index)),
   ]
   return indexesOf(terms).flatMap(index => termTree(terms, index, collation).flatMap(node => write(node, index)))
@@ -56,6 +63,10 @@ export interface PlaceRow extends FoundMark {
 
 const around = 70
 
+/** As much of a text as fits, cut between words; what is left out is told by an ellipsis. */
+const lastWords = (text: string): string => (text.length > around ? `…${text.slice(-around).replace(/^\S*\s/, '')}` : text)
+const firstWords = (text: string): string => (text.length > around ? `${text.slice(0, around).replace(/\s\S*$/, '')} …` : text)
+
 /** The places of a term, in the order of the text. */
 export function placeRows(doc: Node, term: string): PlaceRow[] {
   const rows: PlaceRow[] = []
@@ -74,8 +85,8 @@ export function placeRows(doc: Node, term: string): PlaceRow[] {
     rows.push({
       ...mark,
       at,
-      before: text(0, $at.parentOffset).slice(-around),
-      after: text($at.parentOffset + 1, parent.content.size).slice(0, around),
+      before: lastWords(text(0, $at.parentOffset)),
+      after: firstWords(text($at.parentOffset + 1, parent.content.size)),
     })
   })
   return rows
