@@ -31,7 +31,7 @@ test('new works, the demo works and files of every version keep to it', async ()
   const id = (): string => `n${count++}`
   const texts = [newWork('thesis', 'T', id), newWork('paper', 'P', id), await demoWorks.thesis(), await demoWorks.paper()].map(workToJson)
   for (const text of texts) expect(problemsOf(JSON.parse(text))).toBeNull()
-  for (const version of [1, 2, 3, 4, 5]) {
+  for (const version of [1, 2, 3, 4, 5, 6]) {
     const bytes = readFileSync(new URL(`./fixtures/version${version}.ledger.zip`, import.meta.url))
     expect(problemsOf(migrated(JSON.parse(strFromU8(unzipSync(bytes)['work.json']!))))).toBeNull()
   }

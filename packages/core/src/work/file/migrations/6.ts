@@ -1,3 +1,21 @@
-/** Version 6 to 7: texts may hold marks for an index, which earlier programs cannot read; what is new in house styles is as usual. Frozen. */
+/** Version 6 to 7: texts may hold marks for an index, which earlier programs cannot read, and house styles say how an index looks. Frozen. */
 
-export const from6 = (file: Record<string, unknown>): Record<string, unknown> => ({ ...file, version: 7 })
+interface TextStyle {
+  size: number
+  leading: number
+}
+
+export function houseStyleFrom6(style: { contents?: unknown }): object {
+  const { line } = style.contents as { line: TextStyle }
+  const own = { ...line, size: Math.max(6, Math.round(line.size * 8.8) / 10), leading: Math.max(8, Math.round(line.leading * 8.6) / 10) }
+  return {
+    ...style,
+    index: { line: own, columns: 2, gap: 20, runs: 'three', subentries: 'indented', letters: true, umlauts: 'books' },
+  }
+}
+
+export const from6 = (file: Record<string, unknown>): Record<string, unknown> => ({
+  ...file,
+  version: 7,
+  houseStyle: houseStyleFrom6(file.houseStyle as { contents?: unknown }),
+})

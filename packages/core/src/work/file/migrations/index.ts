@@ -4,7 +4,7 @@ import { from2, houseStyleFrom2 } from './2.ts'
 import { from3, houseStyleFrom3 } from './3.ts'
 import { from4, houseStyleFrom4 } from './4.ts'
 import { from5, houseStyleFrom5 } from './5.ts'
-import { from6 } from './6.ts'
+import { from6, houseStyleFrom6 } from './6.ts'
 
 type FileJson = Record<string, unknown>
 export const currentVersion = 7
@@ -30,5 +30,6 @@ export function migratedHouseStyle(houseStyle: unknown, version: number): unknow
   if (version < 4) current = houseStyleFrom3(current as Parameters<typeof houseStyleFrom3>[0])
   if (version < 5) current = houseStyleFrom4(current as object)
   if (version < 6) current = houseStyleFrom5(current as object)
+  if (version < 7) current = houseStyleFrom6(current as object)
   return current
 }
