@@ -1,7 +1,8 @@
 /** Works of any size from a seed, for benchmarks and tests: the density of a dense thesis, the same bytes for the same seed. */
 
 import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
-import type { Node } from '@steady-ledger/core/work/schema.ts'
+import { newTerm, type Term } from '@steady-ledger/core/work/registers/terms.ts'
+import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { div, em, eq, fig, formula, full, h2, h3, type Inline, identified, note, p, page, paragraph, ref, t, tab } from './builder.ts'
 import { chart } from './charts.ts'
@@ -40,7 +41,16 @@ const openers =
 const stems = 'al,bren,cor,dun,el,far,gal,hol,im,jor,kel,lun,mar,nor,ost,pel,quen,ros,sil,tor,ul,ven,wes,yar'.split(',')
 
 /** What a 300-page work holds; other sizes in proportion. */
-export const density = { words: 100_000, figures: 200, tables: 100, equations: 600, formulas: 1500, references: 1500, notes: 800 }
+export const density = {
+  words: 100_000,
+  figures: 200,
+  tables: 100,
+  equations: 600,
+  formulas: 1500,
+  references: 1500,
+  notes: 800,
+  marks: 1000,
+}
 
 export function generateWork(pages: number, seed: number): Work {
   const random = seeded(seed)
@@ -65,7 +75,13 @@ export function generateWork(pages: number, seed: number): Work {
     formula: due(density.formulas),
     reference: due(density.references),
     note: due(density.notes),
+    mark: due(density.marks),
   }
+  // Marks have chances of their own: the text is what it is without them.
+  const chance = seeded(seed + 1)
+  const terms = indexTerms()
+  const termIds = Object.keys(terms)
+  const mark = (): Node => schema.nodes.indexMark.create({ term: termIds[Math.floor(chance() * termIds.length)]!, main: chance() < 0.1 })
   const labels: string[] = []
   const waiting: string[] = []
   const nonce = (): string => pick(stems) + pick(stems) + pick(['a', 'en', 'ic', 'or', 'um'])
@@ -118,11 +134,16 @@ export function generateWork(pages: number, seed: number): Work {
         ),
       ]
       const notes = Array.from({ length: owing.note(made) }, () => note`${sentence().trim()}`)
+      let marks = owing.mark(made)
       for (let words = 0; words < 88; ) {
         const said = sentence()
         words += said.split(' ').length - 1
         const insert = inserts.shift()
         const body = said.trimEnd().slice(0, -1)
+        if (marks > 0 && words > 30) {
+          content.push(mark())
+          marks--
+        }
         content.push(insert ? [body, ' (', insert, ')'] : random() < 0.1 ? em(body) : body)
         content.push('.')
         const noted = notes.shift()
@@ -174,9 +195,23 @@ export function generateWork(pages: number, seed: number): Work {
   return {
     ...parts,
     settings: { ...parts.settings, author: 'A. N. Author' },
-    doc: identified([...front, ...divisions], 'g'),
+    terms,
+    doc: identified([...front, ...divisions, div({ role: 'index' }, 'Index')], 'g'),
     pictures,
   }
+}
+
+/** Every subject as a term, with every third quality of it under it. */
+function indexTerms(): Work['terms'] {
+  const terms: Record<string, Term> = {}
+  subjects.forEach((subject, order) => {
+    const id = `t${order}`
+    terms[id] = { ...newTerm(), heading: subject, seeAlso: order % 5 === 0 ? [`t${(order + 1) % subjects.length}`] : [] }
+    qualities.forEach((quality, each) => {
+      if ((each + order) % 3 === 0) terms[`${id}q${each}`] = { ...newTerm(), heading: quality, under: id }
+    })
+  })
+  return terms
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1)

@@ -151,7 +151,7 @@ export function findWords(doc: Node, heading: string, term: string, language: st
 }
 
 const textBetween = (block: Node, from: number, to: number): string =>
-  block.textBetween(from, to, '', node => (isKind(node, 'formula') ? '□' : node.isText ? '' : ''))
+  block.textBetween(from, to, '', node => (isKind(node, 'formula') ? '□' : isKind(node, 'reference') ? '[…]' : ''))
 
 /** Whether a mark of a term stands at or in a stretch of text. */
 function hasMark(block: Node, from: number, to: number, term: string): boolean {

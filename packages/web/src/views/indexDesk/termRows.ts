@@ -81,7 +81,8 @@ export function placeRows(doc: Node, term: string): PlaceRow[] {
     const mark = marks.get(node.attrs.id)
     if (!mark) return
     const $at = doc.resolve(at)
-    const text = (from: number, to: number): string => parent.textBetween(from, to, ' ', leaf => (leaf.type.name === 'formula' ? '□' : ''))
+    const text = (from: number, to: number): string =>
+      parent.textBetween(from, to, ' ', leaf => ({ formula: '□', reference: '[…]' })[leaf.type.name] ?? '')
     rows.push({
       ...mark,
       at,
