@@ -9,7 +9,7 @@ for (const theme of ['light', 'dark'] as const)
     test.slow()
     await page.emulateMedia({ colorScheme: theme })
     await page.goto('/')
-    await expect(page.locator('.work-card')).toHaveCount(3)
+    await expect(page.locator('.work-card')).toHaveCount(4)
     const look = async (what: string): Promise<void> => {
       // Everything once; in the dark what is other there: colours.
       const axe = new AxeBuilder({ page })

@@ -44,7 +44,7 @@ test('a figure put in before the others of chapter 2: later figures, references,
     expect(after).toContain(moved ? row.replace(/^Figure 2\.\d+/, `Figure 2.${Number(moved[1]) + 1}`) : row)
   }
   // The printed list of figures and the page with the figure say the same.
-  expect(await pageText(page, 'v')).toContain('A figure before all others')
+  expect(await pageText(page, 'vi')).toContain('A figure before all others')
   // Taking it out and putting it back, by undo and redo.
   await toGalley(page)
   await openChapter(page, '2')

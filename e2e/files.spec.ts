@@ -63,7 +63,7 @@ test('a work with hundreds of formulas nobody has seen before says that they are
 
 test('files that are not bundles are refused in plain words and change nothing', async ({ page }) => {
   await page.goto('/')
-  await expect(page.locator('.work-card')).toHaveCount(3)
+  await expect(page.locator('.work-card')).toHaveCount(4)
   for (const [name, content, says] of [
     ['letter.txt', 'Dear reader', 'not a zip archive'],
     ['half.ledger.zip', 'PK\u0003\u0004 and no more', 'damaged'],
@@ -73,7 +73,7 @@ test('files that are not bundles are refused in plain words and change nothing',
     await expect(page.getByRole('alert').last()).toContainText('Nothing on the shelf was changed')
     await expect(page.getByRole('button', { name: 'Open what can be read' })).toHaveCount(0)
   }
-  await expect(page.locator('.work-card')).toHaveCount(3)
+  await expect(page.locator('.work-card')).toHaveCount(4)
   // What takes long can be ended.
   const whole = Buffer.from(writeBundle(generateWork(2, 3)))
   let wait = true
@@ -86,7 +86,7 @@ test('files that are not bundles are refused in plain words and change nothing',
   await page.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByText('Opening “long.ledger.zip”')).toHaveCount(0)
   wait = false
-  await expect(page.locator('.work-card')).toHaveCount(3)
+  await expect(page.locator('.work-card')).toHaveCount(4)
   // One that was cut off on its way opens as far as it goes.
   const buffer = whole.subarray(0, whole.length - 30)
   await page.getByLabel('Bundle file').setInputFiles({ name: 'cut.ledger.zip', mimeType: 'application/zip', buffer })

@@ -335,7 +335,7 @@ inNewBrowser.describe('without the server', () => {
   inNewBrowser('what was loaded once works: shelf, text, pages, a PDF; and what is written then is kept', async ({ context, page }) => {
     inNewBrowser.setTimeout(120_000)
     await page.goto('/')
-    await expect(page.locator('.work-card')).toHaveCount(3, { timeout: 60_000 })
+    await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
     await context.setOffline(true)
     await page.goto('/')

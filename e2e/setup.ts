@@ -10,7 +10,7 @@ export default async function setUp({ projects }: FullConfig): Promise<void> {
   const browser = await chromium.launch(launchOptions)
   const page = await browser.newPage({ ...(baseURL ? { baseURL } : {}), ...(viewport ? { viewport } : {}) })
   await page.goto('/')
-  await expect(page.locator('.work-card')).toHaveCount(3, { timeout: 60_000 })
+  await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
   for (const work of ['demo-thesis', 'demo-paper']) {
     await page.goto(`/work/${work}/galley`)
     await inBalance(page)
@@ -31,7 +31,7 @@ export default async function setUp({ projects }: FullConfig): Promise<void> {
     )
     .toBeGreaterThan(150)
   await page.goto('/')
-  await expect(page.locator('.work-card')).toHaveCount(3)
+  await expect(page.locator('.work-card')).toHaveCount(4)
   await takeSeed(page)
   await browser.close()
 }

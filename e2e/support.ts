@@ -104,6 +104,7 @@ export async function choose(page: Page, menu: string, item: string): Promise<vo
 export async function command(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Control+k')
   await page.getByRole('combobox').fill(name)
+  await expect(page.getByRole('option').first()).toContainText(name)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('dialog', { name: 'Go to, find or do' })).toHaveCount(0)
   await atRest(page)

@@ -27,7 +27,7 @@ const formats = outputs.map(({ name }) => name).join('|')
 export const calls: ReadonlyMap<string, CallDefinition> = new Map(
   Object.entries({
     demo: {
-      usage: 'demo thesis|paper --out FILE',
+      usage: 'demo thesis|paper|columns --out FILE',
       says: 'Writes one of the demo works as a bundle.',
       options: ['out'],
       words: 1,

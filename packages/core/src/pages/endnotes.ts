@@ -45,12 +45,13 @@ function head(text: string, setting: Setting): StripItem[] {
   const { houseStyle } = setting
   let known = headStrips.get(houseStyle)
   if (!known) headStrips.set(houseStyle, (known = new Map()))
-  let strip = known.get(text)
+  const key = `${setting.measure} ${text}`
+  let strip = known.get(key)
   if (!strip) {
     const style = houseStyle.headings[1] ?? houseStyle.headings[0]!
     const boxes = lineBoxes(setWords([words(text, style)], setting, style, setting.measure), { ...style, x: 0, tag: 'H2', block: '' })
     for (const box of boxes) box.breakAfter = Infinity
-    known.set(text, (strip = [space(style.before), ...boxes, space(style.after)]))
+    known.set(key, (strip = [space(style.before), ...boxes, space(style.after)]))
   }
   return strip
 }
@@ -61,8 +62,10 @@ export function noteBoxes(id: string, setting: Setting): Box[] {
   const entry = ledger.byId.get(id)
   const node = entry?.item.text
   if (!node) return []
+  const place = String(setting.measure)
   const kept = cache.settled.get(node)
-  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && !saysPages(node)) return kept.value as Box[]
+  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && kept.place === place && !saysPages(node))
+    return kept.value as Box[]
   const { note: style } = houseStyle
   const set = (): Box[] => {
     const mark = words(`${entry.number}\u2002`, style, { size: style.size * 0.75, rise: style.size * 0.3 })
@@ -74,7 +77,7 @@ export function noteBoxes(id: string, setting: Setting): Box[] {
       return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: index === 0 ? [id] : [], ...within })
     })
   }
-  const value = cache.notes.get(node, `${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => settable(id, set))
-  cache.settled.set(node, { stamp: ledger.stamp, place: '', houseStyle, pictures, value })
+  const value = cache.notes.get(node, `${place}|${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => settable(id, set))
+  cache.settled.set(node, { stamp: ledger.stamp, place, houseStyle, pictures, value })
   return value
 }

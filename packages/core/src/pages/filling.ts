@@ -31,12 +31,21 @@ export interface State {
   carried: Box[]
 }
 
-/** One page of a flow. Positions are in points from the top of the text area. */
+/** Something on a page or in a column, in points from the top left corner of the text area; `x` is missing where it is 0. */
+export interface Stood {
+  x?: number
+  y: number
+  box: Box
+}
+
+/** One page of a flow, or one column. */
 export interface PageBody {
-  placed: { y: number; box: Box }[]
-  notes: { y: number; box: Box }[]
+  placed: Stood[]
+  notes: Stood[]
   /** Where the rule above the notes stands, or -1. */
   ruleAt: number
+  /** Of a page in columns: the rules above the notes of each, and how wide a column is. */
+  rules?: readonly { x: number; y: number; width: number }[]
 }
 
 /** A strip with running sums, so that the part of a page where no cut is wanted is passed in one leap. */
@@ -135,7 +144,7 @@ const tolerance = 0.01
 
 /** What is written down when a page is made and not only measured. */
 interface Record {
-  placed: { y: number; box: Box }[]
+  placed: Stood[]
   foot: { before: number; box: Box }[]
   notes: Box[]
   /** How many boxes stand above each fill, and above each space that may be opened. */

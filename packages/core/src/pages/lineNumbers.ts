@@ -1,7 +1,7 @@
 /** Numbers beside the lines of text, for those who have to speak about single lines. */
 import type { TextStyle } from '../work/parts/houseStyle.ts'
 import { type Box, box, type Mark, type Placed, type Tag } from './box.ts'
-import type { PageBody } from './filling.ts'
+import type { PageBody, Stood } from './filling.ts'
 import { type Setting, setWords, words } from './setting.ts'
 
 /** Lines that count: those of the running text and its headings. Displays, captions, tables and notes do not. */
@@ -30,11 +30,11 @@ export function countLines(body: PageBody): number {
 const distance = 14
 
 /** The numbers of the lines of a page, placed from its text area; `before` lines were counted on earlier pages. */
-export function lineNumbers(body: PageBody, before: number, setting: Setting): { y: number; box: Box }[] {
+export function lineNumbers(body: PageBody, before: number, setting: Setting): Stood[] {
   const { lineNumbers: rule, page, body: text, runningHead } = setting.houseStyle
   if (rule.by === 'none') return []
   const style: TextStyle = { ...text, size: Math.min(8, runningHead.size), leading: 10, align: 'left' }
-  const found: { y: number; box: Box }[] = []
+  const found: Stood[] = []
   let count = before
   for (const placed of body.placed) {
     const mark = lineOf(placed)
@@ -42,6 +42,7 @@ export function lineNumbers(body: PageBody, before: number, setting: Setting): {
     const [line] = setWords([words(String(count), style)], setting, style, setting.measure)
     const { baseline } = mark
     found.push({
+      x: placed.x ?? 0,
       y: page.top + placed.y,
       box: box(placed.box.height, [{ kind: 'line', x: -distance - line!.end, baseline, line: line!, tag: 'Artifact' }]),
     })

@@ -38,17 +38,18 @@ const mostOwed = 16
 /** The cheapest way through a strip, page by page: the state each begins in and the cut it ends with. */
 export type Way = readonly { state: State; cut: Cut }[]
 
-export const bestWay = (strip: MeasuredStrip): Way => bestPath(strip).map(({ from, cut }) => ({ state: from!.state, cut: cut! }))
+export const bestWay = (strip: MeasuredStrip, start?: State): Way =>
+  bestPath(strip, undefined, start).map(({ from, cut }) => ({ state: from!.state, cut: cut! }))
 
 /** The pages of a way; it may be that of another strip with the same measures. */
 export const bodiesBy = (way: Way, strip: MeasuredStrip): PageBody[] => way.map(({ state, cut }) => bodyOf(state, cut, strip))
 
-/** The states after each page of the cheapest way through the strip. `visit` sees every state with its cuts, in order. */
-export function bestPath(strip: MeasuredStrip, visit?: (reached: Reached, cuts: Cut[]) => void): Reached[] {
+/** The states after each page of the cheapest way through the strip, from its beginning or from a state. `visit` sees every state with its cuts, in order. */
+export function bestPath(strip: MeasuredStrip, visit?: (reached: Reached, cuts: Cut[]) => void, start?: State): Reached[] {
   // States wait by their place in the strip: every page moves forward, so when a place is reached the cheapest way to it is known.
   const places: Reached[][] = []
-  const begin = strip.next[0]!
-  places[begin] = [{ state: { at: begin, owed: [], carried: [] }, cost: 0, from: null, cut: null }]
+  const begin = start?.at ?? strip.next[0]!
+  places[begin] = [{ state: start ?? { at: begin, owed: [], carried: [] }, cost: 0, from: null, cut: null }]
   let end: Reached | null = null
   for (let at = begin; at <= strip.count; at++) {
     const here = places[at]

@@ -3,14 +3,17 @@ import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
 import { division, type Matter, matterOf } from '../work/schema.ts'
 import { type Box, box, failedBox, type Mark, type Placed, type StripItem } from './box.ts'
+import { columnBodies, joinBodies, planColumns, topUnder } from './columns.ts'
 import { noteBoxes } from './endnotes.ts'
-import { type MakeUpInput, MeasuredStrip, type PageBody } from './filling.ts'
+import { type MakeUpInput, MeasuredStrip, type PageBody, type Stood } from './filling.ts'
 import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
 import { countLines, lineNumbers } from './lineNumbers.ts'
 import { bestWay, bodiesBy, type Way } from './makeUp.ts'
+import { columnStep, columnsIn, inColumns } from './measure.ts'
 import { notesAlike, sameList, stripsAlike } from './measures.ts'
 import type { Setting } from './setting.ts'
+import { titleSpans } from './strip.ts'
 
 export interface Page {
   index: number
@@ -34,19 +37,34 @@ export interface Page {
 export interface Flow {
   divisions: Node[]
   strips: StripItem[][]
+  columns: number
+  /** It goes on under the flow before it, on the same page, where there is room. */
+  under: boolean
+  /** Where it begins on its first page, in points from the top of the text area. */
+  top: number
 }
 
 /** Groups divisions into flows by where the house style opens them. */
 export function flowsOf(doc: Node, stripsOf: (node: Node) => StripItem[][], setting: Setting): Flow[] {
+  const { houseStyle } = setting
   const flows: Flow[] = []
+  /** Goes on with the last flow, or opens another one: under it where only the columns are others. */
+  const add = (node: Node, strips: readonly StripItem[][], columns: number, runsOn: boolean): void => {
+    const last = flows.at(-1)
+    if (last && runsOn && last.columns === columns) {
+      if (!last.divisions.includes(node)) last.divisions.push(node)
+      last.strips.push(...strips)
+    } else flows.push({ divisions: [node], strips: [...strips], columns, under: runsOn && last !== undefined, top: 0 })
+  }
   doc.forEach(node => {
     const strips = stripsOf(node)
-    const last = flows.at(-1)
+    const columns = columnsIn(node, houseStyle)
     // An index has its columns on pages of its own.
-    if (last && setting.houseStyle.opens === 'runOn' && division(node).role !== 'index') {
-      last.divisions.push(node)
-      last.strips.push(...strips)
-    } else flows.push({ divisions: [node], strips: [...strips] })
+    const runsOn = houseStyle.opens === 'runOn' && division(node).role !== 'index'
+    if (titleSpans(columns, houseStyle)) {
+      add(node, strips.slice(0, 1), 1, runsOn)
+      add(node, strips.slice(1), columns, true)
+    } else add(node, strips, columns, runsOn)
   })
   return flows
 }
@@ -61,6 +79,7 @@ interface KeptFlow {
   houseStyle: object
   way: Way
   bodies: PageBody[]
+  top: number
 }
 
 /** Space and rule above notes, in points. */
@@ -69,13 +88,20 @@ const noteSeparator = 14
 /** Where only words changed since the same round of the turnover before, or since the round before, the pages are cut where they were. */
 export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: Setting): PageBody[] {
   const { houseStyle } = setting
-  const keyOf = (of: number): string => `${division(flow.divisions[0]!).id} ${of}`
+  // The text of a division may be a flow under that of its title.
+  const keyOf = (of: number): string => `${division(flow.divisions[0]!).id} ${flow.columns > 1 ? 'columns ' : ''}${of}`
   const byId = notesOf(flow, setting)
   const notes = [...byId.values()]
   const kept = cache.get(keyOf(round))
-  if (kept && kept.houseStyle === houseStyle && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes)) return kept.bodies
+  if (kept && kept.houseStyle === houseStyle && kept.top === flow.top && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes))
+    return kept.bodies
   const input = inputOf(flow, byId, setting)
   try {
+    if (flow.columns > 1 || flow.top > 0) {
+      const bodies = columnsOf(flow, input, setting)
+      cache.set(keyOf(round), { strips: flow.strips, strip: input.strip, notes, houseStyle, way: [], bodies, top: flow.top })
+      return bodies
+    }
     const made = cutAlike(input, flow, notes, [kept, cache.get(keyOf(round - 1))], setting)
     cache.set(keyOf(round), made)
     return made.bodies
@@ -95,19 +121,55 @@ function cutAlike(input: MakeUpInput, flow: Flow, notes: Box[][], others: (KeptF
     other =>
       other &&
       other.houseStyle === houseStyle &&
+      other.way.length > 0 &&
       stripsAlike(other.strip, input.strip) &&
       // Lines of notes that go over to the next page are part of a way: they have to be the same ones.
       (sameList(other.notes, notes) || (notesAlike(other.notes, notes) && other.way.every(({ cut }) => cut.next.carried.length === 0))),
   )
   const way = alike?.way ?? bestWay(measured)
-  return { strips: flow.strips, strip: input.strip, notes, houseStyle, way, bodies: bodiesBy(way, measured) }
+  return { strips: flow.strips, strip: input.strip, notes, houseStyle, way, bodies: bodiesBy(way, measured), top: 0 }
 }
 
 function notesOf(flow: Flow, setting: Setting): Map<string, Box[]> {
   const byId = new Map<string, Box[]>()
   if (setting.scheme.notes.place !== 'foot') return byId
-  for (const strip of flow.strips) for (const id of noteIds(strip)) byId.set(id, noteBoxes(id, setting))
+  for (const strip of flow.strips) for (const id of noteIds(strip)) byId.set(id, noteBoxes(id, inColumns(setting, flow.columns)))
   return byId
+}
+
+/** A flow in columns, or one that begins under another. */
+function columnsOf(flow: Flow, input: MakeUpInput, setting: Setting): PageBody[] {
+  const { columns, top } = flow
+  const step = columnStep(setting.measure, columns, setting.houseStyle)
+  const width = step - (columns > 1 ? setting.houseStyle.columns.gap : 0)
+  return columnBodies(planColumns(input, columns, input.height - top), input, step, width, top)
+}
+
+/** Made-up flows as pages: one that goes on under another has its first page with it. */
+export function joinFlows(made: readonly { flow: Flow; bodies: PageBody[] }[]): { flow: Flow; bodies: PageBody[] }[] {
+  const out: { flow: Flow; bodies: PageBody[] }[] = []
+  for (const { flow, bodies } of made) {
+    // What goes on under another may itself end on that page.
+    const last = out.findLast(({ bodies: own }) => own.length > 0)
+    const above = last?.bodies.at(-1)
+    const [first, ...rest] = bodies
+    if (last && above && first && flow.top > 0) {
+      last.bodies = [...last.bodies.slice(0, -1), joinBodies(above, first)]
+      out.push({ flow, bodies: rest })
+    } else out.push({ flow, bodies })
+  }
+  return out
+}
+
+/** Where a flow that may go on under another begins on its page; 0 for at the head of a page of its own. */
+export function topOf(flow: Flow, before: { flow: Flow; bodies: PageBody[] } | undefined, setting: Setting): number {
+  const page = before?.bodies.at(-1)
+  if (!flow.under || !page) return 0
+  const { leading } = setting.houseStyle.body
+  const lastSpace = before!.flow.strips.flat().at(-1)
+  const firstSpace = flow.strips.flat()[0]
+  const gap = Math.max(...[lastSpace, firstSpace].map(item => (item?.kind === 'space' ? item.height : 0)), leading * 0.5)
+  return topUnder(page, { height: setting.height, leading }, gap) ?? 0
 }
 
 /** What page make-up is given for a flow. */
@@ -163,10 +225,10 @@ export function placePages(flows: { flow: Flow; bodies: PageBody[] }[], setting:
     const own = opens === 'runOn' ? 'main' : matterOf(flow.divisions[0]!)
     const mainBegins = matter === 'front' && own !== 'front'
     // In a two-sided work odd pages are rectos (a one-sided one has no other pages): the main matter's page 1 begins on one, and an empty page before it closes the front matter.
-    if (twoSided && (opens === 'recto' || mainBegins) && places.length % 2 === 1) add(flow, null, true, matter ?? own)
+    if (twoSided && !flow.under && (opens === 'recto' || mainBegins) && places.length % 2 === 1) add(flow, null, true, matter ?? own)
     if (matter === null || mainBegins) count = 0
     matter = own
-    bodies.forEach((body, order) => void add(flow, body, order === 0, own))
+    bodies.forEach((body, order) => void add(flow, body, order === 0 && !flow.under, own))
   }
   return places
 }
@@ -198,12 +260,18 @@ function makePage(place: PagePlace, sections: Sections, lines: number, setting: 
   const was = previous && made.get(previous)
   if (was && was.body === body && was.key === key && was.houseStyle === setting.houseStyle) return previous
   const left = side === 'recto' ? sheet.inner : sheet.outer
-  const put = ({ y, box }: { y: number; box: Box }): Placed => ({ x: left, y: sheet.top + y, box })
-  const furniture = [...frame.boxes(), ...(body ? lineNumbers(body, lines, setting) : [])].map(({ y, box }) => ({ x: left, y, box }))
+  const put = ({ x = 0, y, box }: Stood): Placed => ({ x: left + x, y: sheet.top + y, box })
+  const furniture = [...frame.boxes(), ...(body ? lineNumbers(body, lines, setting) : [])].map(({ x = 0, y, box }: Stood) => ({
+    x: left + x,
+    y,
+    box,
+  }))
   if (body && body.ruleAt >= 0) {
     const rule: Mark = { kind: 'rule', x: 0, y: 0, width: setting.measure * 0.3, height: 0.5 }
     furniture.push({ x: left, y: sheet.top + body.ruleAt, box: box(0.5, [rule]) })
   }
+  for (const { x, y, width } of body?.rules ?? [])
+    furniture.push({ x: left + x, y: sheet.top + y, box: box(0.5, [{ kind: 'rule', x: 0, y: 0, width, height: 0.5 }]) })
   const page: Page = {
     index,
     label,

@@ -4,6 +4,7 @@ import type { IndexEntry } from '../content/index/entries.ts'
 import type { ListEntry } from '../content/lists/entries.ts'
 import { saysMore } from '../content/references/wordReference.ts'
 import { type BlockKind, isKind, kindOf, traitsOf } from '../work/kinds/index.ts'
+import type { HouseStyle } from '../work/parts/houseStyle.ts'
 import { division } from '../work/schema.ts'
 import { generatedList, listKey } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
@@ -12,28 +13,28 @@ import { indexKey, indexList } from './blocks/indexList.ts'
 import { costs, type StripItem, settable } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
+import { columnsIn, inColumns } from './measure.ts'
 import { nodeNumber } from './nodeNumber.ts'
 import { blockDependencies, type Place, type Setting, type StripSource } from './setting.ts'
 import { sliced } from './slices.ts'
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
-export function divisionStrips(
-  node: Node,
-  setting: Setting,
-  listing: ListEntry[] | null,
-  index: IndexEntry[] | null = null,
-): StripItem[][] {
-  const { cache, houseStyle, pictures, ledger } = setting
+export function divisionStrips(node: Node, whole: Setting, listing: ListEntry[] | null, index: IndexEntry[] | null = null): StripItem[][] {
+  const { cache, houseStyle, pictures, ledger } = whole
+  // A title over all columns is set to the width of the text.
+  const columns = columnsIn(node, houseStyle)
+  const setting = inColumns(whole, columns)
+  const settingOf = (part: StripSource): Setting => (part === parts![0] && titleSpans(columns, houseStyle) ? whole : setting)
   const kept = cache.divisions.get(node)
   let parts = kept?.parts
   let strips = kept?.strips
   if (!kept || kept.stamp !== ledger.stamp || kept.houseStyle !== houseStyle || kept.pictures !== pictures) {
     parts ??= partsOf(node)
-    strips = parts.map(part => part.make(setting))
+    strips = parts.map(part => part.make(settingOf(part)))
     cache.divisions.set(node, { stamp: ledger.stamp, houseStyle, pictures, parts, strips })
   } else if (parts!.some(part => part.saysPages)) {
     // Only what says a page can differ from the round before.
-    strips = strips!.map((strip, index) => (parts![index]!.saysPages ? parts![index]!.make(setting) : strip))
+    strips = strips!.map((strip, index) => (parts![index]!.saysPages ? parts![index]!.make(settingOf(parts![index]!)) : strip))
   }
   const [titleStrip = [], ...rest] = strips!
   if (division(node).role === 'endnotes') return [titleStrip, ...allNotes(setting)]
@@ -41,6 +42,9 @@ export function divisionStrips(
   const own = listing ? [titleStrip, cachedList(node, listing, setting), ...rest] : strips!
   return ledgerNotes(node, setting).length ? [...own, ...chapterNotes(node, setting)] : own
 }
+
+/** Whether the title of a division stands over all columns: where divisions open pages. */
+export const titleSpans = (columns: number, { opens }: HouseStyle): boolean => columns > 1 && opens !== 'runOn'
 
 function partsOf(root: Node): StripSource[] {
   const { id, role } = division(root)
@@ -120,7 +124,7 @@ const setLate = (item: StripItem, late: Late): StripItem =>
 /** A list whose entries and page labels are what they were is the same strip. */
 function cachedList(node: Node, entries: ListEntry[], setting: Setting): StripItem[] {
   const { id } = division(node)
-  return setting.cache.blocks.get(node, listKey(entries, setting), setting.houseStyle, () =>
+  return setting.cache.blocks.get(node, `${setting.measure} ${listKey(entries, setting)}`, setting.houseStyle, () =>
     settable(id, () => sliced(generatedList(id, entries, setting), setting.height)),
   )
 }
@@ -145,7 +149,8 @@ interface Wanted {
 }
 
 /** The strip of a block. While all numbers stand, only a block that says a page has to be compared with what it depends on. */
-function cached({ node, identity, key: place, id, opener }: Wanted, setting: Setting, make: () => StripItem[]): StripItem[] {
+function cached({ node, identity, key: asked, id, opener }: Wanted, setting: Setting, make: () => StripItem[]): StripItem[] {
+  const place = `${asked} ${setting.measure}`
   const { cache, houseStyle, pictures, ledger } = setting
   const kept = cache.settled.get(node)
   if (

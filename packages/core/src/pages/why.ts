@@ -3,6 +3,7 @@
  * and why each figure and table stands where it stands. Computed when it is asked for, from the same search that made the pages.
  */
 import { type Box, costs } from './box.ts'
+import { planColumns } from './columns.ts'
 import { Filling, MeasuredStrip, type State } from './filling.ts'
 import { bestPath, type Cut, cutsFrom, type Reached } from './makeUp.ts'
 import { inputOf, type PagePlace } from './page.ts'
@@ -20,12 +21,15 @@ export interface PageReasons {
   /** Other ends that were considered, the best first; `more` is what the whole division would cost beyond what it does. */
   others: { ends: string; parts: CostShare[]; more: number }[]
   floats: { block: string; says: string }[]
+  /** Of a page in columns: what each ends with; `even` where they were made as even as they can be. */
+  columns?: { ends: string[]; even: boolean }
 }
 
 const mostOthers = 4
 
 export function explainPage(place: PagePlace, places: PagePlace[], setting: Setting): PageReasons {
   const { flow } = place
+  if (flow.columns > 1 || flow.top > 0) return explainColumns(place, places, setting)
   const strip = new MeasuredStrip(inputOf(flow, null, setting))
   const visited: { node: Reached; cuts: Cut[] }[] = []
   const path = bestPath(strip, (node, cuts) => void visited.push({ node, cuts }))
@@ -51,6 +55,33 @@ export function explainPage(place: PagePlace, places: PagePlace[], setting: Sett
       places.filter(other => other.flow === flow && other.body),
       strip,
     ),
+  }
+}
+
+/** A page in columns: its last column is what the page ends with, and the others are told beside it. */
+function explainColumns({ flow, index }: PagePlace, places: PagePlace[], setting: Setting): PageReasons {
+  const input = inputOf(flow, null, setting)
+  const { pages } = planColumns(input, flow.columns, input.height - flow.top)
+  // The first page of a text that begins under another one counts with that one.
+  const before = places.filter(other => other.flow === flow && other.body && other.index < index).length
+  const columns = pages[before + (flow.top > 0 ? 1 : 0)] ?? []
+  const last = columns.at(-1)
+  if (!last) return { ends: 'the end of the division', parts: [], others: [], floats: [] }
+  const strip = new MeasuredStrip({ ...input, height: last.height })
+  return {
+    ends: endOf(last.cut, strip, setting),
+    parts: partsOf(last.cut, last.state, strip),
+    others: cutsFrom(last.state, strip)
+      .filter(({ end, noteLines }) => end !== last.cut.end || noteLines !== last.cut.noteLines)
+      .map(cut => ({
+        ends: endOf(cut, strip, setting),
+        parts: partsOf(cut, last.state, strip),
+        more: Math.max(0, cut.cost - last.cut.cost),
+      }))
+      .sort((a, b) => a.more - b.more)
+      .slice(0, mostOthers),
+    floats: [],
+    columns: { ends: columns.map(({ cut }) => endOf(cut, strip, setting)), even: last.height < input.height },
   }
 }
 

@@ -18,8 +18,20 @@ import { type CollectedSymbol, collectSymbols } from '../formulas/symbols/collec
 import type { FormulaTypesetter } from '../formulas/typesetter.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
 import { isGenerated } from '../numbers/scan.ts'
+import type { PageBody } from '../pages/filling.ts'
 import { measureOf } from '../pages/measure.ts'
-import { bodiesOf, type FlowCache, flowsOf, makePages, type Page, type PagePlace, placePages } from '../pages/page.ts'
+import {
+  bodiesOf,
+  type Flow,
+  type FlowCache,
+  flowsOf,
+  joinFlows,
+  makePages,
+  type Page,
+  type PagePlace,
+  placePages,
+  topOf,
+} from '../pages/page.ts'
 import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips } from '../pages/strip.ts'
 import { explainPage, type PageReasons } from '../pages/why.ts'
@@ -172,12 +184,13 @@ export class TurnoverEngine {
       strips.set(node, divisionStrips(node, setting, listing, said))
       yield { done: index + 1, of: doc.childCount }
     }
-    const made = []
+    const made: { flow: Flow; bodies: PageBody[] }[] = []
     for (const flow of flowsOf(doc, node => strips.get(node) ?? [], setting)) {
+      flow.top = topOf(flow, made.at(-1), setting)
       made.push({ flow, bodies: bodiesOf(flow, order, this.flows, setting) })
       yield { done: doc.childCount, of: doc.childCount }
     }
-    return { setting, context, places: placePages(made, setting) }
+    return { setting, context, places: placePages(joinFlows(made), setting) }
   }
 
   /** What an index says under the pages of a round. */
@@ -273,7 +286,7 @@ export class TurnoverEngine {
 
   private forgetFlows(doc: Node): void {
     const present = new Set(doc.children.map(node => division(node).id))
-    for (const key of this.flows.keys()) if (!present.has(key.slice(0, key.lastIndexOf(' ')))) this.flows.delete(key)
+    for (const key of this.flows.keys()) if (!present.has(key.slice(0, key.indexOf(' ')))) this.flows.delete(key)
   }
 }
 

@@ -106,7 +106,7 @@ export class PagesClient {
   }
 
   /** Asked now and after every turnover, of this thread and of those that come after it. */
-  want(message: Extract<ToTurnover, { kind: 'draw' | 'why' | 'search' | 'symbols' }>): void {
+  want(message: Extract<ToTurnover, { kind: 'draw' | 'why' | 'search' | 'symbols' | 'indexed' }>): void {
     this.wanted.set(message.kind, message)
     this.tell(message)
   }

@@ -9,6 +9,11 @@ export function selectionAt(doc: Node, id: string): Selection | null {
   const at = findBlock(doc, id)
   const node = at < 0 ? null : doc.nodeAt(at)
   if (!node) return null
+  if (node.type.name === 'indexMark') {
+    // One in a note is chosen with its note.
+    const $at = doc.resolve(at)
+    return NodeSelection.create(doc, $at.parent.type.name === 'note' ? $at.before() : at)
+  }
   if (node.isTextblock || node.type.name === 'division') return TextSelection.near(doc.resolve(at + 1))
   if (node.type.spec.group === 'block' && node.type.name !== 'table') return NodeSelection.create(doc, at)
   return Selection.near(doc.resolve(node.isInline ? at : at + 1))

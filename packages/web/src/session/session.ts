@@ -99,6 +99,9 @@ export class Session {
           case 'reasons':
             this.use.setState({ reasons: { page: message.page, reasons: message.reasons } })
             break
+          case 'indexed':
+            this.use.setState({ indexed: { term: message.term, entry: message.entry } })
+            break
           case 'symbols':
             this.use.setState({ symbols: message.symbols })
             break
@@ -385,6 +388,11 @@ export class Session {
   askWhy(page: number): void {
     if (page < 0) this.use.setState({ reasons: null })
     this.pages.want({ kind: 'why', page })
+  }
+
+  /** Asks what the index prints of a term, now and after every turnover; an empty one asks no more. */
+  askIndexed(term: string): void {
+    this.pages.want({ kind: 'indexed', term })
   }
 
   /** Asks for the symbols of the work, now and after every turnover, or for them no more. */

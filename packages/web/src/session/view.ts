@@ -1,5 +1,6 @@
 /** What the interface shows of a session; the document itself stays in the editor state. */
 
+import type { IndexEntry } from '@steady-ledger/core/content/index/entries.ts'
 import type { CollectedSymbol } from '@steady-ledger/core/formulas/symbols/collect.ts'
 import type { MilestoneChange } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import type { WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
@@ -46,6 +47,8 @@ export interface SessionView extends Parts {
   reasons: { page: number; reasons: PageReasons | null } | null
   /** The symbols of its formulas, as they were when they were last asked for. */
   symbols: readonly CollectedSymbol[]
+  /** What the index prints of the term that was asked for. */
+  indexed: { term: string; entry: IndexEntry | null }
   /** The milestone that galley and ledger show changes since, and the changes; empty for none. */
   since: string
   changes: ReadonlyMap<string, MilestoneChange>
@@ -74,6 +77,7 @@ export const firstView = (work: Work, ledger: WorkLedger): SessionView => ({
   drawings: new Map(),
   reasons: null,
   symbols: [],
+  indexed: { term: '', entry: null },
   since: '',
   changes: new Map(),
   found: { query: '', matches: [] },

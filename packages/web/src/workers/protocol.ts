@@ -1,4 +1,5 @@
 /** What the page and its workers say to each other. */
+import type { IndexEntry } from '@steady-ledger/core/content/index/entries.ts'
 import type { Finding } from '@steady-ledger/core/findings/finding.ts'
 import type { CollectedSymbol } from '@steady-ledger/core/formulas/symbols/collect.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
@@ -28,6 +29,8 @@ export type ToTurnover =
   | { kind: 'draw'; pages: number[] }
   /** Asks why a page ended where it did. */
   | { kind: 'why'; page: number }
+  /** Asks what the index says of a term; an empty one asks no more. */
+  | { kind: 'indexed'; term: string }
   /** Asks for the symbols of its formulas, or for them no more. */
   | { kind: 'symbols'; wanted: boolean }
   /** Asks for places in the pages; an empty query ends the search. */
@@ -63,6 +66,8 @@ export type FromTurnover =
   /** Of the pages asked for those that are there, and the drawings of those that were not sent as they are now. */
   | { kind: 'drawn'; pages: number[]; drawings: PageDrawing[] }
   | { kind: 'reasons'; page: number; reasons: PageReasons | null }
+  /** What the index prints of a term; null where it does not stand in one. */
+  | { kind: 'indexed'; term: string; entry: IndexEntry | null }
   | { kind: 'symbols'; symbols: CollectedSymbol[] }
   | { kind: 'found'; query: string; matches: PageMatch[] }
   | { kind: 'pong' }

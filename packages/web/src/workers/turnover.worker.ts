@@ -12,7 +12,7 @@ import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts
 import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
 import { openFonts } from '@steady-ledger/core/type/fonts.ts'
-import { schema } from '@steady-ledger/core/work/schema.ts'
+import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { Step as StepType } from 'prosemirror-transform'
@@ -166,6 +166,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
   explain()
   if (query) search()
   tellSymbols()
+  tellIndexed()
   void keepFormulas()
 }
 
@@ -192,6 +193,14 @@ function explain(): void {
 
 function search(): void {
   if (latest) say({ kind: 'found', query, matches: searchPages(latest.pages, query, mostMatches) })
+}
+
+let termWanted = ''
+function tellIndexed(): void {
+  if (!termWanted || !latest) return
+  const { doc } = latest.work
+  const indexes = doc.children.filter(node => division(node).role === 'index').map(node => latest!.indexOf(division(node).id))
+  say({ kind: 'indexed', term: termWanted, entry: indexes.flat().find(({ id }) => id === termWanted) ?? null })
 }
 
 let symbolsWanted = false
@@ -260,6 +269,10 @@ function hear(message: ToTurnover): void {
     case 'why':
       asked = message.page
       explain()
+      break
+    case 'indexed':
+      termWanted = message.term
+      tellIndexed()
       break
     case 'symbols':
       symbolsWanted = message.wanted

@@ -17,7 +17,7 @@ export const noteNumbers: PageFact<NoteNumbers> = {
     if (!notesCountByPage(scheme)) return numbers
     for (const { body } of places) {
       let count = 0
-      const marks = (body?.placed ?? []).filter(({ box }) => box.notes.length).sort((a, b) => a.y - b.y)
+      const marks = (body?.placed ?? []).filter(({ box }) => box.notes.length).sort((a, b) => (a.x ?? 0) - (b.x ?? 0) || a.y - b.y)
       for (const { box } of marks)
         for (const id of box.notes) if (!numbers.has(id)) numbers.set(id, writeCounter(++count, scheme.notes.form, scheme.language))
     }

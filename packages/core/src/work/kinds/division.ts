@@ -1,5 +1,5 @@
 /** Divisions and their titles. */
-import { flag, oneOf, ruleKey, words } from '../definition.ts'
+import { flag, oneOf, ruleKey, whole, words } from '../definition.ts'
 import { type Role, roleNames } from '../roles.ts'
 import { innerKind } from './kind.ts'
 import { labelled, numbered, restarted } from './shared.ts'
@@ -14,6 +14,8 @@ export const division = innerKind('division', {
     ...restarted,
     /** Of a list of a series: which one. */
     series: ruleKey(),
+    /** In how many columns its text is set; 0 for as many as the house style says. */
+    columns: whole({ from: 0, to: 3 }),
     /** For contents and running heads; empty where the title is short enough. */
     shortTitle: words({ most: 500 }),
   },

@@ -97,6 +97,14 @@ export const houseStyleDefinition = Type.Object(
       },
       closed,
     ),
+    /** Columns of the text, but for front matter, which is set over all of them. */
+    columns: Type.Object(
+      {
+        count: whole({ from: 1, to: 3, usual: 1, title: 'Columns of text', group: 'page' }),
+        gap: gap('Between columns', 'page'),
+      },
+      closed,
+    ),
     body: text,
     /** First-line indent of a paragraph that follows another. */
     indent: gap('First-line indent', 'text'),

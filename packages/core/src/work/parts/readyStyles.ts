@@ -99,6 +99,7 @@ const kinds = (size: number, leading: number) => ({
 export const thesisStyle = (): HouseStyle => ({
   name: 'Thesis, two-sided',
   page: { width: 595.28, height: 841.89, twoSided: true, top: 88, bottom: 90, inner: 99, outer: 85 },
+  columns: { count: 1, gap: 18 },
   body: style('serif', 11.5, 17.5, { align: 'justified' }),
   indent: 16,
   paragraphGap: 0,
@@ -207,6 +208,33 @@ export const paperStyle = (): HouseStyle => ({
   sink: 0,
 })
 
+/** A4, one-sided, two narrow columns of small type under a title that stands over both. */
+export const columnsPaperStyle = (): HouseStyle => ({
+  ...paperStyle(),
+  name: 'Paper in two columns',
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 68, bottom: 70, inner: 56, outer: 56 },
+  columns: { count: 2, gap: 18 },
+  body: style('serif', 9.8, 12.4, { align: 'justified' }),
+  indent: 12,
+  ...kinds(9.8, 12.4),
+  quotation: { ...style('serif', 9.2, 11.8, { align: 'justified', before: 6, after: 6 }), indent: 12 },
+  epigraph: { ...style('serifItalic', 9.2, 11.8, { align: 'right', after: 12 }), indent: 40 },
+  headings: [
+    heading('serifBold', 11.5, 14, { before: 14, after: 4 }),
+    heading('serifBold', 10, 12.4, { before: 10, after: 3 }),
+    heading('serifItalic', 9.8, 12.4, { before: 8, after: 2 }),
+  ],
+  caption: style('serif', 8.6, 10.6),
+  table: style('serif', 8.4, 10.6),
+  note: style('serif', 8, 9.8),
+  list: { indent: 13, between: 1 },
+  display: { before: 6, after: 6, numberSide: 'right' },
+  float: { before: 10, after: 10, captionGap: 5 },
+  contents: contents('serif', 9.4, 12, 2, 14),
+  index: index('serif', 8.4, 10.4),
+  runningHead: folioOnly(8.5),
+})
+
 /** House styles to begin with, each with what it looks like. */
 export const readyStyles: { make(): HouseStyle; looks: string }[] = [
   { make: oneSidedThesisStyle, looks: 'A4 on one side of the sheet, a wide margin to bind, open lines, chapter and folio above a rule.' },
@@ -215,5 +243,9 @@ export const readyStyles: { make(): HouseStyle; looks: string }[] = [
     looks: 'A4 on both sides, chapters open low on the page, the section on right-hand pages, the chapter on left-hand ones.',
   },
   { make: reportStyle, looks: 'A4, headings without serifs, lines ragged at the right, space between paragraphs.' },
+  {
+    make: columnsPaperStyle,
+    looks: 'A4 on one side of the sheet, two columns of small type under a title over both, folios at the foot.',
+  },
   { make: paperStyle, looks: 'A4, the title and all sections run on, folio at the foot.' },
 ]

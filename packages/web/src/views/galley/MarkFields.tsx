@@ -1,4 +1,5 @@
 /** What a mark for the index is: its term, whether it is the main place, and whether a range begins or ends with it. */
+import { marksOf } from '@steady-ledger/core/content/index/marks.ts'
 import type { Node } from '@tiptap/pm/model'
 import { Link } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
@@ -10,9 +11,20 @@ export function MarkFields({ node, at, set }: { node: Node; at: number; set(name
   useView(view => view.terms)
   const { term, main, range } = node.attrs
   const name = session.live.termName(term)
+  const own = marksOf(session.state.doc).filter(mark => mark.term === term)
+  const order = own.findIndex(mark => mark.id === node.attrs.id)
+  const [before, next] = [own[order - 1]?.id, own[order + 1]?.id]
   return (
     <>
       <p>{name ? <Link to={`../index/${term}`}>{name}</Link> : 'Its term is no longer in the register.'}</p>
+      <p className="button-row">
+        <button type="button" className="button" disabled={!before} onClick={() => before && session.goTo(before)}>
+          Place before
+        </button>
+        <button type="button" className="button" disabled={!next} onClick={() => next && session.goTo(next)}>
+          Next place
+        </button>
+      </p>
       <button
         type="button"
         className="button"

@@ -170,6 +170,24 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           />
         )}
         {node.type.name === 'equationGroup' && <GroupNumbers node={node} at={at} />}
+        {node.type.name === 'division' && node.attrs.role === 'index' && (
+          <Field
+            label="Which index it is (empty for the only one)"
+            value={node.attrs.series}
+            check={value =>
+              /^[\w.-]{0,60}$/.test(value.trim()) ? '' : 'A word of letters, figures, dots and dashes, as the terms name it.'
+            }
+            onChange={value => set('series', value.trim())}
+          />
+        )}
+        {node.type.name === 'division' && !['index', 'titlePage'].includes(node.attrs.role) && (
+          <Choice
+            label="Columns of its text"
+            value={String(node.attrs.columns) as '0' | '1' | '2' | '3'}
+            options={{ '0': 'As the house style says', '1': 'One', '2': 'Two', '3': 'Three' }}
+            onChange={value => set('columns', Number(value))}
+          />
+        )}
         {node.type.name === 'division' && (
           <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />
         )}

@@ -2,13 +2,64 @@
 import { entryName } from '@steady-ledger/core/content/titles.ts'
 import { division } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import { type KeyboardEvent, useDeferredValue, useMemo, useRef } from 'react'
+import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef } from 'react'
 import { useNavigate } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Menu } from '../../ui/Menu.tsx'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
 import { askForOther } from './termForms.ts'
 import { type PlaceRow, placeRows } from './termRows.ts'
+
+/** What the index prints of the term, and where each page of it comes from. */
+function Printed({ id }: { id: string }) {
+  const session = useSession()
+  const indexed = useView(view => view.indexed)
+  const style = useView(view => view.houseStyle.index)
+  useEffect(() => {
+    session.askIndexed(id)
+    return () => session.askIndexed('')
+  }, [session, id])
+  const entry = indexed.term === id ? indexed.entry : null
+  if (!entry || (!entry.locators.length && !entry.see.length && !entry.seeAlso.length)) return null
+  const account = ({ joined, marks, main }: (typeof entry.locators)[number]): string => {
+    const several = marks.length === 1 ? 'one mark' : `${marks.length} marks`
+    if (main) return `Main place: ${several}`
+    if (joined === 'range') return 'A range that you marked'
+    return joined === 'run' ? `Pages in a row, with ${several}: the house style joins them` : `From ${several}`
+  }
+  return (
+    <p className="mb-3 font-text">
+      <span className="visually-hidden">In the index: </span>
+      {entry.heading}
+      {entry.locators.map(locator => (
+        <span key={`${locator.text} ${locator.main}`}>
+          {', '}
+          <span title={account(locator)} className={locator.main ? 'font-semibold' : ''}>
+            {locator.text}
+          </span>
+        </span>
+      ))}
+      {entry.see.length > 0 && (
+        <>
+          , <em>{session.live.words.see}</em> {entry.see.join('; ')}
+        </>
+      )}
+      {entry.seeAlso.length > 0 && (
+        <>
+          ; <em>{session.live.words.seeAlso}</em> {entry.seeAlso.join('; ')}
+        </>
+      )}
+      <span className="ml-3 font-(family-name:--font-interface) text-[13px] text-(--ink-soft)">
+        as it is printed,{' '}
+        {style.runs === 'never'
+          ? 'each page by itself'
+          : style.runs === 'following'
+            ? 'pages in a row as f. and ff.'
+            : `${style.runs} pages in a row joined`}
+      </span>
+    </p>
+  )
+}
 
 export function TermPlaces({ id }: { id: string }) {
   const session = useSession()
@@ -42,7 +93,7 @@ export function TermPlaces({ id }: { id: string }) {
   const remove = (row: PlaceRow): void => {
     if (session.dispatch(closeHistory(session.state.tr).delete(row.at, row.at + 1))) session.sayDone('The mark is removed.')
   }
-  const open = (row: PlaceRow): void => void navigate(`../galley/${row.holder}`)
+  const open = (row: PlaceRow): void => void navigate(`../galley/${row.id}`)
 
   const onKeyDown = (event: KeyboardEvent, row: PlaceRow, index: number): void => {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
@@ -58,6 +109,7 @@ export function TermPlaces({ id }: { id: string }) {
 
   return (
     <section aria-label="Places">
+      <Printed id={id} />
       <SectionTitle>{count === 1 ? 'One place' : `${count} places`}</SectionTitle>
       {rows.length === 0 && <p className="empty">Nothing is marked for this term yet.</p>}
       <ul ref={list}>

@@ -30,6 +30,17 @@ export function WhyPanel({ page, label, onClose }: { page: number; label: string
           <section>
             <h3 className="mb-1 text-[13px] text-(--ink-soft)">It ends with</h3>
             <p className="font-text text-[15px]/[21px]">{reasons.ends}</p>
+            {reasons.columns && reasons.columns.ends.length > 1 && (
+              <>
+                <ol className="list-decimal pl-5" aria-label="What each column ends with">
+                  {reasons.columns.ends.map((ends, order) => (
+                    // Columns have no identity but their order.
+                    <li key={order}>{ends}</li>
+                  ))}
+                </ol>
+                {reasons.columns.even && <p>The columns were made as even as they can be.</p>}
+              </>
+            )}
             <Parts parts={reasons.parts} />
           </section>
           {reasons.floats.length > 0 && (

@@ -9,10 +9,7 @@ export async function putDemoOnShelf(onProgress: (says: string) => void): Promis
     if (await database.notes.get(done)) return
     onProgress('Putting the demo works on the shelf…')
     const [{ demoWorks }, { storeWork }] = await Promise.all([import('@steady-ledger/demo'), import('../../storage/works.ts')])
-    for (const kind of ['paper', 'thesis'] as const) {
-      const work = await demoWorks[kind]()
-      await storeWork(kind === 'thesis' ? 'demo-thesis' : `demo-paper`, work)
-    }
+    for (const kind of ['columns', 'paper', 'thesis'] as const) await storeWork(`demo-${kind}`, await demoWorks[kind]())
     await database.notes.put({ key: done, value: newId() })
   })
 }

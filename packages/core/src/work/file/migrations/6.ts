@@ -1,4 +1,4 @@
-/** Version 6 to 7: texts may hold marks for an index, which earlier programs cannot read, and house styles say how an index looks. Frozen. */
+/** Version 6 to 7: texts may hold marks for an index, which earlier programs cannot read, and house styles say how an index looks and how many columns there are. Frozen. */
 
 interface TextStyle {
   size: number
@@ -10,7 +10,16 @@ export function houseStyleFrom6(style: { contents?: unknown }): object {
   const own = { ...line, size: Math.max(6, Math.round(line.size * 8.8) / 10), leading: Math.max(8, Math.round(line.leading * 8.6) / 10) }
   return {
     ...style,
-    index: { line: own, columns: 2, gap: 20, runs: 'three', subentries: 'indented', letters: true, umlauts: 'books' },
+    columns: { count: 1, gap: 18 },
+    index: {
+      line: own,
+      columns: 2,
+      gap: Math.round(own.size * 20) / 10,
+      runs: 'three',
+      subentries: 'indented',
+      letters: true,
+      umlauts: 'books',
+    },
   }
 }
 
