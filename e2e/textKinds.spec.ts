@@ -84,7 +84,7 @@ test('words get a language of their own by name, and lose it again', async ({ pa
   await page
     .locator('.division.open > p')
     .first()
-    .dblclick({ position: { x: 60, y: 14 } })
+    .dblclick({ position: { x: 300, y: 14 } })
   await command(page, 'Language of these words: German')
   await expect(page.locator('.division.open span[lang="de"]')).toHaveCount(1)
   await page.keyboard.press('Control+z')
