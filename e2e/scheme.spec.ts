@@ -117,6 +117,8 @@ test('a paper with typed section numbers becomes a numbered one, by keyboard alo
 
   await press(/^Findings/, 'link')
   await expect(page.getByText('“1.” is typed by hand').first()).toBeVisible()
+  // Whoever comes to a view by keyboard is in it first.
+  await expect(page.getByRole('main', { name: 'Findings' })).toBeFocused()
   await press('Remove “1.”')
   // The list is drawn anew when the first is mended.
   await expect(page.getByText('is typed by hand')).toHaveCount(1)
