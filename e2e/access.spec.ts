@@ -33,6 +33,11 @@ for (const theme of ['light', 'dark'] as const)
       await atRest(page)
       await look(view)
     }
+    await page.getByRole('link', { name: 'Index', exact: true }).click()
+    await page.getByRole('tree', { name: 'Terms of the index' }).press('ArrowDown')
+    await page.getByRole('button', { name: 'Find its words in the work' }).click()
+    await expect(page.getByRole('region', { name: 'Words that are not marked' })).toBeVisible()
+    await look('index')
     await page.goto('/work/demo-thesis/earlier')
     await expect(page.locator('.then-division').first()).toBeVisible()
     await look('earlier states')
@@ -51,7 +56,7 @@ for (const theme of ['light', 'dark'] as const)
 test('nothing runs over at 1024 pixels', async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 700 })
   await openDemo(page)
-  for (const view of ['Galley', 'Ledger', 'Scheme', 'Pages', 'House style', 'Findings', 'Dispatch']) {
+  for (const view of ['Galley', 'Ledger', 'Scheme', 'Index', 'Pages', 'House style', 'Findings', 'Dispatch']) {
     await page.getByRole('link', { name: view, exact: view !== 'Findings' }).click()
     await atRest(page)
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024)

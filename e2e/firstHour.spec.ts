@@ -28,7 +28,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
 
   await test.step('an empty shelf', async () => {
     await page.goto('/')
-    for (let left = 2; left > 0; left--) {
+    for (let left = 3; left > 0; left--) {
       await expect(page.locator('.work-card .work-name')).toHaveCount(left)
       await tabTo(page, 'button', 'Remove')
       await enter()

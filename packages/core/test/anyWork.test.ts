@@ -16,19 +16,20 @@ test('any work in any ready-made style: within its margins, nothing over anythin
       const notesOn = new Map<string, number>()
       for (const made of pages) {
         const left = made.side === 'recto' ? sheet.inner : sheet.outer
-        let bottom = 0
-        for (const { y, box } of made.placed) {
-          expect(y).toBeGreaterThanOrEqual(bottom - 0.02)
-          bottom = y + box.height
+        // Columns stand beside each other: in each nothing begins before what is above it has ended.
+        const bottoms = new Map<number, number>()
+        for (const { x, y, box } of made.placed) {
+          expect(y).toBeGreaterThanOrEqual((bottoms.get(x) ?? 0) - 0.02)
+          bottoms.set(x, y + box.height)
           for (const id of box.notes) marksOn.set(id, made.index)
           for (const id of box.begins) if (ledger.byId.get(id)?.item.kind === 'note') notesOn.set(id, made.index)
           for (const mark of lineMarks(box.marks)) {
             if (!mark.line.pieces.length || mark.tag === 'Artifact') continue
-            expect(left + mark.x + mark.line.pieces[0]!.x).toBeGreaterThanOrEqual(left - 0.5)
-            expect(mark.x + mark.line.end).toBeLessThanOrEqual(sheet.width - sheet.inner - sheet.outer + 0.8)
+            expect(x + mark.x + mark.line.pieces[0]!.x).toBeGreaterThanOrEqual(left - 0.5)
+            expect(x - left + mark.x + mark.line.end).toBeLessThanOrEqual(sheet.width - sheet.inner - sheet.outer + 0.8)
           }
         }
-        expect(bottom).toBeLessThanOrEqual(sheet.height - sheet.bottom + 0.02)
+        for (const bottom of bottoms.values()) expect(bottom).toBeLessThanOrEqual(sheet.height - sheet.bottom + 0.02)
       }
       expect(notesOn).toEqual(marksOn)
     }),
