@@ -82,17 +82,9 @@ class Speaker {
     const said: string[] = []
     for (let at = 0; at < row.length; at++) {
       const term = row[at]!
-      if (isNumeral(term)) {
-        const end = numeralEnd(row, at)
-        said.push(
-          row
-            .slice(at, end)
-            .map(each => (each as Sign).char)
-            .join(''),
-        )
-        at = end - 1
-      } else if (isUpright(term) && isUpright(row[at + 1])) {
-        const end = uprightEnd(row, at)
+      // Figures are one number, upright letters one word.
+      const end = isNumeral(term) ? numeralEnd(row, at) : isUpright(term) && isUpright(row[at + 1]) ? uprightEnd(row, at) : at
+      if (end > at) {
         said.push(
           row
             .slice(at, end)
