@@ -3,7 +3,7 @@ import { div, paragraph } from '../../../demo/src/builder.ts'
 import { collationOf } from '../src/content/index/collation.ts'
 import { type IndexEntry, indexEntries } from '../src/content/index/entries.ts'
 import { type FoundMark, marksOf, placesOf } from '../src/content/index/marks.ts'
-import { levelOf, termName, termTree } from '../src/content/index/terms.ts'
+import { termName, termTree } from '../src/content/index/terms.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import type { Line } from '../src/type/line.ts'
 import { newTerm, type Term } from '../src/work/registers/terms.ts'
@@ -78,7 +78,6 @@ describe('the tree of terms', () => {
     expect(more).toEqual([])
     expect(wind!.under[0]!.under.map(({ id }) => id)).toEqual(['d', 'c'])
     expect(termTree(terms, 'names', { compare, letterOf: () => '' }).map(({ id }) => id)).toEqual(['n'])
-    expect(levelOf(terms, 'c')).toBe(3)
     expect(termName(terms, 'c')).toBe('wind, fetch, of the west basin')
   })
   test('whatever stands under whatever, every term is there once', () => {
@@ -266,7 +265,6 @@ test('an end without a start is no place; a start without an end is one page', (
     main: false,
     range,
     holder: '',
-    block: 'paragraph',
   })
   const places = placesOf([found('end', '1'), found('start', '2'), found('start', '3', 'b'), found('end', '4'), found('no', '5')])
   expect(places.map(({ start, end }) => [start.id, end?.id])).toEqual([

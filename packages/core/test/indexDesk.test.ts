@@ -189,6 +189,13 @@ describe('findings', () => {
         'shouldMend indexNoPlace: The term “gale” has no place in the text, so the index leaves it out.',
       ],
     ],
+    [
+      'see to a term that is left out',
+      [text(mark('a'), mark('b'))],
+      { a: term('wind', { see: ['b'] }), b: term('gale', { listed: false }) },
+      ['mustMend indexSeeNowhere: The index sends from “wind” to “gale”, which says nothing itself.'],
+    ],
+    ['a term under one that is left out', [text(mark('a'))], { a: term('wind', { listed: false }), b: term('fetch', { under: 'a' }) }, []],
     ['a term above one with a place', [text(mark('b'))], { a: term('wind'), b: term('fetch', { under: 'a' }) }, []],
     [
       'two spellings',

@@ -1,6 +1,7 @@
 /** What the checks of an index ask for. */
 import type { IndexEntry } from '../content/index/entries.ts'
 import { marksOf } from '../content/index/marks.ts'
+import { pathOf } from '../content/index/terms.ts'
 import type { Turnover } from '../turnover/turnover.ts'
 import { division } from '../work/schema.ts'
 
@@ -16,14 +17,10 @@ export function indexDivision({ work }: Turnover): string {
 export const indexes = (turnover: Turnover): IndexEntry[][] =>
   turnover.work.doc.children.filter(isIndex).map(node => turnover.indexOf(division(node).id))
 
-/** Terms that have a place, send somewhere, or have such a one under them. */
+/** Terms that an index prints as they have a place, send somewhere, or have such a one under them. */
 export function saysSomething({ work: { doc, terms } }: Turnover): ReadonlySet<string> {
-  const says = new Set(marksOf(doc).map(({ term }) => term))
-  for (const [id, { see, seeAlso }] of Object.entries(terms)) if (see.length || seeAlso.length) says.add(id)
-  for (const id of [...says]) {
-    const above = new Set<string>()
-    for (let at = terms[id]?.under ?? ''; at && Object.hasOwn(terms, at) && !above.has(at); at = terms[at]!.under) above.add(at)
-    for (const each of above) says.add(each)
-  }
-  return says
+  const own = new Set(marksOf(doc).map(({ term }) => term))
+  for (const [id, { see, seeAlso }] of Object.entries(terms)) if (see.length || seeAlso.length) own.add(id)
+  const paths = [...own].map(id => pathOf(terms, id))
+  return new Set(paths.flatMap(path => (path.every(each => terms[each]!.listed) ? path : [])))
 }

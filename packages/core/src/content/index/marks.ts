@@ -9,8 +9,6 @@ export interface FoundMark {
   range: 'no' | 'start' | 'end'
   /** The nearest block or note around it that has an id. */
   holder: string
-  /** Kind of the text block that it stands in. */
-  block: string
 }
 
 const kept = new WeakMap<Node, readonly FoundMark[]>()
@@ -23,7 +21,7 @@ export function marksIn(division: Node): readonly FoundMark[] {
     const visit = (node: Node, holder: string): void => {
       const own = (node.attrs.id as string) || holder
       for (const child of node.children) {
-        if (isKind(child, 'indexMark')) marks.push({ ...attributesOf(child, 'indexMark'), holder: own, block: node.type.name })
+        if (isKind(child, 'indexMark')) marks.push({ ...attributesOf(child, 'indexMark'), holder: own })
         else if (child.childCount) visit(child, own)
       }
     }

@@ -11,14 +11,7 @@ export interface TermNode {
   under: TermNode[]
 }
 
-export const mostLevels = 3
-
-/** How deep a term stands, 1 for a main one; those above it that are missing, or stand under themselves, do not count. */
-export function levelOf(terms: Entries<Term>, id: string): number {
-  const above = new Set<string>()
-  for (let at = terms[id]?.under ?? ''; at && Object.hasOwn(terms, at) && !above.has(at) && at !== id; at = terms[at]!.under) above.add(at)
-  return above.size + 1
-}
+const mostLevels = 3
 
 /** A term and those above it, the main one first. */
 export function pathOf(terms: Entries<Term>, id: string): string[] {

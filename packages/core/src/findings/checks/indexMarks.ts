@@ -43,7 +43,7 @@ export const indexMarks = workCheck('indexMarks', {
   },
 })
 
-/** Marks where a word is only named: in the front matter, and in entries of lists. */
+/** Marks where a word is only named: in the front matter. */
 export const indexPassing = workCheck('indexPassing', {
   title: 'Index: marks in passing',
   weight: 'worthALook',

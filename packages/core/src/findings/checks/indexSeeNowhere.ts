@@ -16,7 +16,9 @@ export const indexSeeNowhere = workCheck('indexSeeNowhere', {
           message: there
             ? `The index sends from “${termName(terms, id)}” to “${termName(terms, other)}”, which says nothing itself.`
             : `The index sends from “${termName(terms, id)}” to a term that is no longer there.`,
-          advice: there ? 'Mark a place for the other term, or send somewhere else.' : 'Choose another term at the index desk, or none.',
+          advice: there
+            ? 'Mark a place for the other term, let the index list it, or send somewhere else.'
+            : 'Choose another term at the index desk, or none.',
           place: indexDivision(turnover),
         }
       }

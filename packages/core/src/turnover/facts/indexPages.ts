@@ -2,7 +2,7 @@
 import type { IndexPages } from '../../content/index/entries.ts'
 import type { PageFact } from './pageFact.ts'
 
-export const noIndexPages: IndexPages = { pages: new Map(), labels: [] }
+const noIndexPages: IndexPages = { pages: new Map(), labels: [] }
 
 export const indexPages: PageFact<IndexPages> = {
   none: noIndexPages,

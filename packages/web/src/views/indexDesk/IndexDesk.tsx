@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { closeHistory } from '@tiptap/pm/history'
 import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
+import { keysOf } from '../../app/shortcuts.ts'
 import { insertDivision } from '../../editor/insert.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { FileInput } from '../../ui/FileInput.tsx'
@@ -103,7 +104,7 @@ export function IndexDesk() {
           <p className="empty px-4">
             {asked.trim()
               ? `No term is called “${asked.trim()}”.`
-              : 'There are no terms yet. Select words in the galley and press Ctrl Alt X, write a term here, or add a list of them from a file.'}
+              : `There are no terms yet. Select words in the galley and press ${keysOf('indexMark')}, write a term here, or add a list of them from a file.`}
           </p>
         )}
       </section>
