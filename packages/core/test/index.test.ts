@@ -116,6 +116,11 @@ describe('an index in balance with its pages', () => {
       ),
     )
 
+  test('marks whose words are gone are on a page as well', () => {
+    const turnover = made([schema.nodes.paragraph.create(null, [mark('mixing'), mark('wind')]), paragraph(['After.'])])
+    expect(said(indexOf(turnover)).slice(1)).toEqual(['mixing, i, 1', 'wind, 1'])
+  })
+
   test('marks, mains, ranges over divisions, see and see also; roman before arabic', () => {
     const turnover = made([
       pageful(mark('wind', { range: 'start' })),

@@ -170,7 +170,8 @@ function withMarks(block: Node, style: TextStyle, context: InlineContext, identi
     else runs.push(...made)
     before += length
   }
-  return runs
+  // With no word left beside them, marks stand with a space that nobody sees, as they would else be on no page.
+  return runs.length ? runs : [{ ...making.plain, text: '\u00a0', anchors: marks.map(({ id }) => id) }]
 }
 
 function childRuns(child: Node, making: Making): Run[] {
