@@ -129,6 +129,8 @@ test('an equation is kept, put in by its name in another one, and carried as a f
   await page.keyboard.press('ArrowDown')
   await expect(page.getByRole('menuitem', { name: 'One place sooner' })).toBeFocused()
   await page.keyboard.press('ArrowUp')
+  // A menu moves its focus a moment after the key.
+  await expect(page.getByRole('menuitem', { name: 'Another name…' })).toBeFocused()
   await page.keyboard.press('Enter')
   await page.getByLabel('Its name').fill('stability')
   await page.keyboard.press('Enter')

@@ -128,7 +128,11 @@ test('a paper with typed section numbers becomes a numbered one, by keyboard alo
   await press('Scheme', 'link')
   await press('Ready-made schemes')
   const wanted = page.getByRole('menuitem', { name: /Roman, letter, figure/ })
-  for (let i = 0; i < 12 && !(await wanted.evaluate(item => item === document.activeElement)); i++) await page.keyboard.press('ArrowDown')
+  for (let i = 0; i < 12 && !(await wanted.evaluate(item => item === document.activeElement)); i++) {
+    await page.keyboard.press('ArrowDown')
+    // A menu moves its focus a moment after the key.
+    await page.evaluate(() => new Promise(later => setTimeout(later, 50)))
+  }
   await page.keyboard.press('Enter')
   const changes = page.getByRole('complementary', { name: 'What would change' })
   await expect(changes).toContainText('I.')

@@ -16,11 +16,13 @@ test('any work in any ready-made style: within its margins, nothing over anythin
       const notesOn = new Map<string, number>()
       for (const made of pages) {
         const left = made.side === 'recto' ? sheet.inner : sheet.outer
-        // Columns stand beside each other: in each nothing begins before what is above it has ended.
+        // Columns stand beside each other: in each nothing begins before what is above it, or above all of them, has ended.
         const bottoms = new Map<number, number>()
+        let wide = 0
         for (const { x, y, box } of made.placed) {
-          expect(y).toBeGreaterThanOrEqual((bottoms.get(x) ?? 0) - 0.02)
+          expect(y).toBeGreaterThanOrEqual(Math.max(wide, bottoms.get(x) ?? 0) - 0.02)
           bottoms.set(x, y + box.height)
+          if (box.float?.wide) wide = y + box.height
           for (const id of box.notes) marksOn.set(id, made.index)
           for (const id of box.begins) if (ledger.byId.get(id)?.item.kind === 'note') notesOn.set(id, made.index)
           for (const mark of lineMarks(box.marks)) {

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
-import { div, fig, h2, note, p, paragraph, t } from '../../../demo/src/builder.ts'
+import { div, fig, h2, note, p, paragraph, t, tab } from '../../../demo/src/builder.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
 import type { Placed } from '../src/pages/box.ts'
 import type { Page } from '../src/pages/page.ts'
-import type { Turnover } from '../src/turnover/turnover.ts'
+import type { Turnover, TurnoverEngine } from '../src/turnover/turnover.ts'
 import { columnsPaperStyle, paperStyle } from '../src/work/parts/readyStyles.ts'
 import type { Node } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
@@ -52,7 +52,7 @@ test('whatever is set in columns: nothing is lost, nothing stands over anything,
         // In one column nothing begins before what stands above it has ended; columns stand apart by their places.
         for (const [order, a] of boxes.entries())
           for (const b of boxes.slice(order + 1))
-            if (a.x === b.x && b.y < a.y + a.box.height - 0.5 && a.y < b.y + b.box.height - 0.5)
+            if ((a.x === b.x || a.box.float?.wide) && b.y < a.y + a.box.height - 0.5 && a.y < b.y + b.box.height - 0.5)
               expect([a.box.block, b.box.block]).toEqual([])
       }
     }),
@@ -148,6 +148,48 @@ test('an edit in a column gives the pages of the work opened afresh', () => {
   const drawn = ({ pages }: Turnover): string[] =>
     pages.flatMap(({ placed }) => placed.map(({ x, y, box }) => `${x.toFixed(1)} ${y.toFixed(1)} ${box.block}`))
   expect(drawn(engine.run({ ...longer, doc }))).toEqual(drawn(run(longer)))
+})
+
+test('a figure over all columns is as wide as the text, at the head of a page; held where it is, at a foot, or too long, it stays in its column', () => {
+  const text = (many: number): Node[] => Array.from({ length: many }, () => paragraph([words(20)]))
+  const over = (block: Node, more: object = {}): Node => block.type.create({ ...block.attrs, allColumns: true, ...more }, block.content)
+  const figure = fig('f', { picture: '', width: 1, alternative: 'Nothing' }, t`Nothing.`)
+  const standing = (
+    block: Node,
+    count = 2,
+  ): { placed: Placed; page: number; width: number; turnover: Turnover; engine: TurnoverEngine } => {
+    const engine = newEngine()
+    const work = inColumns(paperOf([chapter('c', 'C', ...text(2), block, ...text(30))]), count)
+    const turnover = engine.run(work)
+    const id = idOf(work, block.attrs.label as string)
+    const page = turnover.pages.findIndex(({ placed }) => placed.some(({ box }) => box.block === id))
+    const placed = turnover.pages[page]!.placed.find(({ box }) => box.block === id)!
+    const ends = placed.box.marks.map(mark =>
+      mark.kind === 'rule' ? mark.x + mark.width : mark.kind === 'line' ? mark.x + mark.line.end : 0,
+    )
+    return { placed, page, width: Math.max(...ends), turnover, engine }
+  }
+  const { placed, page, width, turnover, engine } = standing(over(figure))
+  const { page: sheet } = turnover.work.houseStyle
+  expect(page).toBe(1)
+  expect([placed.x, placed.y]).toEqual([sheet.inner, sheet.top])
+  expect(width).toBeCloseTo(sheet.width - sheet.inner - sheet.outer, 5)
+  const below = turnover.pages[1]!.placed.filter(other => other !== placed)
+  for (const other of below) expect(other.y).toBeGreaterThanOrEqual(placed.y + placed.box.height)
+  expect(new Set(below.map(({ x }) => x)).size).toBe(2)
+  expect(engine.why(1)!.floats).toEqual([
+    { block: placed.box.block, says: 'It stands over all columns, at the head of a page, and page 1 had begun.' },
+  ])
+  const table = tab(
+    't',
+    t`Long.`,
+    'lr',
+    Array.from({ length: 60 }, (_, i) => [`row ${i}`, String(i)]),
+  )
+  for (const block of [over(figure, { placement: 'here' }), over(figure, { placement: 'foot' }), over(table), figure])
+    expect(standing(block).width).toBeLessThan(240)
+  // Without columns it is a figure like the others.
+  expect(standing(over(figure), 1).placed).toEqual(standing(figure, 1).placed)
 })
 
 test('why a page in columns ended: by column, and that they were made even', async () => {

@@ -22,6 +22,7 @@ const compare = async (name: string, work: Work): Promise<void> => {
 test('the demo works', async () => {
   await compare('thesis', await demoWorks.thesis())
   await compare('paper', await demoWorks.paper())
+  await compare('paper in columns', await demoWorks.columns())
 })
 test.each([80, 300])('a generated work of %i pages', async pages => compare(`generated ${pages}`, generateWork(pages, 1)), 120_000)
 test.each(fc.sample(works, { numRuns: 50, seed: 20261125 }).map((work, i): [number, Work] => [i, work]))('random work %i', (i, work) =>

@@ -62,6 +62,8 @@ export interface Float {
   before: number
   after: number
   placement: FloatPlacement
+  /** It stands over all columns of its page. */
+  wide?: true
   /** It is set after its place in the text: behind what refers to it first, or behind one of its series that is. */
   late?: 'reference' | 'series'
 }

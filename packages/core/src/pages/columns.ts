@@ -2,93 +2,75 @@
  * Text in columns: each column is cut like a page, by the same search; columns that stand beside each other are one page. The columns of
  * the last page are made as even as they can be, and a text may begin under another one on its page.
  */
-import { type MakeUpInput, MeasuredStrip, type PageBody, type State, type Stood } from './filling.ts'
-import { bestWay, bodyOf, type Cut } from './makeUp.ts'
+import { costs } from './box.ts'
+import type { MakeUpInput, MeasuredStrip, PageBody, Stood } from './filling.ts'
+import { bestWay, bodyOf, type Step, type Way } from './makeUp.ts'
 
-/** A column: the state it begins in, the cut it ends with, and how high it is, in points. */
-export interface Column {
-  state: State
-  cut: Cut
-  height: number
+/** The cheapest way through a strip, its last page in columns that are even. A text without columns is one in one column. */
+export function planColumns(strip: MeasuredStrip): Way {
+  const way = bestWay(strip)
+  if (strip.input.columns === 1) return way
+  const last = way.findLastIndex(({ state }) => state.column === 0)
+  return last < 0 ? way : [...way.slice(0, last), ...even(way.slice(last), strip)]
 }
 
-export interface ColumnPlan {
-  count: number
-  /** The columns of each page. */
-  pages: readonly (readonly Column[])[]
+/** The columns of each page of a way. */
+export function pagesOf(way: Way): Step[][] {
+  const pages: Step[][] = []
+  for (const step of way) {
+    if (step.state.column === 0) pages.push([])
+    pages.at(-1)!.push(step)
+  }
+  return pages
 }
 
-/** `first` is the height that columns have on the first page, in points: that of the text area, or what is left under another text. */
-export function planColumns(input: MakeUpInput, count: number, first: number): ColumnPlan {
-  const strips = new Map<number, MeasuredStrip>()
-  const stripOf = (height: number): MeasuredStrip => {
-    let strip = strips.get(height)
-    if (!strip) strips.set(height, (strip = new MeasuredStrip({ ...input, height })))
-    return strip
+/** What fits beside each other, in columns no higher than needed. */
+function even(columns: Way, strip: MeasuredStrip): Way {
+  const { height, leading, columns: count } = strip.input
+  const { state } = columns[0]!
+  if (hasFill(strip.input)) return columns
+  const most = penalties(columns) + costs.beforeDisplay
+  let best = columns
+  let [low, high] = [state.top, height]
+  for (let tries = 0; tries < evenTries && high - low > leading * 0.5; tries++) {
+    const middle = (low + high) / 2
+    const tried = middle - state.top < leading * 2 ? [] : bestWay(strip.within(middle), state)
+    // A column that takes what is higher than itself is no way to be even, nor is one that parts what belongs together.
+    const well = tried.length > 0 && tried.length <= count && penalties(tried) <= most
+    if (well && tried.every(step => fits(step, strip))) {
+      best = tried
+      high = middle
+    } else low = middle
   }
-  const way = (height: number, start?: State): Column[] => bestWay(stripOf(height), start).map(({ state, cut }) => ({ state, cut, height }))
-  /** What fits beside each other, in columns no higher than needed. */
-  const even = (columns: readonly Column[]): readonly Column[] => {
-    const start = columns[0]?.state
-    if (count === 1 || !start || hasFill(input)) return columns
-    let best = columns
-    let [low, high] = [0, columns[0]!.height]
-    for (let tries = 0; tries < evenTries && high - low > input.leading * 0.5; tries++) {
-      const middle = (low + high) / 2
-      const tried = middle < input.leading * 2 ? [] : way(middle, start)
-      // A column that takes what is higher than itself is no way to be even.
-      if (tried.length && tried.length <= count && tried.every(column => fits(column, stripOf(middle)))) {
-        best = tried
-        high = middle
-      } else low = middle
-    }
-    return best
-  }
-  const pages: (readonly Column[])[] = []
-  let start: State | undefined
-  if (first < input.height) {
-    const columns = way(first)
-    if (columns.length <= count) return { count, pages: columns.length ? [even(columns)] : [] }
-    pages.push(columns.slice(0, count))
-    start = columns[count - 1]!.cut.next
-  }
-  const rest = way(input.height, start)
-  for (let at = 0; at < rest.length; at += count) {
-    const columns = rest.slice(at, at + count)
-    pages.push(at + count >= rest.length ? even(columns) : columns)
-  }
-  return { count, pages }
+  return best
 }
+
+const penalties = (way: Way): number => way.reduce((sum, { cut }) => sum + cut.penalty, 0)
 
 /** How often a height is halved to find the least. */
 const evenTries = 9
 
 const hasFill = ({ strip }: MakeUpInput): boolean => strip.some(item => item.kind === 'fill')
 
-function fits({ state, cut }: Column, strip: MeasuredStrip): boolean {
-  const { placed, notes } = bodyOf(state, cut, strip)
-  return [...placed, ...notes].every(({ y, box }) => y + box.height <= strip.input.height + 0.5)
+function fits(step: Step, strip: MeasuredStrip): boolean {
+  const { placed, notes } = bodyOf(step, strip)
+  return [...placed, ...notes].every(({ y, box }) => y + box.height <= step.height + 0.5)
 }
 
-/** The pages of a plan. `step` is from one column to the next, `width` that of a column, `top` where the first page’s columns begin, in points. */
-export function columnBodies({ pages }: ColumnPlan, input: MakeUpInput, step: number, width: number, top: number): PageBody[] {
-  const strips = new Map<number, MeasuredStrip>()
-  return pages.map((columns, order) => {
-    const page: PageBody = { placed: [], notes: [], ruleAt: -1 }
-    const rules: { x: number; y: number; width: number }[] = []
-    columns.forEach(({ state, cut, height }, index) => {
-      const strip = strips.get(height) ?? new MeasuredStrip({ ...input, height })
-      strips.set(height, strip)
-      const body = bodyOf(state, cut, strip)
-      const down = order === 0 ? top : 0
-      const moved = ({ y, box }: Stood): Stood => ({ x: index * step, y: y + down, box })
-      page.placed.push(...body.placed.map(moved))
-      page.notes.push(...body.notes.map(moved))
-      if (body.ruleAt >= 0) rules.push({ x: index * step, y: body.ruleAt + down, width: width * 0.3 })
-    })
-    return rules.length ? { ...page, rules } : page
+/** The pages of a way. `step` is from one column to the next, `width` that of a column, in points. */
+export const bodiesBy = (way: Way, strip: MeasuredStrip, step: number, width: number): PageBody[] =>
+  pagesOf(way).map(columns => {
+    const bodies = columns.map(column => bodyOf(column, strip))
+    const moved = (stood: readonly Stood[], index: number): Stood[] => stood.map(({ y, box }) => ({ x: index * step, y, box }))
+    return {
+      placed: bodies.flatMap(({ placed }, index) => moved(placed, index)),
+      notes: bodies.flatMap(({ notes }, index) => moved(notes, index)),
+      rules: bodies.flatMap(({ ruleAt }, index) => (ruleAt >= 0 ? [{ x: index * step, y: ruleAt, width: width * ruleShare }] : [])),
+    }
   })
-}
+
+/** How long the rule above the notes is, as a share of the line. */
+const ruleShare = 0.3
 
 const joined = new WeakMap<PageBody, WeakMap<PageBody, PageBody>>()
 
@@ -98,12 +80,10 @@ export function joinBodies(above: PageBody, below: PageBody): PageBody {
   if (!byBelow) joined.set(above, (byBelow = new WeakMap()))
   let page = byBelow.get(below)
   if (!page) {
-    const rules = [...(above.rules ?? []), ...(below.rules ?? [])]
     page = {
       placed: [...above.placed, ...below.placed],
       notes: [...above.notes, ...below.notes],
-      ruleAt: above.ruleAt,
-      ...(rules.length ? { rules } : {}),
+      rules: [...above.rules, ...below.rules],
     }
     byBelow.set(below, page)
   }
@@ -118,7 +98,7 @@ const fewestLines = 5
  * Notes and floats at the foot close a page.
  */
 export function topUnder(page: PageBody, { height, leading }: Pick<MakeUpInput, 'height' | 'leading'>, gap: number): number | null {
-  if (page.notes.length || page.ruleAt >= 0 || page.rules) return null
+  if (page.notes.length || page.rules.length) return null
   const bottom = Math.max(0, ...page.placed.map(({ y, box }) => y + box.height))
   const top = bottom + gap
   return height - top < fewestLines * leading ? null : top

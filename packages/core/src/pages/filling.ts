@@ -1,5 +1,5 @@
 /**
- * One page while it is being filled from a strip: what fits, what is owed, what stands at the foot.
+ * One page, or one column of a page, while it is being filled from a strip: what fits, what is owed, what stands at the foot.
  *
  * The same steps serve the search for the best cuts, which needs heights alone, and the page that is made in the end, which
  * records what was placed. Heights in points. Positions in the strip are known to be in it where it is read: asserted, for the search
@@ -13,6 +13,10 @@ export interface MakeUpInput {
   notesOf(id: string): Box[]
   /** Height of the text area in points. */
   height: number
+  /** How many columns stand beside each other on a page; 1 for pages without. */
+  columns: number
+  /** Where it begins on its first page, in points below the top of the text area: under what stands there. */
+  top: number
   /** The usual distance of baselines, in points: the unit in which an empty foot is judged. */
   leading: number
   /** Space and rule above the notes of a page, in points. */
@@ -21,7 +25,7 @@ export interface MakeUpInput {
   evenFeet: boolean
 }
 
-/** What one page leaves to the next. */
+/** What one page, or one column, leaves to the next. */
 export interface State {
   /** Index of the next strip item. */
   at: number
@@ -29,23 +33,31 @@ export interface State {
   owed: number[]
   /** Lines of a split note that are owed a place. */
   carried: Box[]
+  /** Which column of its page comes next, from 0. */
+  column: number
+  /** Where the columns of that page begin, in points below the top of the text area: under another text, or under what stands over all. */
+  top: number
 }
 
-/** Something on a page or in a column, in points from the top left corner of the text area; `x` is missing where it is 0. */
+/** Something on a page or in a column, in points from the top left corner of the text area; `x` is missing in a column. */
 export interface Stood {
   x?: number
   y: number
   box: Box
 }
 
-/** One page of a flow, or one column. */
+/** One page of a flow. */
 export interface PageBody {
   placed: Stood[]
   notes: Stood[]
+  /** The rules above its notes: one for each column that has some. Points from the top left corner of the text area. */
+  rules: readonly { x: number; y: number; width: number }[]
+}
+
+/** One column of a page. */
+export interface ColumnBody extends Omit<PageBody, 'rules'> {
   /** Where the rule above the notes stands, or -1. */
   ruleAt: number
-  /** Of a page in columns: the rules above the notes of each, and how wide a column is. */
-  rules?: readonly { x: number; y: number; width: number }[]
 }
 
 /** A strip with running sums, so that the part of a page where no cut is wanted is passed in one leap. */
@@ -113,9 +125,16 @@ export class MeasuredStrip {
     for (let i = n - 1; i >= 0; i--) {
       const item = strip[i]!
       this.next[i] = item.kind === 'space' ? this.next[i + 1]! : i
-      const plain = item.kind === 'space' || (item.kind === 'box' && !item.pin && (item.float?.placement ?? 'auto') === 'auto')
+      const plain =
+        item.kind === 'space' || (item.kind === 'box' && !item.pin && (item.float?.placement ?? 'auto') === 'auto' && !item.float?.wide)
       this.stop[i] = plain ? this.stop[i + 1]! : i
     }
+  }
+
+  /** The same strip for pages of another height, in points. */
+  within(height: number): MeasuredStrip {
+    if (height === this.input.height) return this
+    return Object.assign(Object.create(MeasuredStrip.prototype), this, { input: { ...this.input, height } })
   }
 
   notesOf(at: number): Box[] {
@@ -144,6 +163,8 @@ const tolerance = 0.01
 
 /** What is written down when a page is made and not only measured. */
 interface Record {
+  /** What stands over all columns. */
+  wide: Stood[]
   placed: Stood[]
   foot: { before: number; box: Box }[]
   notes: Box[]
@@ -163,6 +184,8 @@ export class Filling {
   /** A float has the page to itself. */
   closed = false
   readonly owed: number[] = []
+  /** Where its column begins, in points below the top of the text area. */
+  top: number
   /** Note lines that did not even fit on this page. */
   carried: Box[]
   private due = 0
@@ -173,25 +196,37 @@ export class Filling {
   private readonly decided: number[] | undefined
   private readonly record: Record | null
   private readonly strip: MeasuredStrip
+  private readonly column: number
 
   /** Given the cut it ends with, the page is made as that was measured, and recorded. */
   constructor(strip: MeasuredStrip, state: State, decided?: { next: State }) {
     this.strip = strip
     this.decided = decided?.next.owed
-    this.record = decided ? { placed: [], foot: [], notes: [], fills: [], gaps: [] } : null
-    const { height } = strip.input
+    this.record = decided ? { wide: [], placed: [], foot: [], notes: [], fills: [], gaps: [] } : null
+    this.column = state.column
+    this.top = state.top
     // One line at the least, however high: what is owed becomes less from page to page.
-    const fit = Math.max(1, whatFits(state.carried, height * 0.8))
+    const fit = Math.max(this.top > 0 ? 0 : 1, whatFits(state.carried, this.height * 0.8))
     this.addNotes(state.carried.slice(0, fit))
     this.carried = state.carried.slice(fit)
-    if (state.owed.length) this.placeOwed(state.owed)
+    const owed = state.column === 0 && state.top === 0 ? this.placeWide(state.owed) : state.owed
+    if (owed.length) this.placeOwed(owed)
   }
 
-  get room(): number {
-    return this.strip.input.height - this.y - this.noteHeight - this.footHeight
+  /** Of the page or column, in points. */
+  get height(): number {
+    return this.strip.input.height - this.top
   }
+  get room(): number {
+    return this.height - this.y - this.noteHeight - this.footHeight
+  }
+  /** What begins under something else is not empty: what is too high for it waits for a whole page. */
   get empty(): boolean {
-    return !this.occupied && this.footHeight === 0 && this.noteHeight === 0
+    return !this.occupied && this.footHeight === 0 && this.noteHeight === 0 && this.top === 0
+  }
+  /** Where the text goes on after it: in the next column of the page, or on a new page. */
+  get next(): Pick<State, 'column' | 'top'> {
+    return this.column + 1 < this.strip.input.columns ? { column: this.column + 1, top: this.top } : { column: 0, top: 0 }
   }
   /** How much a page may be opened by its spaces to end at the usual height, in points. */
   get stretch(): number {
@@ -217,7 +252,7 @@ export class Filling {
     const gap = !this.occupied ? 0 : first.kind === 'box' ? spaceAbove(first, this.due, this.afterFloat) : this.due
     const base = this.y + gap - strip.top[at]!
     const noteBase = strip.notes[at]!
-    const limit = strip.input.height - this.footHeight - wantedRoom
+    const limit = this.height - this.footHeight - wantedRoom
     const separator = this.noteHeight ? 0 : strip.input.noteSeparator
     let low = at
     let high = strip.stop[at]!
@@ -299,7 +334,7 @@ export class Filling {
     const before = float.placement === 'foot' ? float.before : this.occupied ? spaceAbove(item, this.due, this.afterFloat) : 0
     const overtakes = this.standsAbove(float) || this.owed.some(index => (this.strip.items[index] as Box).float?.series === float.series)
     const fits = before + item.height + this.noteRoom(notes) <= this.room + tolerance
-    const here = float.placement === 'auto' || float.placement === 'foot' || (float.placement === 'head' && !this.occupied)
+    const here = !float.wide && (float.placement === 'auto' || float.placement === 'foot' || (float.placement === 'head' && !this.occupied))
     // A float that is taller than a page would be owed for ever: it gets a page of its own and may hang over.
     if (this.decided ? this.decided.includes(at) : overtakes || !fits || !here) this.owed.push(at)
     else if (float.placement === 'foot') this.putAtFoot(item, notes)
@@ -316,6 +351,36 @@ export class Filling {
     }
   }
 
+  /** Puts owed floats that stand over all columns at the head of the page, in order, while they fit; gives those that wait. */
+  private placeWide(owed: number[]): number[] {
+    const waiting: number[] = []
+    const blocked = new Set<string>()
+    let after = 0
+    let y = 0
+    for (const index of owed) {
+      const item = this.strip.items[index] as Box
+      const { wide, series, placement, after: below } = item.float!
+      const notes = this.strip.notesOf(index)
+      const before = y > 0 ? spaceAbove(item, after, true) : 0
+      const first = y === 0 && this.noteHeight === 0
+      const fits = y + before + item.height + this.noteRoom(notes) + this.noteHeight <= this.strip.input.height + tolerance
+      const waits = !wide || this.closed || blocked.has(series) || (!first && (!fits || placement === 'page'))
+      if (this.decided ? !wide || this.decided.includes(index) : waits) {
+        blocked.add(series)
+        waiting.push(index)
+        continue
+      }
+      this.record?.wide.push({ y: y + before, box: item })
+      y += before + item.height
+      this.top = Math.min(y + below, this.strip.input.height)
+      this.addNotesThatFit(notes)
+      after = below
+      if (placement === 'page') this.closed = true
+    }
+    if (this.closed) this.top = this.strip.input.height
+    return waiting
+  }
+
   /** Puts owed floats at the head or foot, in order, while they fit; on an empty page the first one always goes. */
   private placeOwed(owed: number[]): void {
     const blocked = new Set<string>()
@@ -327,7 +392,12 @@ export class Filling {
       const before = float.placement === 'foot' ? float.before : this.occupied ? spaceAbove(item, after, true) : 0
       const first = this.empty
       const fits = item.height + before + this.noteRoom(notes) <= this.room + tolerance
-      const waits = this.closed || blocked.has(float.series) || this.standsAbove(float) || (!first && (!fits || float.placement === 'page'))
+      const waits =
+        float.wide ||
+        this.closed ||
+        blocked.has(float.series) ||
+        this.standsAbove(float) ||
+        (!first && (!fits || float.placement === 'page'))
       if (this.decided ? this.decided.includes(index) : waits) {
         blocked.add(float.series)
         this.owed.push(index)
@@ -378,12 +448,12 @@ export class Filling {
     return lines.length ? (this.noteHeight ? 0 : this.strip.input.noteSeparator) + this.strip.heightOf(lines) : 0
   }
 
-  /** The page as recorded: fills opened, or spaces where feet are even and text goes on to the next page; notes at the foot. */
-  body(goesOn: boolean): PageBody {
-    const { placed, foot, notes, fills, gaps } = this.record!
+  /** The page or column as recorded: fills opened, or spaces where feet are even and text goes on to the next; notes at the foot. */
+  body(goesOn: boolean): ColumnBody {
+    const { wide, placed, foot, notes, fills, gaps } = this.record!
     const { height, noteSeparator, leading } = this.strip.input
     const left = Math.max(0, this.room)
-    const opened = placed.map(({ y, box }) => ({ y, box }))
+    const opened = placed.map(({ y, box }) => ({ y: this.top + y, box }))
     const push = (above: number, by: number): void => {
       for (let i = above; i < opened.length; i++) opened[i]!.y += by
     }
@@ -401,7 +471,7 @@ export class Filling {
       y += box.height
       return at
     })
-    return { placed: opened, notes: stood, ruleAt: notes.length ? height - this.noteHeight + noteSeparator * 0.45 : -1 }
+    return { placed: [...wide, ...opened], notes: stood, ruleAt: notes.length ? height - this.noteHeight + noteSeparator * 0.45 : -1 }
   }
 }
 

@@ -6,7 +6,7 @@
  * Floats move forward only, in the order of their series. Where nothing keeps every rule the rules give way, never the margin.
  */
 import { costs } from './box.ts'
-import { Filling, type MeasuredStrip, type PageBody, type State } from './filling.ts'
+import { type ColumnBody, Filling, type MeasuredStrip, type State } from './filling.ts'
 import { sameList } from './measures.ts'
 
 /** One way to end a page. */
@@ -14,6 +14,8 @@ export interface Cut {
   /** The state the next page begins with. */
   next: State
   cost: number
+  /** Of the cost, that of the break alone. */
+  penalty: number
   /** The page takes the strip items before this one. */
   end: number
   /** Of the notes of the last item, how many lines stay; -1 for all. */
@@ -35,28 +37,32 @@ const fewestTextLines = 4
 /** Floats that a page may leave to the next ones before the search looks no further. */
 const mostOwed = 16
 
-/** The cheapest way through a strip, page by page: the state each begins in and the cut it ends with. */
-export type Way = readonly { state: State; cut: Cut }[]
+/** A page or column of a way: the state it begins in, the cut it ends with, and where its foot is, in points below the top of the text area. */
+export interface Step {
+  state: State
+  cut: Cut
+  height: number
+}
+
+/** The cheapest way through a strip, page by page, or column by column. */
+export type Way = readonly Step[]
 
 export const bestWay = (strip: MeasuredStrip, start?: State): Way =>
-  bestPath(strip, undefined, start).map(({ from, cut }) => ({ state: from!.state, cut: cut! }))
-
-/** The pages of a way; it may be that of another strip with the same measures. */
-export const bodiesBy = (way: Way, strip: MeasuredStrip): PageBody[] => way.map(({ state, cut }) => bodyOf(state, cut, strip))
+  bestPath(strip, undefined, start).map(({ from, cut }) => ({ state: from!.state, cut: cut!, height: strip.input.height }))
 
 /** The states after each page of the cheapest way through the strip, from its beginning or from a state. `visit` sees every state with its cuts, in order. */
 export function bestPath(strip: MeasuredStrip, visit?: (reached: Reached, cuts: Cut[]) => void, start?: State): Reached[] {
   // States wait by their place in the strip: every page moves forward, so when a place is reached the cheapest way to it is known.
   const places: Reached[][] = []
   const begin = start?.at ?? strip.next[0]!
-  places[begin] = [{ state: start ?? { at: begin, owed: [], carried: [] }, cost: 0, from: null, cut: null }]
+  const state = start ?? { at: begin, owed: [], carried: [], column: 0, top: strip.input.top }
+  places[begin] = [{ state, cost: 0, from: null, cut: null }]
   let end: Reached | null = null
   for (let at = begin; at <= strip.count; at++) {
     const here = places[at]
     if (!here) continue
-    // Of several states at one place those that owe most come first: a page of floats alone leads from them to the others.
     const done = new Set<Reached>()
-    for (let node = mostOwing(here, done); node; node = mostOwing(here, done)) {
+    for (let node = soonest(here, done); node; node = soonest(here, done)) {
       done.add(node)
       const cuts = cutsFrom(node.state, strip)
       visit?.(node, cuts)
@@ -97,19 +103,34 @@ function add(there: Reached[], reached: Reached, done: ReadonlySet<Reached>): vo
 
 const owes = ({ state: { owed, carried } }: Reached): number => owed.length + carried.length
 
-function mostOwing(here: Reached[], done: Set<Reached>): Reached | null {
-  let most: Reached | null = null
-  for (const node of here) if (!done.has(node) && (!most || owes(node) > owes(most))) most = node
-  return most
+/**
+ * Of several states at one place those that owe most come first: a page of floats alone leads from them to the others. Then those in
+ * columns that begin under something, and columns in the order of their page: one that nothing fits into leads to the next.
+ */
+function soonest(here: Reached[], done: Set<Reached>): Reached | null {
+  let first: Reached | null = null
+  for (const node of here) if (!done.has(node) && (!first || comesBefore(node, first))) first = node
+  return first
 }
 
-const sameState = (a: State, b: State): boolean => sameList(a.carried, b.carried) && sameList(a.owed, b.owed)
+function comesBefore(a: Reached, b: Reached): boolean {
+  const more = owes(a) - owes(b)
+  if (more !== 0) return more > 0
+  const under = Number(a.state.top > 0) - Number(b.state.top > 0)
+  if (under !== 0) return under > 0
+  return (a.state.column || Infinity) < (b.state.column || Infinity)
+}
 
-const isDone = (state: State, strip: MeasuredStrip): boolean =>
+const sameState = (a: State, b: State): boolean =>
+  a.column === b.column && a.top === b.top && sameList(a.carried, b.carried) && sameList(a.owed, b.owed)
+
+/** Whether nothing of a strip is left. */
+export const isDone = (state: State, strip: MeasuredStrip): boolean =>
   state.at >= strip.count && state.owed.length === 0 && state.carried.length === 0
 
-/** The page that begins in a state and ends with a cut. */
-export function bodyOf(state: State, cut: Cut, strip: MeasuredStrip): PageBody {
+/** The page or column of a step; the way may be that of another strip with the same measures. */
+export function bodyOf({ state, cut, height }: Step, whole: MeasuredStrip): ColumnBody {
+  const strip = whole.within(height)
   const page = new Filling(strip, state, cut)
   const from = strip.next[state.at]!
   if (cut.end > from) page.open(from)
@@ -172,18 +193,22 @@ function search(state: State, strip: MeasuredStrip, leaping: boolean): Cut[] {
 }
 
 function cutAt(end: number, penalty: number, page: Filling, strip: MeasuredStrip): Cut {
-  const next: State = { at: strip.next[end]!, owed: page.owed.slice(), carried: page.carried }
+  const next: State = { at: strip.next[end]!, owed: page.owed.slice(), carried: page.carried, ...page.next }
   const empty = Math.max(0, page.room - page.stretch) / strip.input.leading
   const foot = isDone(next, strip) || page.fills ? 0 : costs.emptyLine * empty * empty
-  return { next, cost: penalty + page.owed.length * costs.floatDelay + foot, end, noteLines: -1 }
+  return { next, cost: penalty + page.owed.length * costs.floatDelay + foot, penalty, end, noteLines: -1 }
 }
 
-/** Nothing fits beside the floats or notes that were owed: they have the page to themselves. Every page takes something, whatever it is. */
+/**
+ * Nothing fits beside the floats or notes that were owed: they have the page to themselves. Every page takes something, whatever it is;
+ * a column that begins under something may stay empty, for a whole one comes after it.
+ */
 function leastCut(state: State, strip: MeasuredStrip): Cut {
   const page = new Filling(strip, state)
   const from = strip.next[state.at]!
   const cut = cutAt(from, 0, page, strip)
-  if (cut.next.at > state.at || cut.next.owed.length < state.owed.length || cut.next.carried.length < state.carried.length) return cut
+  if (state.top > 0 || cut.next.at > state.at || cut.next.owed.length < state.owed.length || cut.next.carried.length < state.carried.length)
+    return cut
   page.open(from)
   page.takeWhatever(from)
   return {

@@ -15,6 +15,10 @@ export function columnsIn(node: Node, { columns }: HouseStyle): number {
 /** From the left edge of one column to that of the next, in points. */
 export const columnStep = (measure: number, count: number, { columns }: HouseStyle): number => (measure + columns.gap) / count
 
+/** How long a line is in a column, in points. */
+export const measureIn = (measure: number, count: number, houseStyle: HouseStyle): number =>
+  columnStep(measure, count, houseStyle) - houseStyle.columns.gap
+
 const settings = new WeakMap<Setting, Map<number, Setting>>()
 
 /** What a text in columns is set with: everything as it is, lines as long as a column is wide. */
@@ -25,7 +29,7 @@ export function inColumns(setting: Setting, count: number): Setting {
   let own = byCount.get(count)
   if (!own) {
     const { houseStyle, measure } = setting
-    byCount.set(count, (own = { ...setting, measure: columnStep(measure, count, houseStyle) - houseStyle.columns.gap }))
+    byCount.set(count, (own = { ...setting, measure: measureIn(measure, count, houseStyle) }))
   }
   return own
 }

@@ -26,4 +26,4 @@ const boxesAlike = (a: Box, b: Box): boolean =>
   (a.repeated === b.repeated || (a.repeated !== undefined && b.repeated !== undefined && stripsAlike(a.repeated, b.repeated)))
 
 const floatsAlike = (a: Float, b: Float): boolean =>
-  a.series === b.series && a.before === b.before && a.after === b.after && a.placement === b.placement
+  a.series === b.series && a.before === b.before && a.after === b.after && a.placement === b.placement && a.wide === b.wide

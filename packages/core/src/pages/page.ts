@@ -2,15 +2,15 @@
 import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
 import { division, type Matter, matterOf } from '../work/schema.ts'
-import { type Box, box, failedBox, type Mark, type Placed, type StripItem } from './box.ts'
-import { columnBodies, joinBodies, planColumns, topUnder } from './columns.ts'
+import { type Box, box, failedBox, type Placed, type StripItem } from './box.ts'
+import { bodiesBy, joinBodies, planColumns, topUnder } from './columns.ts'
 import { noteBoxes } from './endnotes.ts'
 import { type MakeUpInput, MeasuredStrip, type PageBody, type Stood } from './filling.ts'
 import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
 import { countLines, lineNumbers } from './lineNumbers.ts'
-import { bestWay, bodiesBy, type Way } from './makeUp.ts'
-import { columnStep, columnsIn, inColumns } from './measure.ts'
+import { bestWay, type Way } from './makeUp.ts'
+import { columnStep, columnsIn, inColumns, measureIn } from './measure.ts'
 import { notesAlike, sameList, stripsAlike } from './measures.ts'
 import type { Setting } from './setting.ts'
 import { titleSpans } from './strip.ts'
@@ -80,6 +80,7 @@ interface KeptFlow {
   way: Way
   bodies: PageBody[]
   top: number
+  columns: number
 }
 
 /** Space and rule above notes, in points. */
@@ -89,19 +90,21 @@ const noteSeparator = 14
 export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: Setting): PageBody[] {
   const { houseStyle } = setting
   // The text of a division may be a flow under that of its title.
-  const keyOf = (of: number): string => `${division(flow.divisions[0]!).id} ${flow.columns > 1 ? 'columns ' : ''}${of}`
+  const keyOf = (of: number): string => `${division(flow.divisions[0]!).id} ${flow.columns} ${of}`
   const byId = notesOf(flow, setting)
   const notes = [...byId.values()]
   const kept = cache.get(keyOf(round))
-  if (kept && kept.houseStyle === houseStyle && kept.top === flow.top && sameList(kept.strips, flow.strips) && sameList(kept.notes, notes))
+  if (
+    kept &&
+    kept.houseStyle === houseStyle &&
+    kept.top === flow.top &&
+    kept.columns === flow.columns &&
+    sameList(kept.strips, flow.strips) &&
+    sameList(kept.notes, notes)
+  )
     return kept.bodies
   const input = inputOf(flow, byId, setting)
   try {
-    if (flow.columns > 1 || flow.top > 0) {
-      const bodies = columnsOf(flow, input, setting)
-      cache.set(keyOf(round), { strips: flow.strips, strip: input.strip, notes, houseStyle, way: [], bodies, top: flow.top })
-      return bodies
-    }
     const made = cutAlike(input, flow, notes, [kept, cache.get(keyOf(round - 1))], setting)
     cache.set(keyOf(round), made)
     return made.bodies
@@ -109,25 +112,28 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
     // Nothing is kept of it: the next turnover tries again.
     const strip = [failedBox(division(flow.divisions[0]!).id, (error as Error).message)]
     const measured = new MeasuredStrip({ ...input, strip })
-    return bodiesBy(bestWay(measured), measured)
+    return bodiesBy(bestWay(measured), measured, 0, setting.measure)
   }
 }
 
 /** Cuts a flow into bodies as one of the others is cut, where it is alike, else in the best way. */
 function cutAlike(input: MakeUpInput, flow: Flow, notes: Box[][], others: (KeptFlow | undefined)[], setting: Setting): KeptFlow {
-  const { houseStyle } = setting
+  const { houseStyle, measure } = setting
+  const { strips, top, columns } = flow
   const measured = new MeasuredStrip(input)
   const alike = others.find(
     other =>
       other &&
       other.houseStyle === houseStyle &&
-      other.way.length > 0 &&
+      other.top === top &&
+      other.columns === columns &&
       stripsAlike(other.strip, input.strip) &&
       // Lines of notes that go over to the next page are part of a way: they have to be the same ones.
       (sameList(other.notes, notes) || (notesAlike(other.notes, notes) && other.way.every(({ cut }) => cut.next.carried.length === 0))),
   )
-  const way = alike?.way ?? bestWay(measured)
-  return { strips: flow.strips, strip: input.strip, notes, houseStyle, way, bodies: bodiesBy(way, measured), top: 0 }
+  const way = alike?.way ?? planColumns(measured)
+  const bodies = bodiesBy(way, measured, columnStep(measure, columns, houseStyle), measureIn(measure, columns, houseStyle))
+  return { strips, strip: input.strip, notes, houseStyle, way, bodies, top, columns }
 }
 
 function notesOf(flow: Flow, setting: Setting): Map<string, Box[]> {
@@ -137,17 +143,16 @@ function notesOf(flow: Flow, setting: Setting): Map<string, Box[]> {
   return byId
 }
 
-/** A flow in columns, or one that begins under another. */
-function columnsOf(flow: Flow, input: MakeUpInput, setting: Setting): PageBody[] {
-  const { columns, top } = flow
-  const step = columnStep(setting.measure, columns, setting.houseStyle)
-  const width = step - (columns > 1 ? setting.houseStyle.columns.gap : 0)
-  return columnBodies(planColumns(input, columns, input.height - top), input, step, width, top)
+/** A flow that was made up, and those that go on under it on its last page. */
+export interface MadeFlow {
+  flow: Flow
+  bodies: PageBody[]
+  under: Flow[]
 }
 
 /** Made-up flows as pages: one that goes on under another has its first page with it. */
-export function joinFlows(made: readonly { flow: Flow; bodies: PageBody[] }[]): { flow: Flow; bodies: PageBody[] }[] {
-  const out: { flow: Flow; bodies: PageBody[] }[] = []
+export function joinFlows(made: readonly { flow: Flow; bodies: PageBody[] }[]): MadeFlow[] {
+  const out: MadeFlow[] = []
   for (const { flow, bodies } of made) {
     // What goes on under another may itself end on that page.
     const last = out.findLast(({ bodies: own }) => own.length > 0)
@@ -155,8 +160,9 @@ export function joinFlows(made: readonly { flow: Flow; bodies: PageBody[] }[]): 
     const [first, ...rest] = bodies
     if (last && above && first && flow.top > 0) {
       last.bodies = [...last.bodies.slice(0, -1), joinBodies(above, first)]
-      out.push({ flow, bodies: rest })
-    } else out.push({ flow, bodies })
+      last.under.push(flow)
+      out.push({ flow, bodies: rest, under: [] })
+    } else out.push({ flow, bodies, under: [] })
   }
   return out
 }
@@ -166,8 +172,8 @@ export function topOf(flow: Flow, before: { flow: Flow; bodies: PageBody[] } | u
   const page = before?.bodies.at(-1)
   if (!flow.under || !page) return 0
   const { leading } = setting.houseStyle.body
-  const lastSpace = before!.flow.strips.flat().at(-1)
-  const firstSpace = flow.strips.flat()[0]
+  const lastSpace = before!.flow.strips.findLast(strip => strip.length > 0)?.at(-1)
+  const firstSpace = flow.strips.find(strip => strip.length > 0)?.[0]
   const gap = Math.max(...[lastSpace, firstSpace].map(item => (item?.kind === 'space' ? item.height : 0)), leading * 0.5)
   return topUnder(page, { height: setting.height, leading }, gap) ?? 0
 }
@@ -179,6 +185,8 @@ export function inputOf(flow: Flow, notes: Map<string, Box[]> | null, setting: S
     strip: flow.strips.flat(),
     notesOf: id => byId.get(id) ?? [],
     height: setting.height,
+    columns: flow.columns,
+    top: flow.top,
     leading: setting.houseStyle.body.leading,
     noteSeparator,
     evenFeet: setting.houseStyle.evenFeet,
@@ -197,6 +205,8 @@ function noteIds(strip: StripItem[]): string[] {
 /** Where a page stands among the others. */
 export interface PagePlace {
   flow: Flow
+  /** Flows that go on under it on the same page. */
+  under: readonly Flow[]
   /** Null on an empty page. */
   body: PageBody | null
   index: number
@@ -208,7 +218,7 @@ export interface PagePlace {
 }
 
 /** Labels and sides: roman in the front matter, arabic from 1 in the main matter on; a work that runs on counts through. */
-export function placePages(flows: { flow: Flow; bodies: PageBody[] }[], setting: Setting): PagePlace[] {
+export function placePages(flows: readonly MadeFlow[], setting: Setting): PagePlace[] {
   const {
     opens,
     page: { twoSided },
@@ -216,19 +226,19 @@ export function placePages(flows: { flow: Flow; bodies: PageBody[] }[], setting:
   const places: PagePlace[] = []
   let count = 0
   let matter: Matter | null = null
-  const add = (flow: Flow, body: PageBody | null, opening: boolean, within: Matter): void => {
+  const add = (flow: Flow, under: readonly Flow[], body: PageBody | null, opening: boolean, within: Matter): void => {
     const index = places.length
     const label = writeCounter(++count, within === 'front' ? 'romanLower' : 'arabic')
-    places.push({ flow, body, index, label, side: !twoSided || index % 2 === 0 ? 'recto' : 'verso', matter: within, opening })
+    places.push({ flow, under, body, index, label, side: !twoSided || index % 2 === 0 ? 'recto' : 'verso', matter: within, opening })
   }
-  for (const { flow, bodies } of flows) {
+  for (const { flow, bodies, under } of flows) {
     const own = opens === 'runOn' ? 'main' : matterOf(flow.divisions[0]!)
     const mainBegins = matter === 'front' && own !== 'front'
     // In a two-sided work odd pages are rectos (a one-sided one has no other pages): the main matter's page 1 begins on one, and an empty page before it closes the front matter.
-    if (twoSided && !flow.under && (opens === 'recto' || mainBegins) && places.length % 2 === 1) add(flow, null, true, matter ?? own)
+    if (twoSided && !flow.under && (opens === 'recto' || mainBegins) && places.length % 2 === 1) add(flow, [], null, true, matter ?? own)
     if (matter === null || mainBegins) count = 0
     matter = own
-    bodies.forEach((body, order) => void add(flow, body, order === 0 && !flow.under, own))
+    bodies.forEach((body, order) => void add(flow, order === bodies.length - 1 ? under : [], body, order === 0 && !flow.under, own))
   }
   return places
 }
@@ -266,10 +276,6 @@ function makePage(place: PagePlace, sections: Sections, lines: number, setting: 
     y,
     box,
   }))
-  if (body && body.ruleAt >= 0) {
-    const rule: Mark = { kind: 'rule', x: 0, y: 0, width: setting.measure * 0.3, height: 0.5 }
-    furniture.push({ x: left, y: sheet.top + body.ruleAt, box: box(0.5, [rule]) })
-  }
   for (const { x, y, width } of body?.rules ?? [])
     furniture.push({ x: left + x, y: sheet.top + y, box: box(0.5, [{ kind: 'rule', x: 0, y: 0, width, height: 0.5 }]) })
   const page: Page = {

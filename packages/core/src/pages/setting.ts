@@ -92,6 +92,8 @@ interface MadeFor {
 
 /** One block of a division, to be made into a strip. */
 export interface StripSource {
+  /** Whether it is to stand over all columns. */
+  allColumns: boolean
   saysPages: boolean
   make(setting: Setting): StripItem[]
 }

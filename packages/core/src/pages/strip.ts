@@ -24,23 +24,37 @@ export function divisionStrips(node: Node, whole: Setting, listing: ListEntry[] 
   // A title over all columns is set to the width of the text.
   const columns = columnsIn(node, houseStyle)
   const setting = inColumns(whole, columns)
-  const settingOf = (part: StripSource): Setting => (part === parts![0] && titleSpans(columns, houseStyle) ? whole : setting)
+  const make = (part: StripSource): StripItem[] => {
+    if (part === parts![0] && titleSpans(columns, houseStyle)) return part.make(whole)
+    return (columns > 1 && part.allColumns && overColumns(part.make(whole))) || part.make(setting)
+  }
   const kept = cache.divisions.get(node)
   let parts = kept?.parts
   let strips = kept?.strips
   if (!kept || kept.stamp !== ledger.stamp || kept.houseStyle !== houseStyle || kept.pictures !== pictures) {
     parts ??= partsOf(node)
-    strips = parts.map(part => part.make(settingOf(part)))
+    strips = parts.map(make)
     cache.divisions.set(node, { stamp: ledger.stamp, houseStyle, pictures, parts, strips })
   } else if (parts!.some(part => part.saysPages)) {
     // Only what says a page can differ from the round before.
-    strips = strips!.map((strip, index) => (parts![index]!.saysPages ? parts![index]!.make(settingOf(parts![index]!)) : strip))
+    strips = strips!.map((strip, index) => (parts![index]!.saysPages ? make(parts![index]!) : strip))
   }
   const [titleStrip = [], ...rest] = strips!
   if (division(node).role === 'endnotes') return [titleStrip, ...allNotes(setting)]
   if (index) return [titleStrip, ...rest, indexStrip(node, [titleStrip, ...rest].flat(), index, setting)]
   const own = listing ? [titleStrip, cachedList(node, listing, setting), ...rest] : strips!
   return ledgerNotes(node, setting).length ? [...own, ...chapterNotes(node, setting)] : own
+}
+
+const wide = new WeakMap<StripItem[], StripItem[]>()
+
+/** What floats in one piece can stand over all columns; null for what breaks, or is held where it is or at a foot: it stays in its column. */
+function overColumns(strip: StripItem[]): StripItem[] | null {
+  const [item] = strip
+  if (strip.length !== 1 || item?.kind !== 'box' || !item.float || item.float.placement === 'foot') return null
+  let made = wide.get(strip)
+  if (!made) wide.set(strip, (made = [{ ...item, float: { ...item.float, wide: true } }]))
+  return made
 }
 
 /** Whether the title of a division stands over all columns: where divisions open pages. */
@@ -50,6 +64,7 @@ function partsOf(root: Node): StripSource[] {
   const { id, role } = division(root)
   const title = root.child(0)
   const titlePart: StripSource = {
+    allColumns: false,
     saysPages: saysPages(title),
     make: setting =>
       cached({ node: title, identity: `${id}.0`, key: `title ${role}`, id, opener: null }, setting, () =>
@@ -84,6 +99,7 @@ function blockPart(block: Node, place: Place, late: Late | null): StripSource {
   const beside = kind === 'heading' && before === 'paragraph' ? 'opens' : opener ? nodeNumber(opener) : ''
   const key = `${after} ${role} ${late} ${beside}`
   return {
+    allColumns: block.attrs.allColumns === true,
     saysPages: generated || saysPages(block) || (opener !== null && saysPages(opener)),
     make: setting => {
       const own = generated ? `${key}|${dependencyOf(kind, block, setting, place)}` : key

@@ -2,11 +2,11 @@
  * Why a page ended where it did: the cuts that were considered where it begins, each with what it would have cost in the end,
  * and why each figure and table stands where it stands. Computed when it is asked for, from the same search that made the pages.
  */
-import { type Box, costs } from './box.ts'
-import { planColumns } from './columns.ts'
+import { type Box, costs, type Float } from './box.ts'
+import { pagesOf, planColumns } from './columns.ts'
 import { Filling, MeasuredStrip, type State } from './filling.ts'
-import { bestPath, type Cut, cutsFrom, type Reached } from './makeUp.ts'
-import { inputOf, type PagePlace } from './page.ts'
+import { bestPath, type Cut, cutsFrom, isDone, type Reached, type Step } from './makeUp.ts'
+import { type Flow, inputOf, type PagePlace } from './page.ts'
 import type { Setting } from './setting.ts'
 
 /** A cost in the unit of page make-up: 100 is a break no author would mind. */
@@ -27,72 +27,63 @@ export interface PageReasons {
 
 const mostOthers = 4
 
+/** A text that has a share in a page: its pages, each with its columns, and which of them this is. */
+interface Share {
+  flow: Flow
+  strip: MeasuredStrip
+  pages: Step[][]
+  order: number
+  /** Labels of its pages. */
+  labels: string[]
+}
+
+/** A page ends with the last column of the last text on it; the other columns are told beside it. */
 export function explainPage(place: PagePlace, places: PagePlace[], setting: Setting): PageReasons {
-  const { flow } = place
-  if (flow.columns > 1 || flow.top > 0) return explainColumns(place, places, setting)
+  const shares = flowsOn(place).map(flow => shareOf(flow, place, places, setting))
+  return { ...endReasons(shares.at(-1)!, setting), floats: shares.flatMap(floatReasons) }
+}
+
+const flowsOn = ({ flow, under }: PagePlace): Flow[] => [flow, ...under]
+
+function shareOf(flow: Flow, place: PagePlace, places: PagePlace[], setting: Setting): Share {
   const strip = new MeasuredStrip(inputOf(flow, null, setting))
+  const own = places.filter(other => other.body && flowsOn(other).includes(flow))
+  return { flow, strip, pages: pagesOf(planColumns(strip)), order: own.indexOf(place), labels: own.map(({ label }) => label) }
+}
+
+function endReasons({ flow, strip, pages, order }: Share, setting: Setting): Omit<PageReasons, 'floats'> {
+  const columns = pages[order] ?? []
+  const last = columns.at(-1)
+  if (!last) return { ends: 'the end of the division', parts: [], others: [] }
   const visited: { node: Reached; cuts: Cut[] }[] = []
-  const path = bestPath(strip, (node, cuts) => void visited.push({ node, cuts }))
-  const order = places.filter(other => other.flow === flow && other.body && other.index < place.index).length
-  const taken = path[order]!
-  const from = taken.from!
+  const even = last.height < strip.input.height
+  // Of columns that were made even another end is another height: what it would cost in the end is not known.
+  if (!even) bestPath(strip, (node, cuts) => void visited.push({ node, cuts }))
   const toGo = costsToTheEnd(visited, strip)
-  const total = (cut: Cut): number => from.cost + cut.cost + (toGo.get(keyOf(cut.next)) ?? 0)
-  const cuts = cutsFrom(from.state, strip)
-  const chosen = cuts.find(cut => cut.end === taken.cut!.end && cut.noteLines === taken.cut!.noteLines) ?? taken.cut!
+  const total = (cut: Cut): number => cut.cost + (toGo.get(keyOf(cut.next)) ?? 0)
+  const measured = strip.within(last.height)
+  const cuts = cutsFrom(last.state, measured)
+  const chosen = cuts.find(cut => cut.end === last.cut.end && cut.noteLines === last.cut.noteLines) ?? last.cut
   const best = total(chosen)
   return {
     ends: endOf(chosen, strip, setting),
-    parts: partsOf(chosen, from.state, strip),
+    parts: partsOf(chosen, last.state, measured),
     others: cuts
       .filter(cut => cut !== chosen)
-      .map(cut => ({ ends: endOf(cut, strip, setting), parts: partsOf(cut, from.state, strip), more: Math.max(0, total(cut) - best) }))
+      .map(cut => ({ ends: endOf(cut, strip, setting), parts: partsOf(cut, last.state, measured), more: Math.max(0, total(cut) - best) }))
       .sort((a, b) => a.more - b.more)
       .slice(0, mostOthers),
-    floats: floatReasons(
-      path,
-      order,
-      places.filter(other => other.flow === flow && other.body),
-      strip,
-    ),
+    ...(flow.columns > 1 ? { columns: { ends: columns.map(({ cut }) => endOf(cut, strip, setting)), even } } : {}),
   }
 }
 
-/** A page in columns: its last column is what the page ends with, and the others are told beside it. */
-function explainColumns({ flow, index }: PagePlace, places: PagePlace[], setting: Setting): PageReasons {
-  const input = inputOf(flow, null, setting)
-  const { pages } = planColumns(input, flow.columns, input.height - flow.top)
-  // The first page of a text that begins under another one counts with that one.
-  const before = places.filter(other => other.flow === flow && other.body && other.index < index).length
-  const columns = pages[before + (flow.top > 0 ? 1 : 0)] ?? []
-  const last = columns.at(-1)
-  if (!last) return { ends: 'the end of the division', parts: [], others: [], floats: [] }
-  const strip = new MeasuredStrip({ ...input, height: last.height })
-  return {
-    ends: endOf(last.cut, strip, setting),
-    parts: partsOf(last.cut, last.state, strip),
-    others: cutsFrom(last.state, strip)
-      .filter(({ end, noteLines }) => end !== last.cut.end || noteLines !== last.cut.noteLines)
-      .map(cut => ({
-        ends: endOf(cut, strip, setting),
-        parts: partsOf(cut, last.state, strip),
-        more: Math.max(0, cut.cost - last.cut.cost),
-      }))
-      .sort((a, b) => a.more - b.more)
-      .slice(0, mostOthers),
-    floats: [],
-    columns: { ends: columns.map(({ cut }) => endOf(cut, strip, setting)), even: last.height < input.height },
-  }
-}
-
-const keyOf = (state: State): string => `${state.at}|${state.owed.join()}|${state.carried.length}`
+const keyOf = ({ at, owed, carried, column, top }: State): string => `${at}|${owed.join()}|${carried.length}|${column}|${top}`
 
 /** The least cost from every visited state to the end of the strip. States are visited forward, so backward each finds its next ones. */
 function costsToTheEnd(visited: { node: Reached; cuts: Cut[] }[], strip: MeasuredStrip): Map<string, number> {
   const toGo = new Map<string, number>()
-  toGo.set(keyOf({ at: strip.count, owed: [], carried: [] }), 0)
-  for (const { node, cuts } of [...visited].reverse())
-    toGo.set(keyOf(node.state), Math.min(...cuts.map(cut => cut.cost + (toGo.get(keyOf(cut.next)) ?? Infinity))))
+  const left = ({ next }: Cut): number => (isDone(next, strip) ? 0 : (toGo.get(keyOf(next)) ?? Infinity))
+  for (const { node, cuts } of [...visited].reverse()) toGo.set(keyOf(node.state), Math.min(...cuts.map(cut => cut.cost + left(cut))))
   return toGo
 }
 
@@ -155,11 +146,12 @@ function partsOf(cut: Cut, state: State, strip: MeasuredStrip): CostShare[] {
 }
 
 function emptyLines(cut: Cut, state: State, strip: MeasuredStrip): number {
-  return Math.max(0, filled(cut, state, strip).room) / strip.input.leading
+  return Math.max(0, filled({ state, cut, height: strip.input.height }, strip).room) / strip.input.leading
 }
 
-/** The page as it is filled up to a cut, or up to an item. */
-function filled(cut: Cut, state: State, strip: MeasuredStrip, until = cut.end): Filling {
+/** The page or column as it is filled up to a cut, or up to an item. */
+function filled({ state, cut, height }: Step, whole: MeasuredStrip, until = cut.end): Filling {
+  const strip = whole.within(height)
   const page = new Filling(strip, state, cut)
   const from = strip.next[state.at]!
   if (until > from) page.open(from)
@@ -172,45 +164,43 @@ function filled(cut: Cut, state: State, strip: MeasuredStrip, until = cut.end): 
 
 const millimetres = (points: number): string => `${Math.round((points * 25.4) / 72)} mm`
 
-function floatReasons(path: Reached[], order: number, places: PagePlace[], strip: MeasuredStrip): PageReasons['floats'] {
-  const { from, cut } = path[order]!
-  const state = from!.state
-  const here: number[] = []
-  for (let at = strip.next[state.at]!; at < cut!.end; at++) if (floatAt(strip, at) && !cut!.next.owed.includes(at)) here.push(at)
-  const arrived = state.owed.filter(at => !cut!.next.owed.includes(at))
-  return [
-    ...arrived.map(at => {
-      // The page on which it would have stood in the text.
-      const passed = path.findIndex(({ cut: end }) => end!.end > at)
-      const page = passed < 0 ? undefined : path[passed]
-      const label = places[passed]?.label ?? '?'
-      const box = strip.items[at] as Box
-      const room = page ? filled(page.cut!, page.from!.state, strip, at).room : 0
-      const says =
-        box.float!.placement === 'page'
-          ? 'It is to have a page of its own.'
-          : box.float!.placement === 'head'
-            ? `It is to stand at the head of a page, and page ${label} had begun.`
-            : room < box.height + box.float!.before
-              ? `On page ${label} it would need ${millimetres(box.height + box.float!.before)}, and ${millimetres(Math.max(0, room))} were left.`
-              : `It would have overtaken one of its series that had to leave page ${label}.`
-      return { block: box.block, says }
-    }),
-    ...here.map(at => {
-      const box = strip.items[at] as Box
-      return {
-        block: box.block,
-        says:
-          box.float!.placement === 'foot'
-            ? 'It is to stand at the foot of a page.'
-            : box.float!.late === 'reference'
-              ? 'It was put before the text that refers to it first, and stands after it.'
-              : box.float!.late === 'series'
-                ? 'It stands after one of its series that had to be set later.'
-                : 'It stands where it was put in the text.',
-      }
-    }),
-  ]
+/** Why the figures and tables of a text stand on one of its pages. */
+function floatReasons(share: Share): PageReasons['floats'] {
+  const columns = share.pages[share.order] ?? []
+  return columns.flatMap(({ state, cut }) => {
+    const { strip } = share
+    const placed = (at: number): boolean => !cut.next.owed.includes(at)
+    const here: number[] = []
+    for (let at = strip.next[state.at]!; at < cut.end; at++) if (floatAt(strip, at) && placed(at)) here.push(at)
+    return [
+      ...state.owed.filter(placed).map(at => ({ block: (strip.items[at] as Box).block, says: whyLater(at, share) })),
+      ...here.map(at => ({ block: (strip.items[at] as Box).block, says: whyHere((strip.items[at] as Box).float!) })),
+    ]
+  })
+}
+
+/** Why a float does not stand in its place in the text. */
+function whyLater(at: number, { pages, strip, labels, flow }: Share): string {
+  const { height, float } = strip.items[at] as Box
+  // Where it would have stood in the text.
+  const page = pages.findIndex(columns => columns.some(({ cut }) => cut.end > at))
+  const step = pages[page]?.find(({ cut }) => cut.end > at)
+  const label = labels[page] ?? '?'
+  const where = flow.columns > 1 ? `In its column on page ${label}` : `On page ${label}`
+  const room = step ? filled(step, strip, at).room : 0
+  if (float!.placement === 'page') return 'It is to have a page of its own.'
+  if (float!.wide) return `It stands over all columns, at the head of a page, and page ${label} had begun.`
+  if (float!.placement === 'head') return `It is to stand at the head of a page, and page ${label} had begun.`
+  if (room < height + float!.before)
+    return `${where} it would need ${millimetres(height + float!.before)}, and ${millimetres(Math.max(0, room))} were left.`
+  return `It would have overtaken one of its series that had to leave page ${label}.`
+}
+
+function whyHere({ placement, late }: Float): string {
+  if (placement === 'foot') return 'It is to stand at the foot of a page.'
+  if (late === 'reference') return 'It was put before the text that refers to it first, and stands after it.'
+  if (late === 'series') return 'It stands after one of its series that had to be set later.'
+  return 'It stands where it was put in the text.'
 }
 
 const floatAt = (strip: MeasuredStrip, at: number): boolean => {

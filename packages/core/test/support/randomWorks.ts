@@ -266,7 +266,7 @@ export const works: fc.Arbitrary<Work> = fc
       return labels.at(-1)!
     }
     const made = chapters.map((makers, index) =>
-      div({ role: 'chapter', label: `c${index}` }, `Chapter of ${index}`, ...makers.map(make => make(label))),
+      div({ role: 'chapter', label: `c${index}` }, `Chapter of ${index}`, ...makers.map((make, order) => somewhere(make(label), order))),
     )
     const contents = div({ role: 'contents', listed: false }, 'Contents')
     const last = div(
@@ -280,6 +280,12 @@ export const works: fc.Arbitrary<Work> = fc
       houseStyle: placed({ ...readyStyles[style]!.make(), evenFeet }, runIn),
     }
   })
+
+/** What floats stands over all columns at every other place. */
+const somewhere = (made: Node | Node[], order: number): Node | Node[] =>
+  Array.isArray(made) || !('allColumns' in made.attrs) || order % 2
+    ? made
+    : made.type.create({ ...made.attrs, allColumns: true }, made.content)
 
 /** Headings that run in, and numbers and words with places of their own. */
 const placed = (style: HouseStyle, runIn: boolean): HouseStyle =>

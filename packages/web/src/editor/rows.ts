@@ -1,7 +1,7 @@
 /** Figures side by side: put into a row, and taken out of it again. */
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import type { Node } from '@tiptap/pm/model'
+import type { Attrs, Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection } from '@tiptap/pm/state'
 import { newId } from '../newId.ts'
 
@@ -20,6 +20,9 @@ function figureAt(state: EditorState): { block: Node; at: number; next: Node | n
 
 const figuresOf = (block: Node): readonly Node[] => (block.type === nodes.row ? block.children : [block])
 
+/** Where a figure or row stands, for what takes its place. */
+const standing = ({ attrs: { placement, allColumns } }: Node): Attrs => ({ placement, allColumns })
+
 /** The figure, or row, and the figure or row after it become one row. */
 export const joinRow: Command = (state, dispatch) => {
   const found = figureAt(state)
@@ -28,7 +31,7 @@ export const joinRow: Command = (state, dispatch) => {
   const figures = [...figuresOf(block), ...figuresOf(next!)]
   // What stands side by side begins with equal shares.
   const equal = figures.map(figure => figure.type.create({ ...figure.attrs, width: 0.5 }, figure.content))
-  const row = nodes.row.create({ id: newId(), placement: block.attrs.placement }, equal)
+  const row = nodes.row.create({ id: newId(), ...standing(block) }, equal)
   const tr = state.tr.replaceWith(at, at + block.nodeSize + next!.nodeSize, row)
   dispatch?.(closeHistory(tr.setSelection(NodeSelection.create(tr.doc, at + 1)).scrollIntoView()))
   return true
@@ -39,7 +42,7 @@ export const splitRow: Command = (state, dispatch) => {
   const found = figureAt(state)
   if (!found || found.block.type !== nodes.row) return false
   const { block, at } = found
-  const alone = block.children.map(figure => figure.type.create({ ...figure.attrs, placement: block.attrs.placement }, figure.content))
+  const alone = block.children.map(figure => figure.type.create({ ...figure.attrs, ...standing(block) }, figure.content))
   const tr = state.tr.replaceWith(at, at + block.nodeSize, alone)
   dispatch?.(closeHistory(tr.setSelection(NodeSelection.create(tr.doc, at)).scrollIntoView()))
   return true

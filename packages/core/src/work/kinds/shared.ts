@@ -12,7 +12,8 @@ export const kept = { keepTogether: flag(false), keepWithNext: flag(false) }
 export const placements = ['auto', 'here', 'head', 'foot', 'page'] as const
 export type Placement = (typeof placements)[number]
 
-export const floating = { placement: oneOf(placements, 'auto') }
+/** `allColumns`: it stands over all columns of its page, where the text has more than one. */
+export const floating = { placement: oneOf(placements, 'auto'), allColumns: flag(false) }
 export const numbered = { numbered: flag(true) }
 
 /** What has a caption and draws from a series; empty for the series of its kind. */

@@ -11,7 +11,7 @@ import { findBlock, removeBlock } from '@steady-ledger/core/work/commands/sectio
 import { isCaptioned } from '@steady-ledger/core/work/kinds/index.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
-import { countWords, matterOf, type Node, type Placement, plainText, roles } from '@steady-ledger/core/work/schema.ts'
+import { countWords, matterOf, type Node, plainText, roles } from '@steady-ledger/core/work/schema.ts'
 import { Fragment } from 'react'
 import { Link } from 'react-router'
 import { languages } from '../../app/languages.ts'
@@ -21,20 +21,12 @@ import { addEquationLine } from '../../editor/groups.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Check, Choice, Field } from '../../ui/fields.tsx'
 import { AccountSteps } from '../AccountSteps.tsx'
-import {
-  FigureFields,
-  HeadingFields,
-  HeadingListed,
-  ListLookField,
-  ProofFields,
-  SeriesField,
-  ShortCaption,
-  StatementFields,
-} from './BlockFields.tsx'
+import { FigureFields, HeadingFields, HeadingListed, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
 import { FirstSteps } from './FirstSteps.tsx'
 import { kindName } from './kindNames.ts'
 import { CaptionLook, HeadingLook } from './LookFields.tsx'
 import { MarkFields } from './MarkFields.tsx'
+import { PageTurnFields, WhereItStands } from './PlaceFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
 
 interface Openers {
@@ -91,22 +83,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
             onChange={value => set('height', value.trim() ? readLength(value, 'mm') : 0)}
           />
         )}
-        {rowAt >= 0 && (
-          <Choice
-            label="Where the row stands"
-            value={doc.nodeAt(rowAt)!.attrs.placement as Placement}
-            options={placements}
-            onChange={value => session.dispatch(session.state.tr.setNodeAttribute(rowAt, 'placement', value))}
-          />
-        )}
-        {rowAt < 0 && isCaptioned(node) && (
-          <Choice
-            label="Where it stands"
-            value={node.attrs.placement as Placement}
-            options={node.type.name === 'listing' ? { ...placements, auto: 'In the text; it may break between its lines' } : placements}
-            onChange={value => set('placement', value)}
-          />
-        )}
+        {(rowAt >= 0 || isCaptioned(node)) && <WhereItStands at={rowAt >= 0 ? rowAt : at} />}
         {node.type.name === 'statement' && <StatementFields node={node} at={at} set={set} />}
         {node.type.name === 'equation' && (
           <>
@@ -236,14 +213,6 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
       </Fragment>
     </div>
   )
-}
-
-const placements: Record<Placement, string> = {
-  auto: 'Here, or at the head of a later page',
-  here: 'Here; the page may end before it',
-  head: 'At the head of a page',
-  foot: 'At the foot of a page',
-  page: 'On a page of its own',
 }
 
 function Heading({ node, id, at }: { node: Node; id: string; at: number }) {
@@ -426,7 +395,6 @@ function PinField({ node, set }: { node: Node; set(name: string, value: unknown)
   )
 }
 
-/** Kinds that no page turn can part in any case. */
 /** How the lines of a group are numbered, as one choice. */
 function GroupNumbers({ node, at }: { node: Node; at: number }) {
   const session = useSession()
@@ -443,31 +411,5 @@ function GroupNumbers({ node, at }: { node: Node; at: number }) {
         session.dispatch(tr)
       }}
     />
-  )
-}
-
-const unbroken = ['figure', 'row', 'equation', 'signature', 'keywords']
-
-/** What the author asks of page turns for the block that holds the cursor. */
-function PageTurnFields() {
-  const session = useSession()
-  useView(view => view.doc)
-  const at = useView(view => view.blockAt)
-  const node = at < 0 ? null : session.state.doc.nodeAt(at)
-  if (!node || !('keepTogether' in node.attrs)) return null
-  const set = (name: string, value: boolean): boolean => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
-  const floats = 'placement' in node.attrs && node.attrs.placement !== 'here' && node.type.name !== 'listing'
-  if (floats && unbroken.includes(node.type.name)) return null
-  return (
-    <section className="slip-part">
-      {node.type.name === 'proof' && <ProofFields node={node} at={at} />}
-      <h3>{kindName(node) || 'This block'} and page turns</h3>
-      {!unbroken.includes(node.type.name) && (
-        <Check label="Keep it together on one page" value={node.attrs.keepTogether} onChange={value => set('keepTogether', value)} />
-      )}
-      {!floats && (
-        <Check label="Keep it with what follows" value={node.attrs.keepWithNext} onChange={value => set('keepWithNext', value)} />
-      )}
-    </section>
   )
 }
