@@ -3,9 +3,11 @@ import fc from 'fast-check'
 import { Transform } from 'prosemirror-transform'
 import { div, note, p, paragraph } from '../../../demo/src/builder.ts'
 import { alike, findWords } from '../src/content/index/find.ts'
+import { knownWords } from '../src/content/index/knownWords.ts'
 import { marksOf } from '../src/content/index/marks.ts'
 import { termName } from '../src/content/index/terms.ts'
 import { readTerms, writeTermsCsv } from '../src/content/index/termsCsv.ts'
+import { applyRemedy } from '../src/findings/applyRemedy.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import { markPlaces, marksAt, mayStandUnder, mergeTerms, removeTerm } from '../src/work/commands/indexMarks.ts'
 import { newTerm, type Term } from '../src/work/registers/terms.ts'
@@ -247,5 +249,74 @@ describe('findings', () => {
       { terms: { a: term('wind') } },
     )
     expect(findingsOf(newEngine().run(work)).map(({ check }) => check)).toEqual(['indexPassing'])
+  })
+  describe('words of a known term in new text', () => {
+    const known = (blocks: Node[], terms: Record<string, Term>): string[] =>
+      found(blocks, terms).filter(message => message.includes('indexUnmarked'))
+    const marked = (words: string): Node => p`${mark('a')}${words} in a row.`
+    const three = [marked('thermocline'), marked('Thermoclines'), marked('thermocline')]
+
+    test('is offered where most places are decided, inflected too; not where few are, nor by a letter', () => {
+      expect(known([...three, p`A thermocline, and a thermoclime.`], { a: term('thermocline') })).toEqual([
+        'worthALook indexUnmarked: “thermocline” stands here, and is not marked for the index; most other places of “thermocline” are.',
+      ])
+      expect(known([...three, p`Two thermoclines.`], { a: term('thermocline') })).toHaveLength(1)
+      expect(known([marked('thermocline'), p`A thermocline.`, p`A thermocline.`], { a: term('thermocline') })).toEqual([])
+    })
+    test('what was said no to, what a range goes over, and the words of a longer term are not', () => {
+      const blocks = [...three, p`A thermocline tilts.`]
+      const { doc } = workOf([div({ role: 'abstract' }, 'Abstract', paragraph(['Words.'])), chapter('c', 'C', ...blocks)])
+      const { key } = findWords(doc, 'thermocline', 'a', 'en').at(-1)!
+      expect(known(blocks, { a: term('thermocline', { refused: [key] }) })).toEqual([])
+      const range = [p`${mark('a', { range: 'start' })}It begins.`, p`A thermocline.`, p`It ends.${mark('a', { range: 'end' })}`]
+      expect(known([...three, ...range], { a: term('thermocline') })).toEqual([])
+      expect(known([...three, ...range, p`A thermocline.`], { a: term('thermocline') })).toHaveLength(1)
+      expect(known([...three, p`A seasonal thermocline.`], { a: term('thermocline'), b: term('seasonal thermocline') })).toEqual([])
+    })
+    test('one press marks the place, and does nothing where the words are gone', () => {
+      const work = workOf([chapter('c', 'C', ...three, p`The deep thermocline, once.`), div({ role: 'index' }, 'Index')], {
+        terms: { a: term('thermocline') },
+      })
+      const finding = findingsOf(newEngine().run(work)).find(({ check }) => check === 'indexUnmarked')!
+      const tr = new Transform(work.doc)
+      expect(applyRemedy(tr, finding.remedy!)).toBe(true)
+      expect(marksOf(tr.doc).filter(({ term: of }) => of === 'a')).toHaveLength(4)
+      expect(findWords(tr.doc, 'thermocline', 'a', 'en').every(({ marked: own }) => own)).toBe(true)
+      expect(applyRemedy(tr, finding.remedy!)).toBe(false)
+    })
+    test('of many terms in one walk: the places that each is found at by itself', () => {
+      const vocabulary = ['wind', 'wind mixing', 'basin', 'basins of the lake', 'lake', 'tilt']
+      const terms = Object.fromEntries(vocabulary.map((heading, i) => [`t${i}`, term(heading)]))
+      fc.assert(
+        fc.property(fc.array(fc.constantFrom('wind', 'winds', 'mixing', 'basins', 'of', 'the', 'lake', 'tilts', ',', 'and')), words => {
+          const doc = workOf([chapter('c', 'C', paragraph([words.join(' ')]))]).doc
+          const all = knownWords(doc.firstChild!, terms, 'en').flatMap(({ block, words: own }) =>
+            own.map(({ term: of, from, to, key }) => ({ of, from: block.start + from, to: block.start + to, key })),
+          )
+          const alone = vocabulary.flatMap((heading, i) =>
+            findWords(doc, heading, `t${i}`, 'en')
+              .filter(({ how }) => how !== 'like')
+              .map(({ from, to, key }) => ({ of: `t${i}`, from, to, key })),
+          )
+          // Each is found alone as well, and what is found alone alone lies within a longer one.
+          for (const each of all) expect(alone).toContainEqual(each)
+          for (const each of alone) expect(all.some(({ from, to }) => from <= each.from && to >= each.to)).toBe(true)
+          for (const [i, each] of all.entries()) if (i) expect(each.from).toBeGreaterThanOrEqual(all[i - 1]!.to)
+        }),
+      )
+    })
+  })
+
+  test('a list of names: four marks with little but commas between them', () => {
+    const terms = Object.fromEntries(['Carn', 'Tolm', 'Vessary', 'Ulm'].map((name, i) => [`n${i}`, term(name)]))
+    const names = (...between: string[]): Node =>
+      p`Lakes such as ${mark('n0')}Carn${between[0]!}${mark('n1')}Tolm${between[1]!}${mark('n2')}Vessary${between[2]!}${mark('n3')}Ulm were seen.`
+    const passing = (block: Node): string[] => found([block], terms).filter(message => message.includes('indexPassing'))
+    expect(passing(names(', ', ', ', ' and '))).toEqual([
+      'worthALook indexPassing: “Carn”, “Tolm”, “Vessary” and “Ulm” are marked in one list of names, which says little of each.',
+    ])
+    expect(passing(names(' is deep. ', ', ', ' and '))).toEqual([])
+    expect(passing(names(' lies far from all of the others, ', ', ', ' and '))).toEqual([])
+    expect(passing(names(' and ', ' and ', ' and '))).toEqual([])
   })
 })

@@ -1,5 +1,7 @@
 /** Carries out remedies, each on what it expects to find and on nothing else. */
 import type { Transform } from 'prosemirror-transform'
+import { textBetween } from '../content/index/words.ts'
+import { mayMark } from '../work/commands/indexMarks.ts'
 import { findBlock, removeBlock, removeTarget, setAttributes } from '../work/commands/sections.ts'
 import type { Node } from '../work/schema.ts'
 import { schema } from '../work/schema.ts'
@@ -23,6 +25,14 @@ const carryOut: { [Name in Does]: (tr: Transform, remedy: Extract<Remedy, { does
     if (!found || tr.doc.textBetween(found.from, found.to, '', '\ufffc') !== expected) return false
     if (text) tr.replaceWith(found.from, found.to, schema.text(text, tr.doc.nodeAt(found.from)?.marks))
     else tr.delete(found.from, found.to)
+    return true
+  },
+  markWords: (tr, { range, expected, term }) => {
+    const found = findText(tr.doc, range)
+    if (!found || textBetween(tr.doc, found.from, found.to) !== expected) return false
+    if (!mayMark(tr.doc, found.from)) return false
+    // Its id is given where the edit is made, as that of all that is new.
+    tr.insert(found.from, schema.nodes.indexMark.create({ term }))
     return true
   },
 }

@@ -44,4 +44,5 @@ export type Remedy = { says: string } & (
   | { does: 'removeTarget'; holder: string; target: string }
   | { does: 'setAttribute'; block: string; attribute: string; expected: unknown; value: unknown }
   | { does: 'replaceText'; range: TextRange; expected: string; text: string }
+  | { does: 'markWords'; range: TextRange; expected: string; term: string }
 )

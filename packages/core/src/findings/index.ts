@@ -6,11 +6,13 @@ import { emptyParagraph } from './checks/emptyParagraph.ts'
 import { emptySlot } from './checks/emptySlot.ts'
 import { highRoman } from './checks/highRoman.ts'
 import { indexManyPages } from './checks/indexManyPages.ts'
-import { indexMarks, indexPassing } from './checks/indexMarks.ts'
+import { indexMarks } from './checks/indexMarks.ts'
 import { indexMissing } from './checks/indexMissing.ts'
 import { indexNoPlace } from './checks/indexNoPlace.ts'
+import { indexPassing } from './checks/indexPassing.ts'
 import { indexSeeNowhere } from './checks/indexSeeNowhere.ts'
 import { indexTwoSpellings } from './checks/indexTwoSpellings.ts'
+import { indexUnmarked } from './checks/indexUnmarked.ts'
 import { lostTarget } from './checks/lostTarget.ts'
 import { missingCaption } from './checks/missingCaption.ts'
 import { noKeywords } from './checks/noKeywords.ts'
@@ -61,6 +63,7 @@ export const checks: readonly Check[] = [
   unexplainedSymbol,
   indexManyPages,
   indexPassing,
+  indexUnmarked,
 ]
 
 /** What a kept result was found under. */
@@ -73,12 +76,12 @@ const kept = new WeakMap<object, Map<string, Kept>>()
 
 /** Everything that a check finds; of one that looks at divisions, what it found in those that did not change is kept. */
 function* foundBy(check: Check, turnover: Turnover, options: Record<string, unknown>): Generator<[FoundIn, number]> {
-  const { doc, settings, scheme, houseStyle, pictures } = turnover.work
+  const { doc, settings, scheme, houseStyle, pictures, terms } = turnover.work
   if (check.scope === 'work') {
     for (const found of check.look({ turnover, options, division: null, index: 0 })) yield [found, found.division ?? 0]
     return
   }
-  const parts = [settings, scheme, houseStyle, pictures]
+  const parts = [settings, scheme, houseStyle, pictures, terms]
   const { stamp } = turnover.ledger
   for (const [index, division] of doc.children.entries()) {
     let byCheck = kept.get(division)

@@ -31,6 +31,24 @@ export function marksIn(division: Node): readonly FoundMark[] {
   return found
 }
 
+const ends = new WeakMap<Node, readonly { term: string; range: 'start' | 'end'; at: number }[]>()
+
+/** The marks of a division that begin or end a range, with their positions from that of the division. */
+export function rangeMarksIn(division: Node): readonly { term: string; range: 'start' | 'end'; at: number }[] {
+  let found = ends.get(division)
+  if (!found) {
+    const list: { term: string; range: 'start' | 'end'; at: number }[] = []
+    if (marksIn(division).some(({ range }) => range !== 'no'))
+      division.descendants((node, at) => {
+        if (!isKind(node, 'indexMark')) return
+        const { term, range } = attributesOf(node, 'indexMark')
+        if (range !== 'no') list.push({ term, range, at: at + 1 })
+      })
+    ends.set(division, (found = list))
+  }
+  return found
+}
+
 export const marksOf = (doc: Node): FoundMark[] => doc.children.flatMap(marksIn)
 
 /** A place that the index sends to: one mark, or the two ends of a range; the end is missing where the author set none. */

@@ -1,6 +1,5 @@
 import { type FoundMark, marksIn } from '../../content/index/marks.ts'
 import { termName } from '../../content/index/terms.ts'
-import { matterOf } from '../../work/schema.ts'
 import { type FoundIn, workCheck } from '../check.ts'
 
 /** Ranges that do not end, ends that nothing begins, and marks of terms that are gone. */
@@ -40,24 +39,5 @@ export const indexMarks = workCheck('indexMarks', {
           advice: 'Mark where it ends, or let this mark stand for its page.',
         })
     return found
-  },
-})
-
-/** Marks where a word is only named: in the front matter. */
-export const indexPassing = workCheck('indexPassing', {
-  title: 'Index: marks in passing',
-  weight: 'worthALook',
-  *look({ turnover }) {
-    const { doc, terms } = turnover.work
-    for (const [division, node] of doc.children.entries())
-      if (matterOf(node) === 'front')
-        for (const { term, holder } of marksIn(node))
-          if (Object.hasOwn(terms, term))
-            yield {
-              message: `“${termName(terms, term)}” is marked in the front matter, which only names what the work is about.`,
-              advice: 'Keep the mark where readers learn something about it.',
-              place: holder,
-              division,
-            }
   },
 })
