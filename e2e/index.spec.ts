@@ -35,6 +35,10 @@ test('words are marked by one key, with what is like them proposed; the index is
   await expect(form.getByLabel('Term', { exact: true })).toHaveValue('thermocline')
   await form.getByRole('button', { name: 'Mark as main place' }).press('Enter')
   await expect(marks).toHaveCount(2)
+  // What is marked is underlined when that is asked for.
+  await expect(page.locator('.marked-words')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Index words' }).press('Enter')
+  await expect(page.locator('.marked-words')).toHaveText(['thermocline', 'thermoclines'])
   await inBalance(page)
   await page.getByRole('link', { name: /^Findings/ }).press('Enter')
   await expect(page.getByText('The text is marked for an index at 2 places, and the work has none.')).toBeVisible()

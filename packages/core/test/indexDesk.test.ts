@@ -4,6 +4,7 @@ import { Transform } from 'prosemirror-transform'
 import { div, note, p, paragraph } from '../../../demo/src/builder.ts'
 import { alike, findWords } from '../src/content/index/find.ts'
 import { knownWords } from '../src/content/index/knownWords.ts'
+import { markedWords } from '../src/content/index/markedWords.ts'
 import { marksOf } from '../src/content/index/marks.ts'
 import { termName } from '../src/content/index/terms.ts'
 import { readTerms, writeTermsCsv } from '../src/content/index/termsCsv.ts'
@@ -154,6 +155,21 @@ describe('terms in files', () => {
     expect(writeTermsCsv(terms)).toContain("'=SUM")
   })
   test.each(['', '\n \n'])('nothing in it: “%s”', text => expect(() => readTerms(text, {}, newId)).toThrow('There is no term in this file'))
+})
+
+describe('the words that marks stand for', () => {
+  const headings: Record<string, string> = { a: 'wind mixing', b: 'heat, specific' }
+  test.each<[string, Node, string[]]>([
+    ['those of the term, inflected too', p`By ${mark('a')}winds mixing the lake.`, ['winds mixing']],
+    ['the word at the mark, where the term is called otherwise', p`The ${mark('b')}specific heat.`, ['specific']],
+    ['the word that it stands in', p`The ther${mark('b')}mocline.`, ['thermocline']],
+    ['the last word before the end of a range', p`It ends${mark('a', { range: 'end' })} here.`, ['ends']],
+    ['the last one, at the end of a text', p`It ends here${mark('b')}`, ['here']],
+    ['none, without words', p`${mark('a')}…`, []],
+    ['each its own', p`${mark('a')}${mark('b')}Wind mixing.`, ['Wind mixing', 'Wind']],
+  ])('%s', (_name, block, words) =>
+    expect(markedWords(block, term => headings[term] ?? '', 'en').map(({ from, to }) => block.textBetween(from, to))).toEqual(words),
+  )
 })
 
 describe('findings', () => {

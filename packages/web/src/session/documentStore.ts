@@ -16,6 +16,7 @@ import { cursorFirst } from '../editor/cursorFirst.ts'
 import { editingKeys, typedStructure } from '../editor/keys.ts'
 import { LiveNumbers } from '../editor/live.ts'
 import { lostTargets } from '../editor/lostTargets.ts'
+import { markedWords } from '../editor/markedWords.ts'
 import { oneDivision } from '../editor/oneDivision.ts'
 import { pageTurns } from '../editor/pageTurns.ts'
 import { bury, type Graveyard } from '../editor/restoreTarget.ts'
@@ -67,6 +68,7 @@ export class DocumentStore {
       editingKeys(),
       tableEditing(),
       pageTurns(),
+      markedWords(this.live),
     ]
   }
 

@@ -47,14 +47,18 @@ export function tokensOf(block: Node, language: string): readonly Token[] {
   if (kept?.language === language) return kept.list
   const list: Token[] = []
   let at = 0
+  /** Where a letter would go on with the last word. */
+  let goesOn = -1
   for (const child of block.children) {
+    if (isKind(child, 'indexMark') && at === goesOn) goesOn++
     if (child.text !== undefined)
       for (const { 0: text, index } of child.text.matchAll(wordPattern)) {
         const word = text.toLocaleLowerCase(language)
         const last = list.at(-1)
         // A word that a mark, or a change of look, stands in is one.
-        if (last && last.to === at + index && index === 0) list[list.length - 1] = joined(last, text, at + index, language)
+        if (last && goesOn === at + index) list[list.length - 1] = joined(last, text, at + index, language)
         else list.push({ from: at + index, to: at + index + text.length, word })
+        goesOn = at + index + text.length
       }
     at += child.nodeSize
   }

@@ -7,11 +7,12 @@ import { createPortal, flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { Boundary } from '../../app/Boundary.tsx'
 import { FootPlace } from '../../app/footPlace.ts'
-import { showTurns, turnsShown } from '../../app/pageTurnsShown.ts'
+import { isShown, show } from '../../app/shownInGalley.ts'
 import { Composer, type OpensAt } from '../../composer/Composer.tsx'
 import { plainTextOf, withFormulas } from '../../composer/clipboard.ts'
 import { formulaBeside } from '../../editor/formulaPlaces.ts'
 import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
+import { showMarkedWords } from '../../editor/markedWords.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { nodeViews } from '../../editor/nodeViews/index.ts'
 import { selectTitle } from '../../editor/selectTitle.ts'
@@ -53,7 +54,9 @@ export function Galley() {
   const [floating, setFloating] = useState<Floating>(null)
   const [view, setView] = useState<EditorView | null>(null)
   const [panels, setPanels] = useState({ spine: true, slip: true })
-  const [turns, setTurns] = useState(turnsShown)
+  const [turns, setTurns] = useState(() => isShown('page turns'))
+  const [indexWords, setIndexWords] = useState(() => isShown('index words'))
+  const marked = useView(shown => Object.keys(shown.terms).length > 0)
   const [spineWidth, setSpineWidth] = useWidth('spine', spineLimits)
   const [slipWidth, setSlipWidth] = useWidth('slip', slipLimits)
   const role = useView(shown => shown.role)
@@ -61,6 +64,11 @@ export function Galley() {
   const slipOf = useView(shown => shown.selected.id)
   // The same function every time: what floats must not be built anew while it is being typed in.
   const closeFloating = useCallback(() => setFloating(null), [])
+
+  // What was shown in the last sitting is shown again when its program is there.
+  useEffect(() => {
+    if (isShown('index words')) void showMarkedWords(session, true)
+  }, [session])
 
   useEffect(() => {
     const hosts: Hosts = {
@@ -288,10 +296,21 @@ export function Galley() {
               does="Show or hide where pages turn"
               on={turns}
               onChange={shown => {
-                showTurns(shown)
+                show('page turns', shown)
                 setTurns(shown)
               }}
             />
+            {marked && (
+              <Switch
+                says="Index words"
+                does="Underline the words that are marked for the index, or not"
+                on={indexWords}
+                onChange={shown => {
+                  setIndexWords(shown)
+                  void showMarkedWords(session, shown)
+                }}
+              />
+            )}
           </>,
           foot,
         )}
