@@ -2,6 +2,7 @@
  * The index of the demo thesis: its terms, and the words by which their places are found. A place is marked once a section; what only
  * mentions a word in passing is kept out by the words chosen.
  */
+import { knownWords } from '@steady-ledger/core/content/index/knownWords.ts'
 import { newTerm, type Term } from '@steady-ledger/core/work/registers/terms.ts'
 import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -227,7 +228,18 @@ export function withIndex(work: Work): Work {
       return id
     })
   const terms = Object.fromEntries(all.map(({ id, term, see, seeAlso }) => [id, { ...term, see: sent(see), seeAlso: sent(seeAlso) }]))
-  return { ...work, terms, doc: new Marking(all).document(work.doc) }
+  const doc = new Marking(all).document(work.doc)
+  return { ...work, terms: saidNo(doc, terms, work.settings.language), doc }
+}
+
+/** The author has gone through the words of all terms: where they are not marked, they are not meant. */
+function saidNo(doc: Node, terms: Work['terms'], language: string): Work['terms'] {
+  const refused = new Map<string, Set<string>>()
+  for (const node of doc.children.filter(each => ['chapter', 'appendix'].includes(each.attrs.role)))
+    for (const { block, words } of knownWords(node, terms, language))
+      if (block.block.type.name === 'paragraph')
+        for (const { term, key, marked } of words) if (!marked) refused.set(term, (refused.get(term) ?? new Set()).add(key))
+  return Object.fromEntries(Object.entries(terms).map(([id, term]) => [id, { ...term, refused: [...(refused.get(id) ?? [])] }]))
 }
 
 /** Most places of one term beside its main one: the commonest words are not marked wherever they are said. */

@@ -1,7 +1,7 @@
 /** What is done at the index desk: words are found, terms merged, moved and removed, read from files; and what the checks find. */
 import fc from 'fast-check'
 import { Transform } from 'prosemirror-transform'
-import { div, note, p, paragraph } from '../../../demo/src/builder.ts'
+import { div, h2, note, p, paragraph } from '../../../demo/src/builder.ts'
 import { alike, findWords } from '../src/content/index/find.ts'
 import { knownWords } from '../src/content/index/knownWords.ts'
 import { markedWords } from '../src/content/index/markedWords.ts'
@@ -270,27 +270,31 @@ describe('findings', () => {
     const known = (blocks: Node[], terms: Record<string, Term>): string[] =>
       found(blocks, terms).filter(message => message.includes('indexUnmarked'))
     const marked = (words: string): Node => p`${mark('a')}${words} in a row.`
+    const elsewhere = h2('elsewhere', 'Elsewhere')
     const three = [marked('thermocline'), marked('Thermoclines'), marked('thermocline')]
 
     test('is offered where most places are decided, inflected too; not where few are, nor by a letter', () => {
-      expect(known([...three, p`A thermocline, and a thermoclime.`], { a: term('thermocline') })).toEqual([
+      expect(known([...three, elsewhere, p`A thermocline, and a thermoclime.`], { a: term('thermocline') })).toEqual([
         'worthALook indexUnmarked: “thermocline” stands here, and is not marked for the index; most other places of “thermocline” are.',
       ])
-      expect(known([...three, p`Two thermoclines.`], { a: term('thermocline') })).toHaveLength(1)
-      expect(known([marked('thermocline'), p`A thermocline.`, p`A thermocline.`], { a: term('thermocline') })).toEqual([])
+      expect(known([...three, elsewhere, p`Two thermoclines.`], { a: term('thermocline') })).toHaveLength(1)
+      // A mark stands for its section.
+      expect(known([...three, p`A thermocline.`], { a: term('thermocline') })).toEqual([])
+      expect(known([marked('thermocline'), elsewhere, p`A thermocline.`, p`A thermocline.`], { a: term('thermocline') })).toEqual([])
     })
     test('what was said no to, what a range goes over, and the words of a longer term are not', () => {
-      const blocks = [...three, p`A thermocline tilts.`]
+      const blocks = [...three, elsewhere, p`A thermocline tilts.`]
       const { doc } = workOf([div({ role: 'abstract' }, 'Abstract', paragraph(['Words.'])), chapter('c', 'C', ...blocks)])
       const { key } = findWords(doc, 'thermocline', 'a', 'en').at(-1)!
       expect(known(blocks, { a: term('thermocline', { refused: [key] }) })).toEqual([])
       const range = [p`${mark('a', { range: 'start' })}It begins.`, p`A thermocline.`, p`It ends.${mark('a', { range: 'end' })}`]
-      expect(known([...three, ...range], { a: term('thermocline') })).toEqual([])
-      expect(known([...three, ...range, p`A thermocline.`], { a: term('thermocline') })).toHaveLength(1)
-      expect(known([...three, p`A seasonal thermocline.`], { a: term('thermocline'), b: term('seasonal thermocline') })).toEqual([])
+      expect(known([...three, elsewhere, ...range], { a: term('thermocline') })).toEqual([])
+      expect(known([...three, elsewhere, p`A seasonal thermocline.`], { a: term('thermocline'), b: term('seasonal thermocline') })).toEqual(
+        [],
+      )
     })
     test('one press marks the place, and does nothing where the words are gone', () => {
-      const work = workOf([chapter('c', 'C', ...three, p`The deep thermocline, once.`), div({ role: 'index' }, 'Index')], {
+      const work = workOf([chapter('c', 'C', ...three, elsewhere, p`The deep thermocline, once.`), div({ role: 'index' }, 'Index')], {
         terms: { a: term('thermocline') },
       })
       const finding = findingsOf(newEngine().run(work)).find(({ check }) => check === 'indexUnmarked')!

@@ -17,6 +17,8 @@ export interface Piece {
   word?: true
   /** Words of the author among those of the program: they may be divided. */
   authored?: true
+  /** BCP 47 tag of words in another language than the work's. */
+  language?: string
 }
 
 export const textOfPieces = (pieces: readonly Piece[]): string => pieces.map(({ text }) => text).join('')
@@ -41,6 +43,8 @@ const alike = (a: Piece, b: Piece): boolean =>
   a.target === b.target &&
   !a.lost &&
   !b.lost &&
+  a.language === b.language &&
+  a.authored === b.authored &&
   a.formula === undefined &&
   b.formula === undefined &&
   (a.marks === b.marks || a.marks?.join() === b.marks?.join())

@@ -6,8 +6,8 @@ import { attributesOf, type InlineKind, isInlineKind, kindOf } from '../work/kin
 import { type Node, plainText } from '../work/schema.ts'
 import { type Piece, type PieceMark, textOfPieces } from './pieces.ts'
 
-/** Says a reference that stands in a title. */
-type SayReference = (reference: Node) => Piece[]
+/** Says a reference or mention that stands in a title. */
+type SayReference = (worded: Node) => Piece[]
 
 const told: ReadonlySet<string> = new Set<PieceMark>(['emphasis', 'strong', 'code', 'smallCapitals', 'subscript', 'superscript'])
 
@@ -15,6 +15,7 @@ const told: ReadonlySet<string> = new Set<PieceMark>(['emphasis', 'strong', 'cod
 const inTitles: Record<InlineKind, (node: Node, say: SayReference) => Piece[]> = {
   formula: node => [{ text: '□', formula: attributesOf(node, 'formula').formula }],
   reference: (node, say) => say(node).map(({ text }) => ({ text })),
+  mention: (node, say) => say(node),
   note: () => [],
   indexMark: () => [],
 }

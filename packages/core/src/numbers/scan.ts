@@ -1,11 +1,22 @@
 /** What a division holds that is numbered or refers: found once per division node and kept with it. */
-import { attributesOf, isKind, kindOf, traitsOf } from '../work/kinds/index.ts'
+import { attributesOf, isKind, type KindName, kindOf, traitsOf } from '../work/kinds/index.ts'
 import type { Numbering } from '../work/kinds/kind.ts'
 import type { RuleSet } from '../work/parts/scheme.ts'
 import { division, type Node, roles, seriesOf } from '../work/schema.ts'
 import type { ListItemItem, NumberedItem } from './item.ts'
-import { identityIn, placeOf, referencesIn } from './occurrences.ts'
+import { identityIn, placeOf, wordedIn } from './occurrences.ts'
 import { textBefore } from './textBefore.ts'
+
+/** A mention in its place. */
+export interface FoundMention {
+  node: Node
+  entry: string
+  holder: string
+  occurrence: string
+  before: string
+  /** What it stands in, as far as a rule asks for that. */
+  within: 'text' | 'heading' | 'caption'
+}
 
 /** A reference in its place. */
 export interface FoundReference {
@@ -22,6 +33,7 @@ export interface FoundReference {
 export interface DivisionScan {
   items: readonly NumberedItem[]
   references: readonly FoundReference[]
+  mentions: readonly FoundMention[]
   /** Changes when the items change in a way that can change a number. */
   readonly signature: string
 }
@@ -54,6 +66,7 @@ interface Place {
 class Scan {
   private readonly items: NumberedItem[] = []
   private readonly references: FoundReference[] = []
+  private readonly mentions: FoundMention[] = []
   private readonly root: Node
   private readonly numberable: boolean
   private readonly outer: RuleSet
@@ -71,7 +84,7 @@ class Scan {
   }
 
   result(): DivisionScan {
-    const { root, items, references } = this
+    const { root, items, references, mentions } = this
     const { id, role, label, startAt, listed, shortTitle } = division(root)
     items.push({
       kind: 'heading',
@@ -92,6 +105,7 @@ class Scan {
     return {
       items,
       references,
+      mentions,
       // Only edits ask for it.
       get signature() {
         signature ??= items.map(signatureOf).join('')
@@ -129,11 +143,14 @@ class Scan {
   }
 
   private visitInline(block: Node, place: Place): void {
-    for (const reference of referencesIn(block)) {
-      const { node, index } = reference
-      const { targets } = node.attrs
-      const occurrence = placeOf(place.identity, reference)
-      this.references.push({ node, targets, holder: place.holder, occurrence, before: textBefore(block, index) })
+    for (const worded of wordedIn(block)) {
+      const { node, index } = worded
+      const { holder } = place
+      const occurrence = placeOf(place.identity, worded)
+      const before = textBefore(block, index)
+      if (isKind(node, 'reference')) this.references.push({ node, targets: node.attrs.targets, holder, occurrence, before })
+      else if (isKind(node, 'mention'))
+        this.mentions.push({ node, entry: node.attrs.entry, holder, occurrence, before, within: withinOf(block, place) })
     }
     block.children.forEach((child, index) => {
       if (isKind(child, 'note')) this.visit(child, place, index)
@@ -196,6 +213,15 @@ class Scan {
   plain(kind: 'note' | 'place', node: Node, id: string, label: string): void {
     this.items.push({ kind, id, block: kindOf(node), numbered: kind === 'note', label, text: node })
   }
+}
+
+const asHeading: ReadonlySet<string> = new Set<KindName>(['title', 'heading', 'statementName', 'proofName'])
+const asCaption: ReadonlySet<string> = new Set<KindName>(['caption', 'shortCaption', 'panel', 'tablePanel'])
+
+/** What floats is read apart from the text: what stands in a table is said as what stands in a caption. */
+function withinOf(block: Node, { inTable }: Place): FoundMention['within'] {
+  const { name } = block.type
+  return asHeading.has(name) ? 'heading' : inTable || asCaption.has(name) ? 'caption' : 'text'
 }
 
 /** What is found where something is numbered in a way; the place its content stands in, where that is another one. */

@@ -1,10 +1,13 @@
-/** One round of a turnover: what every reference and note mark says under the facts that the pages before it gave. */
+/** One round of a turnover: what every reference, mention and note mark says under the facts that the pages before it gave. */
+import type { Mentions } from '../content/mentions/standing.ts'
+import { wordMention } from '../content/mentions/wordMention.ts'
 import type { Piece } from '../content/pieces.ts'
 import { unknownPage } from '../content/references/pagesOf.ts'
 import { type ReferenceContext, saysPage, wordReference } from '../content/references/wordReference.ts'
 import type { WorkLedger } from '../numbers/ledger.ts'
 import { type FoundReference, scanDivision } from '../numbers/scan.ts'
-import { attributesOf } from '../work/kinds/index.ts'
+import { attributesOf, isKind } from '../work/kinds/index.ts'
+import { wordsOf } from '../work/parts/scheme.ts'
 import type { Node } from '../work/schema.ts'
 import type { Facts } from './facts/index.ts'
 import { nearnessIn } from './facts/nearness.ts'
@@ -39,6 +42,7 @@ export interface WordingContext {
   language: string
   twoSided: boolean
   references: ReadonlyMap<string, PlacedReference>
+  mentions: Mentions
 }
 
 /** What a reference said under some numbers, by the pages it said it with. */
@@ -58,6 +62,7 @@ export class WordingCache {
   private readonly kept = new WeakMap<Node, Kept>()
 
   word(node: Node, occurrence: string, context: WordingContext, facts: Facts): Piece[] {
+    if (isKind(node, 'mention')) return mentionAt(node, occurrence, context)
     const place = context.references.get(occurrence)
     const { wording, targets } = attributesOf(node, 'reference')
     // Titles may hold references of their own, and how near something is depends on where this one stands.
@@ -81,6 +86,9 @@ export class WordingCache {
     return kept
   }
 }
+
+const mentionAt = (node: Node, occurrence: string, { mentions, language, ledger }: WordingContext): Piece[] =>
+  wordMention(node, occurrence, { mentions, language, words: wordsOf(ledger.scheme, language) })
 
 /** The pages of some targets as one string; for a single one it does not matter where among all pages its own is. */
 function pagesOf(targets: readonly string[], { labels }: Facts): string {

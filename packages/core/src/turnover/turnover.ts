@@ -11,6 +11,7 @@ import { collationOf } from '../content/index/collation.ts'
 import { type IndexEntry, indexEntries } from '../content/index/entries.ts'
 import { marksOf, placesOf } from '../content/index/marks.ts'
 import { entriesOf } from '../content/lists/entries.ts'
+import { type Mentions, standingOf } from '../content/mentions/standing.ts'
 import { textOfPieces } from '../content/pieces.ts'
 import { plainTextOf, type WordingOf } from '../content/plainText.ts'
 import type { PageOf } from '../content/references/pagesOf.ts'
@@ -61,6 +62,8 @@ export interface Turnover {
   /** Index of the page on which each reference stands that says how near its target is, by its place. */
   referencePages: ReadonlyMap<string, number>
   wordingOf: WordingOf
+  /** What each mention of an abbreviation says, and why. */
+  mentions: Mentions
   /** Plain text of a title, heading or caption with an identity, its references worded. */
   textOf(node: Node, identity: string): string
   /** The symbols of its formulas, in the order of their first use. */
@@ -103,6 +106,7 @@ export class TurnoverEngine {
   private readonly flows: FlowCache = new Map()
   private readonly wordings = new WordingCache()
   private ledger: WorkLedger | undefined
+  private mentions: Mentions | undefined
   private pages: Page[] = []
   /** How the pages of the last turnover came about, for those who ask why. */
   private latest: Round | null = null
@@ -146,8 +150,11 @@ export class TurnoverEngine {
     const { doc, scheme, houseStyle, settings } = work
     if (settings.language !== this.language) this.cache = new SettingCache()
     this.language = settings.language
-    const ledger = numberWork(doc, scheme, this.ledger)
-    this.ledger = ledger
+    const numbered = numberWork(doc, scheme, this.ledger)
+    this.ledger = numbered
+    const mentions = standingOf(doc, work.abbreviations, houseStyle.mentions, this.mentions)
+    const ledger = withMentions(numbered, mentions)
+    this.mentions = mentions
     const { twoSided } = houseStyle.page
     return {
       work,
@@ -161,7 +168,7 @@ export class TurnoverEngine {
         marked: new Set(marksOf(doc).map(({ id }) => id)),
         indexed: hasIndex(doc),
       },
-      context: { ledger, language: settings.language, twoSided, references: referencesByPlace(doc) },
+      context: { ledger, language: settings.language, twoSided, references: referencesByPlace(doc), mentions },
       balance: new Balance(),
     }
   }
@@ -269,6 +276,7 @@ export class TurnoverEngine {
       markPages: found.indexPages.pages,
       referencePages: began.indexes.references,
       wordingOf: setting.wordingOf,
+      mentions: round.context.mentions,
       textOf: (node, identity) => plainTextOf(node, identity, setting.wordingOf),
       symbols: () => collectSymbols(work.doc, this.formulas, work.settings.language),
       errorOf: (source, display) => this.formulas.set(source, display).error,
@@ -288,6 +296,20 @@ export class TurnoverEngine {
     const present = new Set(doc.children.map(node => division(node).id))
     for (const key of this.flows.keys()) if (!present.has(key.slice(0, key.indexOf(' ')))) this.flows.delete(key)
   }
+}
+
+const stamps = new WeakMap<object, WeakMap<object, object>>()
+const joined = new WeakMap<WorkLedger, WorkLedger>()
+
+/** What is kept while all numbers stand is kept while all mentions say the same as well. */
+function withMentions(ledger: WorkLedger, { stamp }: Mentions): WorkLedger {
+  let byMentions = stamps.get(ledger.stamp)
+  if (!byMentions) stamps.set(ledger.stamp, (byMentions = new WeakMap()))
+  let both = byMentions.get(stamp)
+  if (!both) byMentions.set(stamp, (both = {}))
+  let made = joined.get(ledger)
+  if (made?.stamp !== both) joined.set(ledger, (made = { ...ledger, stamp: both }))
+  return made
 }
 
 const hasIndex = (doc: Node): boolean => doc.children.some(node => division(node).role === 'index')

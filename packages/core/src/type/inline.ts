@@ -3,8 +3,8 @@ import type { Node } from 'prosemirror-model'
 import { type Piece, textOfPieces } from '../content/pieces.ts'
 import type { WordingOf } from '../content/plainText.ts'
 import type { FormulaDrawing, FormulaTypesetter } from '../formulas/typesetter.ts'
-import { occurrenceOf, placeOf, referencesIn } from '../numbers/occurrences.ts'
-import { attributesOf, type InlineKind, isInlineKind, isKind, kindOf } from '../work/kinds/index.ts'
+import { occurrenceOf, placeOf, wordedIn } from '../numbers/occurrences.ts'
+import { attributesOf, type InlineKind, isInlineKind, isKind, kindOf, traitsOf } from '../work/kinds/index.ts'
 import type { MarkName } from '../work/kinds/marks.ts'
 import type { FaceName, TextStyle } from '../work/parts/houseStyle.ts'
 import { faceWith, strongOf } from './faces.ts'
@@ -78,16 +78,21 @@ interface Making {
   plain: Run
   /** What the block is told apart by; its own id unless another is given. */
   identity: string
-  /** How many references stand before what is made. */
-  references: number
+  /** How many worded things stand before what is made. */
+  worded: number
 }
 
 /** What an inline thing is set as: a kind that is missing here does not compile. */
 const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
   formula: (node, making) => [formulaRun(attributesOf(node, 'formula').formula, faceOf(node, making.style), making)],
   reference: (node, making) => {
-    const occurrence = occurrenceOf(making.identity, making.references++)
+    const occurrence = occurrenceOf(making.identity, making.worded++)
     return referenceRuns(node, faceOf(node, making.style), occurrence, making)
+  },
+  mention: (node, making) => {
+    const occurrence = occurrenceOf(making.identity, making.worded++)
+    const [first, ...rest] = making.context.wordingOf(node, occurrence).map(piece => mentionRun(piece, faceOf(node, making.style), making))
+    return first ? [{ ...first, anchors: [occurrence] }, ...rest] : []
   },
   note: (node, making) => [noteRun(attributesOf(node, 'note').id, making)],
   // Marks stand with a word beside them: `withMarks` finds it.
@@ -97,7 +102,7 @@ const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
 /** The inline content of a text block. `identity` tells the block apart where it has no id of its own. */
 export function runsOf(node: Node, style: TextStyle, context: InlineContext, identity: string = node.attrs.id ?? ''): Run[] {
   if (hasMarks(node)) return withMarks(node, style, context, identity)
-  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, featuresOf(style)), references: 0 }
+  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, featuresOf(style)), worded: 0 }
   return node.children.flatMap(child => childRuns(child, making))
 }
 
@@ -147,7 +152,7 @@ function withMarks(block: Node, style: TextStyle, context: InlineContext, identi
   const runs: Run[] = []
   /** How many letters and things of the block stand before the child whose runs are made. */
   let before = 0
-  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, featuresOf(style)), references: 0 }
+  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, featuresOf(style)), worded: 0 }
   for (const child of node.children) {
     const length = child.text?.length ?? 1
     const own = marks.filter(({ at }) => at >= before && (at < before + length || (at === before + length && child === node.lastChild)))
@@ -228,6 +233,16 @@ function referenceRuns(node: Node, face: FaceName, occurrence: string, making: M
   return [{ ...plain, text, face, lead: target ? { entry: target } : null, divisible: false, whole: true, marked, reserve, ...anchor }]
 }
 
+/** A short form is never torn apart; the words that are written out are words like others. */
+const mentionRun = (piece: Piece, face: FaceName, making: Making): Run => {
+  const run = {
+    ...pieceRun(piece, face, making),
+    divisible: Boolean(piece.authored),
+    ...(piece.language ? { language: piece.language } : {}),
+  }
+  return piece.authored ? run : { ...run, whole: true }
+}
+
 /** A piece of what something says, in the face around it. */
 function pieceRun({ text, target, lost, marks = [], formula }: Piece, face: FaceName, making: Making): Run {
   const lead = target && !lost ? { entry: target } : null
@@ -277,19 +292,21 @@ export function headRuns(pieces: readonly Piece[], style: TextStyle): Run[] {
 /** What the setting of a text block depends on beside the node and its style, as one string to compare. */
 export function dependencies(node: Node, context: InlineContext, identity: string = node.attrs.id ?? ''): string {
   // Most blocks have neither: looking is cheaper than keeping that.
-  if (!node.children.some(child => isKind(child, 'reference') || isKind(child, 'note'))) return ''
+  if (!node.children.some(child => traitsOf(child).worded || isKind(child, 'note'))) return ''
   let key = ''
-  for (const reference of referencesIn(node)) {
-    const occurrence = placeOf(identity, reference)
-    for (const { text, target = '', lost, marks } of context.wordingOf(reference.node, occurrence)) {
+  for (const worded of wordedIn(node)) {
+    const occurrence = placeOf(identity, worded)
+    for (const { text, target = '', lost, marks, formula, language } of context.wordingOf(worded.node, occurrence)) {
       key += `${text}>${target}|`
       if (lost) key += '!'
       if (marks) key += marks.join()
+      if (formula) key += formula
+      if (language) key += language
     }
     const reserve = context.reserveOf(occurrence)
     if (reserve) key += reserve.join('=')
     // Its lines say where it stands.
-    if (reference.node.attrs.wording === 'nearby') key += occurrence
+    if (worded.node.attrs.wording === 'nearby' || isKind(worded.node, 'mention')) key += occurrence
   }
   for (const note of notesIn(node)) key += `${context.noteMark(note)}${context.noteReserve(note)?.join('=') ?? ''}~`
   return key

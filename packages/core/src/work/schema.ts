@@ -47,15 +47,16 @@ export function gridOf(table: Node): Node {
 export const tableNotesOf = (table: Node): Node | undefined => table.children.find(child => isKind(child, 'tableNotes'))
 
 /** What stands for an inline thing in plain text: a kind that is missing here does not compile. */
-const inPlainText: Record<InlineKind, (node: Node, say?: (reference: Node) => string) => string> = {
+const inPlainText: Record<InlineKind, (node: Node, say?: (worded: Node) => string) => string> = {
   formula: () => '□',
   reference: (node, say) => say?.(node) ?? '',
+  mention: (node, say) => say?.(node) ?? '',
   note: () => '',
   indexMark: () => '',
 }
 
-/** Text of a node as a reader would say it; notes are left out and formulas stand as a placeholder sign. `say` words references. */
-export function plainText(node: Node, say?: (reference: Node) => string): string {
+/** Text of a node as a reader would say it; notes are left out and formulas stand as a placeholder sign. `say` words references and mentions. */
+export function plainText(node: Node, say?: (worded: Node) => string): string {
   let text = ''
   node.descendants(child => {
     const kind = kindOf(child)

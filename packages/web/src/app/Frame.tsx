@@ -97,8 +97,11 @@ function Window() {
     if (came.current === here) return
     came.current = here
     if (here === 'Galley') return
+    const before = document.activeElement
     const frame = requestAnimationFrame(() => {
       const main = document.querySelector<HTMLElement>('.view main')
+      // Whoever has gone on already is not called back.
+      if (document.activeElement !== before && document.activeElement !== document.body) return
       if (!main || main.contains(document.activeElement) || document.querySelector('[role="dialog"]')) return
       if (!main.hasAttribute('tabindex')) main.tabIndex = -1
       main.focus({ preventScroll: true })

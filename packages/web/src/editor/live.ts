@@ -1,6 +1,8 @@
 /** Numbers and wordings for node views: pushed to them whenever they change, so that showing them costs no decorations. */
 
 import { termName } from '@steady-ledger/core/content/index/terms.ts'
+import { type Mentions, noMentions, standingOf } from '@steady-ledger/core/content/mentions/standing.ts'
+import { wordMention } from '@steady-ledger/core/content/mentions/wordMention.ts'
 import type { Piece } from '@steady-ledger/core/content/pieces.ts'
 import { plainTextOf } from '@steady-ledger/core/content/plainText.ts'
 import { type PageOf, wordReference } from '@steady-ledger/core/content/references/wordReference.ts'
@@ -9,11 +11,14 @@ import type { MilestoneChange } from '@steady-ledger/core/milestones/compareMile
 import type { Ledger, WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { nearnessIn, noIndexes, type PageIndexes } from '@steady-ledger/core/turnover/facts/nearness.ts'
 import { type PlacedReference, referencesByPlace } from '@steady-ledger/core/turnover/round.ts'
-import { attributesOf } from '@steady-ledger/core/work/kinds/index.ts'
+import { attributesOf, isKind } from '@steady-ledger/core/work/kinds/index.ts'
+import type { MentionRules } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
+import type { Abbreviation } from '@steady-ledger/core/work/registers/abbreviations.ts'
 import type { Entries } from '@steady-ledger/core/work/registers/register.ts'
 import type { Term } from '@steady-ledger/core/work/registers/terms.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { Node } from '@tiptap/pm/model'
 
 /** “was Figure 3.2”, “was on page 31”, “new”, “other words”. */
@@ -41,10 +46,15 @@ export class LiveNumbers {
   settings: Settings
   /** The terms of the index. */
   terms: Entries<Term> = {}
+  abbreviations: Entries<Abbreviation> = {}
+  mentionRules: MentionRules
+  private standing: { doc: Node | null; entries: Entries<Abbreviation>; rules: MentionRules; mentions: Mentions } | null = null
 
-  constructor(ledger: WorkLedger, settings: Settings) {
+  constructor(ledger: WorkLedger, work: Work) {
     this.ledger = ledger
-    this.settings = settings
+    this.settings = work.settings
+    this.mentionRules = work.houseStyle.mentions
+    this.take(work)
   }
 
   pageLabel(id: string): string | undefined {
@@ -54,6 +64,17 @@ export class LiveNumbers {
   /** What the program writes into the work. */
   get words(): Words {
     return wordsOf(this.ledger.scheme, this.language)
+  }
+
+  /** Takes the parts of a work that the text says something of; true where that may have become something else. */
+  take({ settings, terms, abbreviations, houseStyle }: Work): boolean {
+    const { mentions } = houseStyle
+    const other = this.terms !== terms || this.abbreviations !== abbreviations || this.mentionRules !== mentions
+    this.settings = settings
+    this.terms = terms
+    this.abbreviations = abbreviations
+    this.mentionRules = mentions
+    return other
   }
 
   /** A term with those above it; empty for one that is no longer there. */
@@ -113,8 +134,18 @@ export class LiveNumbers {
     return change.kinds.includes('renumbered') && name ? `was ${name}` : sinceWords(change)
   }
 
-  wording(reference: Node, occurrence: string): Piece[] {
-    return this.wordingUnder(reference, occurrence, this.ledger)
+  wording(worded: Node, occurrence: string): Piece[] {
+    if (!isKind(worded, 'mention')) return this.wordingUnder(worded, occurrence, this.ledger)
+    return wordMention(worded, occurrence, { mentions: this.mentions(), language: this.language, words: this.words })
+  }
+
+  /** What every mention says, found when one is worded first after an edit. */
+  mentions(): Mentions {
+    const { doc, abbreviations, mentionRules, standing } = this
+    if (standing?.doc === doc && standing.entries === abbreviations && standing.rules === mentionRules) return standing.mentions
+    const mentions = doc ? standingOf(doc, abbreviations, mentionRules, standing?.mentions) : noMentions
+    this.standing = { doc, entries: abbreviations, rules: mentionRules, mentions }
+    return mentions
   }
 
   /** What a reference would say at its place under another ledger, the pages being what they are. */

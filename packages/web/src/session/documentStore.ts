@@ -46,8 +46,7 @@ export class DocumentStore {
     this.beside = work
     this.pictures = pictures
     const ledger = this.number(work.doc)
-    this.live = new LiveNumbers(ledger, work.settings)
-    this.live.terms = work.terms
+    this.live = new LiveNumbers(ledger, work)
     this.live.pictureAddress = name => pictures.address(name)
     this.live.setLedger(ledger, work.doc)
     this.state = EditorState.create({ doc: work.doc, plugins: this.plugins() })
@@ -86,11 +85,11 @@ export class DocumentStore {
     for (const change of this.watched) cameAfter(change, transactions, state)
     this.last = changeOf(transactions, state)
     this.beside = afterSteps(this.beside, steps)
-    this.live.settings = this.beside.settings
-    const renamed = this.live.terms !== this.beside.terms
-    this.live.terms = this.beside.terms
+    const { stamp } = this.live.mentions()
+    const renamed = this.live.take(this.beside)
     this.live.setLedger(this.number(state.doc, this.live.ledger), state.doc)
-    if (renamed) this.live.push()
+    // A mention that is now the first is written out, wherever it stands.
+    if (renamed || this.live.mentions().stamp !== stamp) this.live.push()
     return steps
   }
 
@@ -106,8 +105,7 @@ export class DocumentStore {
     this.beside = work
     this.last = undefined
     this.watched = []
-    this.live.settings = work.settings
-    this.live.terms = work.terms
+    this.live.take(work)
     const at = Math.min(this.state.selection.from, work.doc.content.size)
     this.state = EditorState.create({
       doc: work.doc,

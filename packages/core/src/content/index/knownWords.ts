@@ -2,6 +2,7 @@
  * Where the words of the terms of a register stand, all of them in one walk. Words as they are and inflected count; of two terms that
  * stand in the same words the longer one is meant. What was found in a text block is kept with it.
  */
+import { isKind } from '../../work/kinds/index.ts'
 import type { Entries } from '../../work/registers/register.ts'
 import type { Term } from '../../work/registers/terms.ts'
 import type { Node } from '../../work/schema.ts'
@@ -74,10 +75,10 @@ function knownInBlock({ block, identity }: TextBlock, vocabulary: Vocabulary): r
   return found
 }
 
-/** In the order of the text of a division. */
+/** In the order of the text of a division; headings stand among the blocks, also those without such words. */
 export function knownWords(division: Node, terms: Entries<Term>, language: string): { block: TextBlock; words: readonly KnownWords[] }[] {
   const vocabulary = vocabularyOf(terms, language)
   return textBlocks(division)
     .map(block => ({ block, words: knownInBlock(block, vocabulary) }))
-    .filter(({ words }) => words.length > 0)
+    .filter(({ block, words }) => words.length > 0 || isKind(block.block, 'heading'))
 }

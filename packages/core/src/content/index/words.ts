@@ -2,7 +2,7 @@
 import { distance } from 'fastest-levenshtein'
 import { newStemmer } from 'snowball-stemmers'
 import { identityIn } from '../../numbers/occurrences.ts'
-import { isKind } from '../../work/kinds/index.ts'
+import { isKind, traitsOf } from '../../work/kinds/index.ts'
 import type { Node } from '../../work/schema.ts'
 
 /** A word of a text block. */
@@ -95,7 +95,7 @@ export const placeKey = (identity: string, list: readonly Token[], first: number
 
 /** What stands between two positions, in letters; formulas and references as signs for them. */
 export const textBetween = (block: Node, from: number, to: number): string =>
-  block.textBetween(from, to, '', node => (isKind(node, 'formula') ? '□' : isKind(node, 'reference') ? '[…]' : ''))
+  block.textBetween(from, to, '', node => (isKind(node, 'formula') ? '□' : traitsOf(node).worded ? '[…]' : ''))
 
 /** Whether a mark of a term stands at or in a stretch of text. */
 export function hasMark(block: Node, from: number, to: number, term: string): boolean {

@@ -1,11 +1,13 @@
 import { type KnownWords, knownWords } from '../../content/index/knownWords.ts'
 import { rangeMarksIn } from '../../content/index/marks.ts'
+import { isKind } from '../../work/kinds/index.ts'
 import { matterOf, type Node } from '../../work/schema.ts'
 import { workCheck } from '../check.ts'
 import { indexDivision } from '../indexFacts.ts'
 
 interface Place extends KnownWords {
   division: number
+  section: string
   holder: string
   identity: string
 }
@@ -14,7 +16,7 @@ interface Place extends KnownWords {
 const mostUndecided = 1 / 3
 
 /**
- * Words of known terms in new text. What is new is told by what was done: where most places of a term are marked or were said no to,
+ * Words of known terms in new text. What is new is told by what was done: where most places of a term stand in sections that mark it, or were said no to,
  * the author has gone through them, and the others came later.
  */
 export const indexUnmarked = workCheck('indexUnmarked', {
@@ -25,21 +27,28 @@ export const indexUnmarked = workCheck('indexUnmarked', {
     if (!indexDivision(turnover) || Object.keys(terms).length === 0) return
     const byTerm = new Map<string, Place[]>()
     const within = rangesOf(doc)
-    // Titles and lists name what the text says, and front matter what it is about.
-    for (const [division, node] of doc.children.entries())
-      if (matterOf(node) !== 'front')
-        for (const { block, words } of knownWords(node, terms, settings.language))
-          if (block.block.type.name === 'paragraph')
-            for (const each of words) {
-              const marked = each.marked || within(each.term, division, block.start + each.from)
-              const place = { ...each, marked, division, holder: block.holder, identity: block.identity }
-              const places = byTerm.get(each.term)
-              if (places) places.push(place)
-              else byTerm.set(each.term, [place])
-            }
+    /** A mark stands for its section: its words are not marked again there. */
+    const markedIn = new Set<string>()
+    for (const [division, node] of doc.children.entries()) {
+      // Front matter names what the work is about.
+      if (matterOf(node) === 'front') continue
+      let section = `${division}`
+      for (const { block, words } of knownWords(node, terms, settings.language)) {
+        if (isKind(block.block, 'heading')) section = `${division} ${block.start}`
+        for (const each of words) {
+          if (each.marked || within(each.term, division, block.start + each.from)) markedIn.add(`${each.term} ${section}`)
+          // Titles and lists name what the text says.
+          if (!isKind(block.block, 'paragraph')) continue
+          const place = { ...each, division, section, holder: block.holder, identity: block.identity }
+          const places = byTerm.get(each.term)
+          if (places) places.push(place)
+          else byTerm.set(each.term, [place])
+        }
+      }
+    }
     for (const [term, places] of byTerm) {
       const refused = new Set(terms[term]!.refused)
-      const undecided = places.filter(({ marked, key }) => !marked && !refused.has(key))
+      const undecided = places.filter(({ section, key }) => !markedIn.has(`${term} ${section}`) && !refused.has(key))
       if (undecided.length > places.length * mostUndecided) continue
       for (const { division, holder, identity, from, to, text } of undecided)
         yield {

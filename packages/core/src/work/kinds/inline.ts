@@ -10,7 +10,7 @@ export const formula = inlineKind('formula', {
 })
 
 export const note = inlineKind('note', {
-  content: '(text | formula | reference | indexMark | noteBreak)*',
+  content: '(text | formula | reference | mention | indexMark | noteBreak)*',
   attributes: labelled,
   traits: { numbering: 'note', aside: true },
   markup: { tag: 'span' },
@@ -41,6 +41,25 @@ export const indexMark = inlineKind('indexMark', {
   editing: { atom: true },
 })
 
+/** What a mention prints: as the rule of the house style says, or always the same. */
+export const mentionForms = ['auto', 'short', 'full', 'both'] as const
+export type MentionForm = (typeof mentionForms)[number]
+
+/** An abbreviation or symbol in the text: what it prints is found from the register and from where it stands. */
+export const mention = inlineKind('mention', {
+  attributes: {
+    /** The entry of the register. */
+    entry: id(),
+    form: oneOf(mentionForms, 'auto'),
+    plural: flag(false),
+    /** What it was called when its entry was deleted: history, never a cached word. */
+    was: words({ most: 200 }),
+  },
+  traits: { worded: true },
+  markup: { tag: 'span' },
+  editing: { atom: true },
+})
+
 /** What a reference says of its targets. */
 export const wordingNames = ['number', 'nameAndNumber', 'page', 'nameNumberAndPage', 'nearby', 'title'] as const
 export type Wording = (typeof wordingNames)[number]
@@ -52,6 +71,7 @@ export const reference = inlineKind('reference', {
     /** By target, what it was called when it was deleted: history, never a cached number. */
     was: Type.Record(Type.String(), words({ most: 300 }), { default: {} }),
   },
+  traits: { worded: true },
   markup: { tag: 'a' },
   editing: { atom: true },
 })

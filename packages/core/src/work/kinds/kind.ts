@@ -40,10 +40,21 @@ export interface Traits {
   aside: boolean
   /** What it says is written by the program, from more than its own nodes. */
   generated: boolean
+  /** Stands in a line, and what it says there is found from its place and the rest of the work. */
+  worded: boolean
   /** How it is offered to those who add to a work, “a listing”; empty where that takes more than an empty one, and has a command of its own. */
   offered: string
 }
-const plain: Traits = { numbering: 'none', series: '', floats: false, picture: false, aside: false, generated: false, offered: '' }
+const plain: Traits = {
+  numbering: 'none',
+  series: '',
+  floats: false,
+  picture: false,
+  aside: false,
+  generated: false,
+  worded: false,
+  offered: '',
+}
 
 /** How a kind goes to the clipboard, and is drawn where nothing else draws it. */
 export interface Markup {

@@ -22,7 +22,7 @@ export const statementName = innerKind('statementName', {
 
 /** What is proved, in place of the word for a proof alone: “Proof of Theorem 2.1.3”, the number a living reference. */
 export const proofName = innerKind('proofName', {
-  content: '(text | reference | formula | indexMark)*',
+  content: '(text | reference | mention | formula | indexMark)*',
   markup: { tag: 'p' },
   editing: { defining: true },
 })

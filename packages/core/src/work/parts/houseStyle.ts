@@ -57,6 +57,34 @@ export type HeadTile = Static<typeof headTile>
 const headTiles = Type.Array(headTile, { maxItems: 20, default: [] })
 const headLine = Type.Object({ left: headTiles, centre: headTiles, right: headTiles }, closed)
 export type HeadLine = Static<typeof headLine>
+/** What mentions print, by where they stand. */
+const mentionRules = Type.Object(
+  {
+    first: oneOf(['work', 'division'], 'work', {
+      title: 'Abbreviations are written out',
+      group: 'mentions',
+      options: { work: 'Once in the work, where they come first', division: 'In each chapter and appendix, where they come first' },
+    }),
+    headings: oneOf(['short', 'full'], 'short', {
+      title: 'In headings',
+      group: 'mentions',
+      options: { short: 'The short form', full: 'The full form' },
+    }),
+    captions: oneOf(['short', 'full', 'both'], 'short', {
+      title: 'In captions and tables',
+      group: 'mentions',
+      options: { short: 'The short form', full: 'The full form', both: 'The full form with the short one' },
+    }),
+    abstract: oneOf(['first', 'short', 'full'], 'first', {
+      title: 'In the abstract',
+      group: 'mentions',
+      options: { first: 'Written out where they come first in it', short: 'The short form', full: 'The full form' },
+    }),
+  },
+  closed,
+)
+export type MentionRules = Static<typeof mentionRules>
+
 /** What stands above and below the text of a page. */
 const pageFrame = Type.Object({ head: headLine, foot: headLine }, closed)
 export type PageFrame = Static<typeof pageFrame>
@@ -200,6 +228,8 @@ export const houseStyleDefinition = Type.Object(
       },
       closed,
     ),
+    /** What mentions of abbreviations and symbols print. */
+    mentions: mentionRules,
     /**
      * `rule` is a line under the head. Divisions of some roles may have heads of their own. Empty pages carry none, and title pages
      * only their own.

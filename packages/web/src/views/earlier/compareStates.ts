@@ -31,7 +31,7 @@ const kindName = (node: Node): string => node.type.name.replace(/[A-Z]/g, letter
 export function compareStates(then: Work, now: Work): { divisions: ThenDivision[]; since: string[] } {
   const ledger = numberWork(then.doc, then.scheme)
   const saying = (work: Work, own = numberWork(work.doc, work.scheme)): ((node: Node) => string) => {
-    const live = new LiveNumbers(own, work.settings)
+    const live = new LiveNumbers(own, work)
     live.setLedger(own, work.doc)
     return node => live.textOf(node, node.attrs.id ?? '')
   }

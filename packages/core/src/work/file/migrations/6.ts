@@ -1,4 +1,4 @@
-/** Version 6 to 7: texts may hold marks for an index, which earlier programs cannot read, and house styles say how an index looks and how many columns there are. Frozen. */
+/** Version 6 to 7: texts may hold marks for an index, which earlier programs cannot read, and mentions of abbreviations; house styles say how an index looks, how many columns there are, and what mentions print. Frozen. */
 
 interface TextStyle {
   size: number
@@ -20,6 +20,7 @@ export function houseStyleFrom6(style: { contents?: unknown }): object {
       letters: true,
       umlauts: 'books',
     },
+    mentions: { first: 'work', headings: 'short', captions: 'short', abstract: 'first' },
   }
 }
 
