@@ -38,6 +38,10 @@ export const page = (...labels: string[]): Node => reference('page', labels)
 export const full = (...labels: string[]): Node => reference('nameNumberAndPage', labels)
 export const reference = (wording: string, targets: string[]): Node => nodes.reference.create({ targets, wording })
 
+/** A mention of an abbreviation or symbol, by the id of its entry; as it is written out or short by itself, or always the same. */
+export const mention = (entry: string, more: { form?: 'auto' | 'short' | 'full' | 'both'; plural?: boolean } = {}): Node =>
+  nodes.mention.create({ entry, ...more })
+
 function inline(parts: Inline[]): Node[] {
   return parts.flatMap(part => (Array.isArray(part) ? inline(part) : typeof part === 'string' ? (part ? [schema.text(part)] : []) : [part]))
 }

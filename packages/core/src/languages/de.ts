@@ -38,6 +38,8 @@ export const german: Language = {
   contents: 'Inhalt',
   abstract: 'Zusammenfassung',
   introduction: 'Einleitung',
+  abbreviations: 'Abkürzungen',
+  symbols: 'Formelzeichen',
   appendices: 'Anhänge',
   continued: 'Fortsetzung',
   notes: 'Anmerkungen',

@@ -36,6 +36,8 @@ export const english: Language = {
   contents: 'Contents',
   abstract: 'Abstract',
   introduction: 'Introduction',
+  abbreviations: 'Abbreviations',
+  symbols: 'Symbols',
   appendices: 'Appendices',
   continued: 'continued',
   notes: 'Notes',

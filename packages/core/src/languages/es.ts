@@ -38,6 +38,8 @@ export const spanish: Language = {
   contents: 'Índice',
   abstract: 'Resumen',
   introduction: 'Introducción',
+  abbreviations: 'Abreviaturas',
+  symbols: 'Símbolos',
   appendices: 'Apéndices',
   continued: 'continuación',
   notes: 'Notas',

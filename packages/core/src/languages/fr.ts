@@ -44,6 +44,8 @@ export const french: Language = {
   contents: 'Table des matières',
   abstract: 'Résumé',
   introduction: 'Introduction',
+  abbreviations: 'Abréviations',
+  symbols: 'Symboles',
   appendices: 'Annexes',
   continued: 'suite',
   notes: 'Notes',

@@ -41,6 +41,9 @@ export interface Words {
   contents: string
   abstract: string
   introduction: string
+  /** Titles of the lists of abbreviations and of symbols. */
+  abbreviations: string
+  symbols: string
   /** Above the appendices in the contents. */
   appendices: string
   /** Above the rest of a long table. */

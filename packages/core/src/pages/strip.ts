@@ -2,6 +2,7 @@
 import type { Node } from 'prosemirror-model'
 import type { IndexEntry } from '../content/index/entries.ts'
 import type { ListEntry } from '../content/lists/entries.ts'
+import type { ListedRow } from '../content/mentions/listed.ts'
 import { saysMore } from '../content/references/wordReference.ts'
 import { type BlockKind, isKind, kindOf, traitsOf } from '../work/kinds/index.ts'
 import type { HouseStyle } from '../work/parts/houseStyle.ts'
@@ -10,6 +11,7 @@ import { generatedList, listKey } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { dependencyOf, stripOf } from './blocks/index.ts'
 import { indexKey, indexList } from './blocks/indexList.ts'
+import { registerList, rowsKey } from './blocks/registerList.ts'
 import { costs, type StripItem, settable } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
@@ -18,8 +20,14 @@ import { nodeNumber } from './nodeNumber.ts'
 import { blockDependencies, type Place, type Setting, type StripSource } from './setting.ts'
 import { sliced } from './slices.ts'
 
+/** What the program writes into a generated division. */
+export type Written =
+  | { kind: 'entries'; entries: ListEntry[] }
+  | { kind: 'index'; entries: IndexEntry[] }
+  | { kind: 'rows'; entries: ListedRow[] }
+
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
-export function divisionStrips(node: Node, whole: Setting, listing: ListEntry[] | null, index: IndexEntry[] | null = null): StripItem[][] {
+export function divisionStrips(node: Node, whole: Setting, written: Written | null): StripItem[][] {
   const { cache, houseStyle, pictures, ledger } = whole
   // A title over all columns is set to the width of the text.
   const columns = columnsIn(node, houseStyle)
@@ -41,8 +49,8 @@ export function divisionStrips(node: Node, whole: Setting, listing: ListEntry[] 
   }
   const [titleStrip = [], ...rest] = strips!
   if (division(node).role === 'endnotes') return [titleStrip, ...allNotes(setting)]
-  if (index) return [titleStrip, ...rest, indexStrip(node, [titleStrip, ...rest].flat(), index, setting)]
-  const own = listing ? [titleStrip, cachedList(node, listing, setting), ...rest] : strips!
+  if (written?.kind === 'index') return [titleStrip, ...rest, indexStrip(node, [titleStrip, ...rest].flat(), written.entries, setting)]
+  const own = written ? [titleStrip, cachedList(node, written, setting), ...rest] : strips!
   return ledgerNotes(node, setting).length ? [...own, ...chapterNotes(node, setting)] : own
 }
 
@@ -138,10 +146,14 @@ const setLate = (item: StripItem, late: Late): StripItem =>
   item.kind === 'box' && item.float ? { ...item, float: { ...item.float, late } } : item
 
 /** A list whose entries and page labels are what they were is the same strip. */
-function cachedList(node: Node, entries: ListEntry[], setting: Setting): StripItem[] {
+function cachedList(node: Node, written: Exclude<Written, { kind: 'index' }>, setting: Setting): StripItem[] {
   const { id } = division(node)
-  return setting.cache.blocks.get(node, `${setting.measure} ${listKey(entries, setting)}`, setting.houseStyle, () =>
-    settable(id, () => sliced(generatedList(id, entries, setting), setting.height)),
+  const key = written.kind === 'rows' ? rowsKey(written.entries) : listKey(written.entries, setting)
+  return setting.cache.blocks.get(node, `${setting.measure} ${key}`, setting.houseStyle, () =>
+    settable(id, () => {
+      const made = written.kind === 'rows' ? registerList(id, written.entries, setting) : generatedList(id, written.entries, setting)
+      return sliced(made, setting.height)
+    }),
   )
 }
 

@@ -11,11 +11,13 @@ import { collationOf } from '../content/index/collation.ts'
 import { type IndexEntry, indexEntries } from '../content/index/entries.ts'
 import { marksOf, placesOf } from '../content/index/marks.ts'
 import { entriesOf } from '../content/lists/entries.ts'
-import { type Mentions, standingOf } from '../content/mentions/standing.ts'
+import { type ListedRow, listedRows } from '../content/mentions/listed.ts'
+import { firstPlaces, type Mentions, standingOf } from '../content/mentions/standing.ts'
 import { textOfPieces } from '../content/pieces.ts'
 import { plainTextOf, type WordingOf } from '../content/plainText.ts'
 import type { PageOf } from '../content/references/pagesOf.ts'
 import { type CollectedSymbol, collectSymbols } from '../formulas/symbols/collect.ts'
+import { lettersOf } from '../formulas/symbols/lettersOf.ts'
 import type { FormulaTypesetter } from '../formulas/typesetter.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
 import { isGenerated } from '../numbers/scan.ts'
@@ -34,7 +36,7 @@ import {
   topOf,
 } from '../pages/page.ts'
 import { type Setting, SettingCache } from '../pages/setting.ts'
-import { divisionStrips } from '../pages/strip.ts'
+import { divisionStrips, type Written } from '../pages/strip.ts'
 import { explainPage, type PageReasons } from '../pages/why.ts'
 import type { Fonts } from '../type/fonts.ts'
 import { wordsOf } from '../work/parts/scheme.ts'
@@ -57,6 +59,8 @@ export interface Turnover {
   pageOf(id: string): PageOf | undefined
   /** What an index of the work says, by the id of its division. */
   indexOf(division: string): IndexEntry[]
+  /** What a list of abbreviations or symbols says. */
+  rowsOf(role: 'abbreviations' | 'symbols'): ListedRow[]
   /** Index of the page on which each mark for an index stands. */
   markPages: ReadonlyMap<string, number>
   /** Index of the page on which each reference stands that says how near its target is, by its place. */
@@ -156,6 +160,7 @@ export class TurnoverEngine {
     const ledger = withMentions(numbered, mentions)
     this.mentions = mentions
     const { twoSided } = houseStyle.page
+    const withPages = houseStyle.mentions.pages && doc.children.some(node => ['abbreviations', 'symbols'].includes(division(node).role))
     return {
       work,
       about: {
@@ -165,8 +170,11 @@ export class TurnoverEngine {
         twoSided,
         printed: printedIds(doc, ledger),
         near: nearbyReferences(doc),
-        marked: new Set(marksOf(doc).map(({ id }) => id)),
-        indexed: hasIndex(doc),
+        marked: new Set([
+          ...marksOf(doc).map(({ id }) => id),
+          ...(withPages ? [...firstPlaces(mentions).values()].map(({ occurrence }) => occurrence) : []),
+        ]),
+        indexed: hasIndex(doc) || withPages,
       },
       context: { ledger, language: settings.language, twoSided, references: referencesByPlace(doc), mentions },
       balance: new Balance(),
@@ -181,14 +189,12 @@ export class TurnoverEngine {
 
   /** Content, strips, pages: everything made up once under facts. */
   private *round(prepared: Prepared, facts: Facts, order: number): Generator<TurnoverProgress, Round> {
-    const { doc, houseStyle } = prepared.work
+    const { doc } = prepared.work
     const context = this.contextUnder(facts, prepared)
     const setting = this.settingUnder(prepared, context, facts)
     const strips = new Map<Node, ReturnType<typeof divisionStrips>>()
     for (const [index, node] of doc.children.entries()) {
-      const listing = isGenerated(node) ? entriesOf(node, doc, prepared.about.ledger, houseStyle.contents) : null
-      const said = division(node).role === 'index' ? this.indexOf(node, prepared, facts) : null
-      strips.set(node, divisionStrips(node, setting, listing, said))
+      strips.set(node, divisionStrips(node, setting, isGenerated(node) ? this.writtenIn(node, prepared, context, facts) : null))
       yield { done: index + 1, of: doc.childCount }
     }
     const made: { flow: Flow; bodies: PageBody[] }[] = []
@@ -198,6 +204,35 @@ export class TurnoverEngine {
       yield { done: doc.childCount, of: doc.childCount }
     }
     return { setting, context, places: placePages(joinFlows(made), setting) }
+  }
+
+  /** What the program writes into a generated division under the pages of a round. */
+  private writtenIn(node: Node, prepared: Prepared, { mentions }: WordingContext, facts: Facts): Written {
+    const { doc, houseStyle } = prepared.work
+    const { role } = division(node)
+    if (role === 'index') return { kind: 'index', entries: this.indexOf(node, prepared, facts) }
+    if (role === 'abbreviations' || role === 'symbols') return { kind: 'rows', entries: this.rowsOf(role, prepared.work, mentions, facts) }
+    return { kind: 'entries', entries: entriesOf(node, doc, prepared.about.ledger, houseStyle.contents) }
+  }
+
+  /** What a list of abbreviations or symbols says. */
+  private rowsOf(
+    role: 'abbreviations' | 'symbols',
+    { settings, houseStyle }: Work,
+    mentions: Mentions,
+    { indexPages }: Facts,
+  ): ListedRow[] {
+    const labelOf = (occurrence: string): string => {
+      const page = indexPages.pages.get(occurrence)
+      return page === undefined ? '…' : (indexPages.labels[page] ?? '…')
+    }
+    return listedRows({
+      kind: role === 'symbols' ? 'symbol' : 'abbreviation',
+      mentions,
+      language: settings.language,
+      lettersOf: formula => lettersOf(this.formulas.set(formula, false)),
+      pageOf: houseStyle.mentions.pages ? labelOf : null,
+    })
   }
 
   /** What an index says under the pages of a round. */
@@ -272,6 +307,7 @@ export class TurnoverEngine {
         const node = work.doc.children.find(each => division(each).id === id)
         return node ? this.indexOf(node, { work }, began) : []
       },
+      rowsOf: role => this.rowsOf(role, work, round.context.mentions, began),
       // Where nothing says a page of a mark, no round began with them.
       markPages: found.indexPages.pages,
       referencePages: began.indexes.references,

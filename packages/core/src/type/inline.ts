@@ -278,6 +278,12 @@ function noteRun(id: string, { style, context, plain }: Making): Run {
   }
 }
 
+/** Pieces that the program writes, in a style: an entry of a register in a list. */
+export function runsOfPieces(pieces: readonly Piece[], style: TextStyle, context: InlineContext): Run[] {
+  const making: Making = { style, context, identity: '', plain: plainRun('', style.face, style.size, featuresOf(style)), worded: 0 }
+  return pieces.map(piece => ({ ...pieceRun(piece, style.face, making), divisible: false, whole: true }))
+}
+
 /** Pieces that stand before a text: what is strong or emphasised is set so, and strong words are not torn apart. */
 export function headRuns(pieces: readonly Piece[], style: TextStyle): Run[] {
   return pieces.map(({ text, marks = [], authored }) => {

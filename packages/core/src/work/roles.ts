@@ -1,6 +1,17 @@
 /** What a division is for. The role decides where it stands, how it is numbered and whether its content is generated. */
 
-export type Role = 'titlePage' | 'abstract' | 'contents' | 'seriesList' | 'part' | 'chapter' | 'appendix' | 'endnotes' | 'index'
+export type Role =
+  | 'titlePage'
+  | 'abstract'
+  | 'contents'
+  | 'seriesList'
+  | 'abbreviations'
+  | 'symbols'
+  | 'part'
+  | 'chapter'
+  | 'appendix'
+  | 'endnotes'
+  | 'index'
 export type Matter = 'front' | 'main' | 'back'
 
 /** Roles and the matter they stand in, in reading order. */
@@ -9,6 +20,8 @@ export const roles: Record<Role, { matter: Matter; generated: boolean; name: str
   abstract: { matter: 'front', generated: false, name: 'Abstract' },
   contents: { matter: 'front', generated: true, name: 'Contents' },
   seriesList: { matter: 'front', generated: true, name: 'List of a series' },
+  abbreviations: { matter: 'front', generated: true, name: 'List of abbreviations' },
+  symbols: { matter: 'front', generated: true, name: 'List of symbols' },
   part: { matter: 'main', generated: false, name: 'Part' },
   chapter: { matter: 'main', generated: false, name: 'Chapter' },
   appendix: { matter: 'back', generated: false, name: 'Appendix' },

@@ -2,7 +2,7 @@
 import type { Mark } from '../../src/pages/box.ts'
 import { overTheEdge } from '../../src/pages/reach.ts'
 import type { Turnover } from '../../src/turnover/turnover.ts'
-import { saidIn } from './saying.ts'
+import { mentionsIn, saidIn } from './saying.ts'
 
 export const lineMarks = (marks: Mark[]): Extract<Mark, { kind: 'line' }>[] =>
   marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
@@ -33,6 +33,7 @@ export function lettersOfWork(turnover: Turnover): string {
     return true
   })
   text += saidIn(turnover).join('')
+  text += mentionsIn(turnover).join('')
   // Numbered titles and captions say their names as well.
   for (const { item, number, names, bare, prefix } of turnover.ledger.entries) {
     if (item.block === 'panel') text += bare.slice(prefix.length)

@@ -80,6 +80,7 @@ const mentionRules = Type.Object(
       group: 'mentions',
       options: { first: 'Written out where they come first in it', short: 'The short form', full: 'The full form' },
     }),
+    pages: flag(false, { title: 'Pages of first use in the lists of abbreviations and symbols', group: 'mentions' }),
   },
   closed,
 )

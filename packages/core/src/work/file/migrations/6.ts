@@ -20,7 +20,7 @@ export function houseStyleFrom6(style: { contents?: unknown }): object {
       letters: true,
       umlauts: 'books',
     },
-    mentions: { first: 'work', headings: 'short', captions: 'short', abstract: 'first' },
+    mentions: { first: 'work', headings: 'short', captions: 'short', abstract: 'first', pages: false },
   }
 }
 
