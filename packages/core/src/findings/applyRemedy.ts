@@ -2,6 +2,7 @@
 import type { Transform } from 'prosemirror-transform'
 import { textBetween } from '../content/index/words.ts'
 import { mayMark } from '../work/commands/indexMarks.ts'
+import { mayMention, mentionPlaces } from '../work/commands/mentions.ts'
 import { findBlock, removeBlock, removeTarget, setAttributes } from '../work/commands/sections.ts'
 import type { Node } from '../work/schema.ts'
 import { schema } from '../work/schema.ts'
@@ -33,6 +34,12 @@ const carryOut: { [Name in Does]: (tr: Transform, remedy: Extract<Remedy, { does
     if (!mayMark(tr.doc, found.from)) return false
     // Its id is given where the edit is made, as that of all that is new.
     tr.insert(found.from, schema.nodes.indexMark.create({ term }))
+    return true
+  },
+  mentionWords: (tr, { range, expected, entry, plural }) => {
+    const found = findText(tr.doc, range)
+    if (!found || textBetween(tr.doc, found.from, found.to) !== expected || !mayMention(tr.doc, found.from, found.to)) return false
+    mentionPlaces(tr, [{ ...found, plural }], entry)
     return true
   },
 }

@@ -14,6 +14,7 @@ import { indexSeeNowhere } from './checks/indexSeeNowhere.ts'
 import { indexTwoSpellings } from './checks/indexTwoSpellings.ts'
 import { indexUnmarked } from './checks/indexUnmarked.ts'
 import { lostTarget } from './checks/lostTarget.ts'
+import { abbreviationEntries, lostMention, mentionOrder, plainMention } from './checks/mentions.ts'
 import { missingCaption } from './checks/missingCaption.ts'
 import { noKeywords } from './checks/noKeywords.ts'
 import { notesNowhere } from './checks/notesNowhere.ts'
@@ -35,6 +36,7 @@ import { type Finding, weights } from './finding.ts'
 
 export const checks: readonly Check[] = [
   lostTarget,
+  lostMention,
   brokenFormula,
   emptySlot,
   pictureResolution,
@@ -49,6 +51,7 @@ export const checks: readonly Check[] = [
   indexMissing,
   indexNoPlace,
   indexTwoSpellings,
+  mentionOrder,
   noKeywords,
   missingCaption,
   skippedLevel,
@@ -64,6 +67,8 @@ export const checks: readonly Check[] = [
   indexManyPages,
   indexPassing,
   indexUnmarked,
+  plainMention,
+  abbreviationEntries,
 ]
 
 /** What a kept result was found under. */
@@ -76,12 +81,12 @@ const kept = new WeakMap<object, Map<string, Kept>>()
 
 /** Everything that a check finds; of one that looks at divisions, what it found in those that did not change is kept. */
 function* foundBy(check: Check, turnover: Turnover, options: Record<string, unknown>): Generator<[FoundIn, number]> {
-  const { doc, settings, scheme, houseStyle, pictures, terms } = turnover.work
+  const { doc, settings, scheme, houseStyle, pictures, terms, abbreviations } = turnover.work
   if (check.scope === 'work') {
     for (const found of check.look({ turnover, options, division: null, index: 0 })) yield [found, found.division ?? 0]
     return
   }
-  const parts = [settings, scheme, houseStyle, pictures, terms]
+  const parts = [settings, scheme, houseStyle, pictures, terms, abbreviations]
   const { stamp } = turnover.ledger
   for (const [index, division] of doc.children.entries()) {
     let byCheck = kept.get(division)
