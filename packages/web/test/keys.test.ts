@@ -4,12 +4,13 @@ import type { EditorView } from '@tiptap/pm/view'
 import { bullets, described, div, epigraph, fig, h2, listing, p, paragraph, steps, t, tab } from '../../../demo/src/builder.ts'
 import { chords } from '../src/editor/chords.ts'
 import { editingKeys, sectionAt, typedStructure, typeEmphasis } from '../src/editor/keys.ts'
+import type { LiveNumbers } from '../src/editor/live.ts'
 import { textCommands } from '../src/editor/textCommands.ts'
 import { useNotices } from '../src/ui/notices.ts'
 import { apply, at, cursorIn, nodeOf, nodes, outline, type Sitting, sittingOf } from './support/editor.ts'
 
 const plugins = [editingKeys(), chords(textCommands)]
-const rules = typedStructure()
+const rules = typedStructure({ abbreviations: {}, language: 'en' } as LiveNumbers)
 
 /** An empty paragraph to write in. */
 const here = () => nodes.paragraph!.create({ label: 'here' })

@@ -19,6 +19,7 @@ import {
 } from '../editor/groups.ts'
 import { insertBlock, insertDivision, insertKeywords, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
 import { emphasisIsTyped, sectionAt, typeEmphasis } from '../editor/keys.ts'
+import { shortFormsAreTyped, typeShortForms } from '../editor/mentions.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
 import { insertProof, insertStatement } from '../editor/statements.ts'
 import { addTableNotes } from '../editor/tableNotes.ts'
@@ -27,6 +28,7 @@ import type { Session } from '../session/session.ts'
 import { notify } from '../ui/notices.ts'
 import { nameOffered } from '../views/galley/kindNames.ts'
 import { askForMark } from '../views/indexDesk/termForms.ts'
+import { askForMention } from '../views/shortForms/askForMention.ts'
 import { languages } from './languages.ts'
 import { askWhereTo } from './MoveSection.tsx'
 import { saveRescueFile } from './rescue.ts'
@@ -92,6 +94,12 @@ export const namedCommands: NamedCommand[] = [
     ...puts('In the line', 'a mark for the index'),
     run: session => askForMark(session),
   },
+  {
+    name: 'Mention an abbreviation or symbol',
+    shortcut: 'mention',
+    ...puts('In the line', 'a mention of an abbreviation or symbol'),
+    run: session => askForMention(session),
+  },
   { name: 'Make these words a link', run: askForLink },
   { name: 'Insert an equation', shortcut: 'equation', ...puts('Mathematics', 'an equation'), run: session => session.act('equation') },
   ...['theorem', 'lemma', 'proposition', 'corollary', 'definition', 'remark'].map(series => ({
@@ -128,6 +136,16 @@ export const namedCommands: NamedCommand[] = [
     name: 'New list of theorems and what counts with them',
     ...puts('Lists of the work', 'list of theorems and what counts with them'),
     run: newList('theorem'),
+  },
+  {
+    name: 'New list of abbreviations',
+    ...puts('Lists of the work', 'list of abbreviations'),
+    run: session => void session.run(insertDivision('abbreviations', session.live.words.abbreviations)),
+  },
+  {
+    name: 'New list of symbols',
+    ...puts('Lists of the work', 'list of symbols'),
+    run: session => void session.run(insertDivision('symbols', session.live.words.symbols)),
   },
   {
     name: 'New list of appendices',
@@ -204,6 +222,17 @@ export const namedCommands: NamedCommand[] = [
       notify({
         kind: 'done',
         text: emphasisIsTyped() ? '*Words* and _words_ become emphasis as they are typed.' : '*Words* and _words_ stay as they are typed.',
+      })
+    },
+  },
+  {
+    name: 'Typed short forms become mentions: on or off',
+    anywhere: true,
+    run: () => {
+      typeShortForms(!shortFormsAreTyped())
+      notify({
+        kind: 'done',
+        text: shortFormsAreTyped() ? 'Known short forms become mentions as they are typed.' : 'Short forms stay words as they are typed.',
       })
     },
   },

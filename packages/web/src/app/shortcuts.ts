@@ -37,6 +37,7 @@ export const shortcuts = {
   levelTwo: { says: 'Heading of level 2', chords: ['Mod-Alt-2'], group: 'Headings and sections' },
   levelThree: { says: 'Heading of level 3', chords: ['Mod-Alt-3'], group: 'Headings and sections' },
   levelFour: { says: 'Heading of level 4', chords: ['Mod-Alt-4'], group: 'Headings and sections' },
+  mention: { says: 'Mention an abbreviation or symbol', chords: ['Mod-Alt-a'], group: 'In the text' },
   indexMark: { says: 'Mark for the index', chords: ['Mod-Alt-x'], group: 'In the text' },
   promote: { says: 'Section one level up', chords: ['Mod-Alt-['], group: 'Headings and sections' },
   demote: { says: 'Section one level down', chords: ['Mod-Alt-]'], group: 'Headings and sections' },

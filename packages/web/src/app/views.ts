@@ -4,6 +4,7 @@ export const tabs = [
   ['ledger', 'Ledger', 'Everything numbered in one list: number, caption, label, page, and where it is referred to.'],
   ['scheme', 'Scheme', 'How numbers are written: levels, series, and what they are called.'],
   ['index', 'Index', 'The terms of the index, every place of each in its line of text, and the words that are not marked yet.'],
+  ['short-forms', 'Short forms', 'Abbreviations and symbols: what each stands for, and every place where it is mentioned.'],
   ['pages', 'Pages', 'The work as it will print, page by page.'],
   ['house-style', 'House style', 'How the pages look: margins, type, heads of pages, opening pages.'],
   ['findings', 'Findings', 'What the checks found to mend, each with its place and, where there is one, its remedy.'],
@@ -26,6 +27,10 @@ export const words: readonly [string, string][] = [
   ['In balance', 'Numbers, references, lists and pages all agree with each other, now.'],
   ['Milestone', 'Every number and page on record at a date, to see later what changed since.'],
   ['Term', 'A heading of the index. Marks in the text say where it is spoken of; the index lists their pages.'],
+  [
+    'Mention',
+    'An abbreviation or symbol in the text. It is written out where it comes first, and short afterwards, wherever chapters move.',
+  ],
   ['Keepsake', 'An equation that you saved, to be put in again.'],
   ['House style', 'All rules of how pages look, kept as one file that can be shared.'],
 ]

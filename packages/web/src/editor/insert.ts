@@ -224,18 +224,19 @@ export function addDivision(tr: Transform, role: Role, title = '', series = ''):
   return true
 }
 
-/** A new chapter (or section of a paper) behind the open division, and behind the front matter, if it is none. */
+/** A new division behind the open one: front matter in front, everything else behind it. */
 export const insertDivision =
   (role: string, title = '', series = ''): Command =>
   (state, dispatch) => {
     const division = newDivision(role, title, series)
     const index = state.selection.$head.index(0)
-    const inFront = matterOf(division) === 'front'
+    const { children } = state.doc
+    const inFront = (node: Node): boolean => matterOf(node) === 'front'
+    const lastInFront = children.findLastIndex(inFront)
+    // Behind the one that holds the cursor, but front matter stays in front, and nothing else comes among it.
+    const before = inFront(division) ? Math.min(index, lastInFront) : Math.max(index, lastInFront)
     let at = 0
-    for (const [i, node] of state.doc.children.entries()) {
-      if (i > index && (inFront || matterOf(node) !== 'front')) break
-      at += node.nodeSize
-    }
+    for (const node of children.slice(0, before + 1)) at += node.nodeSize
     const tr = state.tr.insert(at, division)
     dispatch?.(
       tr

@@ -26,6 +26,8 @@ import { remember, remembered } from '../app/remembered.ts'
 import { keysOf } from '../app/shortcuts.ts'
 import { notify } from '../ui/notices.ts'
 import { setHeading } from './insert.ts'
+import type { LiveNumbers } from './live.ts'
+import { typedMention } from './mentions.ts'
 import { opensDivision } from './oneDivision.ts'
 import { leaveStatementName } from './statements.ts'
 import { dropTableNotes, leaveTableNotes } from './tableNotes.ts'
@@ -235,11 +237,12 @@ const typedEmphasis = new InputRule(/(?:^|[\s(“‘])([*_])([^\s*_\ufffc](?:[^*
 })
 
 /** Text typed as structure becomes the structure it means. */
-export const typedStructure = (): Plugin =>
+export const typedStructure = (live: LiveNumbers): Plugin =>
   inputRules({
     rules: [
       typedHeading,
       typedEmphasis,
+      typedMention(live),
       wrappingInputRule(/^\s*[-•] $/, nodes.bulletedList),
       wrappingInputRule(/^> $/, nodes.quotation),
       wrappingInputRule(/^1[.)] $/, nodes.numberedList),

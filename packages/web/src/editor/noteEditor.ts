@@ -15,6 +15,7 @@ import { insertFormula } from './insert.ts'
 import type { Hosts } from './nodeViews/common.ts'
 import { formulaView } from './nodeViews/formula.ts'
 import { indexMarkView } from './nodeViews/indexMark.ts'
+import { mentionView } from './nodeViews/mention.ts'
 import { referenceView } from './nodeViews/reference.ts'
 import { wordCommands } from './textCommands.ts'
 
@@ -89,7 +90,12 @@ export class NoteEditor {
       },
       clipboardTextParser: pastedText,
       decorations: lastLine,
-      nodeViews: { reference: referenceView(hosts), formula: formulaView(hosts), indexMark: indexMarkView(hosts) },
+      nodeViews: {
+        reference: referenceView(hosts),
+        mention: mentionView(hosts),
+        formula: formulaView(hosts),
+        indexMark: indexMarkView(hosts),
+      },
       attributes: { class: 'note-text', 'aria-label': 'Text of the note', role: 'textbox', 'aria-multiline': 'true' },
       dispatchTransaction: tr => {
         const { state, transactions } = this.view.state.applyTransaction(tr)

@@ -63,7 +63,7 @@ export class DocumentStore {
       ),
       history({ depth: historyDepth }),
       cursorFirst(),
-      typedStructure(),
+      typedStructure(this.live),
       editingKeys(),
       tableEditing(),
       pageTurns(),

@@ -10,6 +10,7 @@ import { headingView } from './heading.ts'
 import { indexMarkView } from './indexMark.ts'
 import { keywordsView } from './keywords.ts'
 import { listItemView } from './listItem.ts'
+import { mentionView } from './mention.ts'
 import { miniContentsView } from './miniContents.ts'
 import { noteView } from './note.ts'
 import { referenceView } from './reference.ts'
@@ -31,6 +32,7 @@ const views: { [Kind in KindName]?: (hosts: Hosts) => NodeViewConstructor } = {
   formula: formulaView,
   note: noteView,
   reference: referenceView,
+  mention: mentionView,
   indexMark: indexMarkView,
 }
 

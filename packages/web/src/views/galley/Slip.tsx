@@ -26,6 +26,7 @@ import { FirstSteps } from './FirstSteps.tsx'
 import { kindName } from './kindNames.ts'
 import { CaptionLook, HeadingLook } from './LookFields.tsx'
 import { MarkFields } from './MarkFields.tsx'
+import { MentionFields } from './MentionFields.tsx'
 import { PageTurnFields, WhereItStands } from './PlaceFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
 
@@ -190,6 +191,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           </>
         )}
         {node.type.name === 'indexMark' && <MarkFields node={node} at={at} set={set} />}
+        {node.type.name === 'mention' && <MentionFields node={node} at={at} set={set} />}
         {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
         {node.type.name === 'keywords' && (
           <>
@@ -221,7 +223,7 @@ function Heading({ node, id, at }: { node: Node; id: string; at: number }) {
   useView(view => view.turnover)
   const kind = node.type.name === 'division' ? roles[node.attrs.role as 'chapter'].name : kindName(node)
   const name =
-    node.type.name === 'reference'
+    node.type.name === 'reference' || node.type.name === 'mention'
       ? session.live
           .wording(node, occurrenceAt(session.state.doc.resolve(at)))
           .map(part => part.text)

@@ -17,6 +17,7 @@ const names: { [Kind in KindName]?: string } = {
   note: 'Footnote',
   indexMark: 'Mark for the index',
   reference: 'Reference',
+  mention: 'Mention',
   numberedList: 'Numbered list',
   bulletedList: 'List',
   listItem: 'Item of a list',

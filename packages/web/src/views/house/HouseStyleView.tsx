@@ -163,6 +163,12 @@ export function HouseStyleView() {
             </div>
           </section>
           <section>
+            <h2>Abbreviations and symbols</h2>
+            <div className="house-grid">
+              <DefinedFields style={style} change={change} group="mentions" />
+            </div>
+          </section>
+          <section>
             <h2>Index</h2>
             <div className="house-grid">
               <DefinedFields style={style} change={change} group="index" />

@@ -18,10 +18,12 @@ interface Kind {
   series?: string
 }
 /** What can stand before and after the text, with the title it begins with. */
-const plainKinds = ({ abstract, contents, names, notes }: Words): Kind[] => [
+const plainKinds = ({ abstract, contents, abbreviations, symbols, names, notes }: Words): Kind[] => [
   { role: 'titlePage', title: '' },
   { role: 'abstract', title: abstract },
   { role: 'contents', title: contents },
+  { role: 'abbreviations', title: abbreviations },
+  { role: 'symbols', title: symbols },
   { role: 'appendix', title: names.appendix.one },
   { role: 'endnotes', title: notes },
 ]

@@ -22,7 +22,18 @@ const bands = { head: 'Above', foot: 'Below' } as const
 const places: (keyof HeadLine)[] = ['left', 'centre', 'right']
 
 /** Roles that can have heads of their own. */
-const ownHeads: Role[] = ['titlePage', 'abstract', 'contents', 'seriesList', 'chapter', 'appendix', 'endnotes', 'index']
+const ownHeads: Role[] = [
+  'titlePage',
+  'abstract',
+  'contents',
+  'seriesList',
+  'abbreviations',
+  'symbols',
+  'chapter',
+  'appendix',
+  'endnotes',
+  'index',
+]
 
 export function RunningHeads({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
   const { runningHead } = style

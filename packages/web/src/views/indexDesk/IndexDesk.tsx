@@ -1,23 +1,21 @@
 /** The index desk: the terms at the left, and the places of the chosen one in their lines of text at the right. */
 import { removeTerm } from '@steady-ledger/core/work/commands/indexMarks.ts'
-import { useVirtualizer } from '@tanstack/react-virtual'
 import { closeHistory } from '@tiptap/pm/history'
-import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { keysOf } from '../../app/shortcuts.ts'
 import { insertDivision } from '../../editor/insert.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { Menu } from '../../ui/Menu.tsx'
+import { RowList } from '../../ui/RowList.tsx'
 import { download } from '../download.ts'
 import { TermPlaces } from './TermPlaces.tsx'
 import { TermSlip } from './TermSlip.tsx'
 import { readTermsFile } from './termFiles.ts'
 import { askForTerm } from './termForms.ts'
-import { foundRows, placeCounts, type TermRow, termRows } from './termRows.ts'
+import { foundRows, placeCounts, termRows } from './termRows.ts'
 import { WordsFound } from './WordsFound.tsx'
-
-const rowHeight = 30
 
 export function IndexDesk() {
   const session = useSession()
@@ -99,7 +97,28 @@ export function IndexDesk() {
           </p>
         </div>
         {rows.length > 0 ? (
-          <Tree rows={rows} at={at} onChoose={choose} onRemove={remove} onAdd={add} />
+          <RowList
+            label="Terms of the index"
+            field="Heading"
+            rows={rows}
+            at={at}
+            nameOf={({ heading }) => heading}
+            levelOf={({ level }) => level}
+            onChoose={choose}
+            onRemove={remove}
+            onAdd={add}
+          >
+            {row => (
+              <>
+                <span className="min-w-0 truncate">{row.heading || 'Untitled'}</span>
+                {row.index && <span className="text-[13px] text-(--ink-soft)">{row.index}</span>}
+                <span className={`ml-auto text-[13px] ${row.places || row.sends ? 'text-(--ink-soft)' : 'text-(--mend)'}`}>
+                  <span className="visually-hidden">places: </span>
+                  {row.places || { elsewhere: '→', below: '', '': '0' }[row.sends]}
+                </span>
+              </>
+            )}
+          </RowList>
         ) : (
           <p className="empty px-4">
             {asked.trim()
@@ -128,93 +147,4 @@ export function IndexDesk() {
 async function saveCsv(session: ReturnType<typeof useSession>): Promise<void> {
   const { writeTermsCsv } = await import('@steady-ledger/core/content/index/termsCsv.ts')
   download(new TextEncoder().encode(writeTermsCsv(session.work.terms)), 'text/csv', 'index-terms.csv')
-}
-
-interface TreeProps {
-  rows: readonly TermRow[]
-  at: number
-  onChoose(id: string): void
-  onRemove(id: string): void
-  onAdd(upper: string): void
-}
-
-/** The rows that are in sight, of as many as there are; one stop of the keyboard, walked by arrows and by first letters. */
-function Tree({ rows, at, onChoose, onRemove, onAdd }: TreeProps) {
-  const scroll = useRef<HTMLDivElement>(null)
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroll.current, estimateSize: () => rowHeight, overscan: 8 })
-  useEffect(() => {
-    if (at >= 0) virtual.scrollToIndex(at)
-  }, [at, virtual])
-  const typed = useRef({ text: '', at: 0 })
-
-  const onKeyDown = (event: KeyboardEvent): void => {
-    const { key } = event
-    const go = (to: number): void => {
-      event.preventDefault()
-      const row = rows[Math.max(0, Math.min(rows.length - 1, to))]
-      if (row) onChoose(row.id)
-    }
-    if (event.ctrlKey || event.metaKey || event.altKey) return
-    const page = Math.max(1, Math.floor((scroll.current?.clientHeight ?? 300) / rowHeight) - 1)
-    if (key === 'ArrowDown') go(at + 1)
-    else if (key === 'ArrowUp') go(at < 0 ? 0 : at - 1)
-    else if (key === 'Home') go(0)
-    else if (key === 'End') go(rows.length - 1)
-    else if (key === 'PageDown') go(at + page)
-    else if (key === 'PageUp') go(at - page)
-    else if (key === 'Delete' && rows[at]) onRemove(rows[at].id)
-    else if (key === 'Insert') onAdd(rows[at]?.id ?? '')
-    else if (key === 'Enter' || key === 'F2') {
-      event.preventDefault()
-      document.querySelector<HTMLElement>('[aria-label="Heading"]')?.focus()
-    } else if (key.length === 1 && key !== ' ') {
-      const now = performance.now()
-      typed.current = { text: now - typed.current.at < 900 ? typed.current.text + key : key, at: now }
-      const wanted = typed.current.text.toLocaleLowerCase()
-      const from = wanted.length > 1 ? at : at + 1
-      const order = [...rows.keys()].map(index => (index + Math.max(0, from)) % rows.length)
-      const found = order.find(index => rows[index]!.heading.toLocaleLowerCase().startsWith(wanted))
-      if (found !== undefined) go(found)
-    }
-  }
-
-  return (
-    <div
-      ref={scroll}
-      className="min-h-0 overflow-y-auto outline-offset-[-3px] max-[760px]:h-[300px]"
-      role="tree"
-      aria-label="Terms of the index"
-      tabIndex={0}
-      aria-activedescendant={at >= 0 ? `term-${rows[at]!.id}` : undefined}
-      onKeyDown={onKeyDown}
-    >
-      <div className="relative" style={{ height: virtual.getTotalSize() }}>
-        {virtual.getVirtualItems().map(({ index, start }) => {
-          const row = rows[index]!
-          return (
-            <div
-              key={row.id}
-              id={`term-${row.id}`}
-              role="treeitem"
-              tabIndex={-1}
-              aria-level={row.level}
-              aria-selected={index === at}
-              aria-setsize={rows.length}
-              aria-posinset={index + 1}
-              className="absolute right-0 left-0 flex cursor-pointer items-center gap-2 pr-4 aria-selected:bg-(--structure-wash) aria-selected:shadow-[inset_3px_0_0_var(--structure)]"
-              style={{ top: start, height: rowHeight, paddingLeft: row.level * 16 }}
-              onPointerDown={() => onChoose(row.id)}
-            >
-              <span className="min-w-0 truncate">{row.heading || 'Untitled'}</span>
-              {row.index && <span className="text-[13px] text-(--ink-soft)">{row.index}</span>}
-              <span className={`ml-auto text-[13px] ${row.places || row.sends ? 'text-(--ink-soft)' : 'text-(--mend)'}`}>
-                <span className="visually-hidden">places: </span>
-                {row.places || { elsewhere: '→', below: '', '': '0' }[row.sends]}
-              </span>
-            </div>
-          )
-        })}
-      </div>
-    </div>
-  )
 }
