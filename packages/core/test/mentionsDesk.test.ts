@@ -1,7 +1,7 @@
 /** What is done with abbreviations: full forms proposed, plain words found and made mentions, entries merged and removed; what the checks find. */
 import { Transform } from 'prosemirror-transform'
 import { div, h2, mention, p, steps, t } from '../../../demo/src/builder.ts'
-import { plainShorts } from '../src/content/mentions/plainShort.ts'
+import { plainFulls, plainShorts } from '../src/content/mentions/plainShort.ts'
 import { fullFormBefore } from '../src/content/mentions/proposal.ts'
 import { applyRemedy } from '../src/findings/applyRemedy.ts'
 import { findingsOf } from '../src/findings/index.ts'
@@ -60,6 +60,14 @@ test('plain words that are short forms are found: whole, as they are written, of
   // Which of two is meant is not known, and single letters are words like others.
   expect(plainShorts(doc, { ...entries, c: entry('SGS', 'something else'), d: entry('T', 'time') }, 'en').map(({ text }) => text)).toEqual([
     'BWL',
+  ])
+})
+
+test('full forms are found as well, of one and of many, and not what is only like them', () => {
+  const { doc } = work([p`A sectional ground survey. Sectional ground surveys; a sectional grounds survey; a ground survey.`])
+  expect(plainFulls(doc, entries, 'en', 'a').map(({ text, plural }) => [text, plural])).toEqual([
+    ['sectional ground survey', false],
+    ['Sectional ground surveys', true],
   ])
 })
 

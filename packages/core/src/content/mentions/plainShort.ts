@@ -1,11 +1,12 @@
-/** Where short forms stand as plain words: what could be a mention. */
+/** Where short forms, and full ones, stand as plain words: what could be a mention. */
 import type { Abbreviation } from '../../work/registers/abbreviations.ts'
 import type { Entries } from '../../work/registers/register.ts'
 import { division, type Node, roles } from '../../work/schema.ts'
+import { findWords } from '../index/find.ts'
 import { textBetween, textBlocks } from '../index/words.ts'
-import { shortForm } from './forms.ts'
+import { fullForm, shortForm } from './forms.ts'
 
-export interface PlainShort {
+export interface PlainWord {
   entry: string
   plural: boolean
   /** Positions in the document. */
@@ -13,13 +14,16 @@ export interface PlainShort {
   to: number
   division: number
   holder: string
+  text: string
+  before: string
+  after: string
+}
+
+export interface PlainShort extends PlainWord {
   identity: string
   /** UTF-16 indices in the text block. */
   start: number
   end: number
-  text: string
-  before: string
-  after: string
 }
 
 /** The forms of a register by which its entries are known in a text: of one and of many, as they are written. Single letters are none. */
@@ -37,6 +41,18 @@ export function shortForms(entries: Entries<Abbreviation>, language: string): Re
   // Which of two is meant cannot be known.
   for (const form of several) forms.delete(form)
   return forms
+}
+
+/** Places of the full form of an entry, of one or of many, in the order of the text. */
+export function plainFulls(doc: Node, entries: Entries<Abbreviation>, language: string, id: string): PlainWord[] {
+  const entry = entries[id]
+  if (!entry?.full) return []
+  const lower = (text: string): string => text.toLocaleLowerCase(language)
+  const [one, many] = [lower(fullForm(entry, false, language)), lower(fullForm(entry, true, language))]
+  return findWords(doc, entry.full, '', entry.language ?? language).flatMap(found => {
+    const said = lower(found.text).replace(/\s+/g, ' ')
+    return said === one || said === many ? [{ ...found, entry: id, plural: said !== one }] : []
+  })
 }
 
 const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/-]/g, '\\$&')

@@ -1,14 +1,21 @@
-/** Where a short form stands as a plain word: each place with yes or no, all made mentions in one step. */
-import { plainShorts } from '@steady-ledger/core/content/mentions/plainShort.ts'
+/** Where an entry stands as plain words, short or in full: each place with yes or no, all made mentions in one step. */
+import { type PlainWord, plainFulls, plainShorts } from '@steady-ledger/core/content/mentions/plainShort.ts'
 import { mentionPlaces } from '@steady-ledger/core/work/commands/mentions.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
 import { closeHistory } from '@tiptap/pm/history'
+import type { Node } from '@tiptap/pm/model'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
 import { Segments } from '../../ui/Segments.tsx'
 
+type Entries = Work['abbreviations']
+
 /** More are shown when these are through. */
 const most = 200
+
+const plainWords = (doc: Node, entries: Entries, language: string, id: string): PlainWord[] =>
+  [...plainShorts(doc, entries, language, id), ...plainFulls(doc, entries, language, id)].sort((a, b) => a.from - b.from)
 
 export function PlainWords({ id }: { id: string }) {
   const session = useSession()
@@ -16,13 +23,13 @@ export function PlainWords({ id }: { id: string }) {
   const entries = useView(view => view.abbreviations)
   const language = useView(view => view.settings.language)
   const [no, setNo] = useState<ReadonlySet<string>>(new Set())
-  const found = useMemo(() => plainShorts(doc, entries, language, id), [doc, entries, language, id])
+  const found = useMemo(() => plainWords(doc, entries, language, id), [doc, entries, language, id])
   if (!found.length) return null
   const shown = found.slice(0, most)
-  const keyOf = ({ identity, start }: (typeof shown)[number]): string => `${identity} ${start}`
+  const keyOf = ({ holder, before, text, after }: PlainWord): string => [holder, before, text, after].join('|')
   const chosen = shown.filter(each => !no.has(keyOf(each)))
   const make = (): void => {
-    const places = plainShorts(session.state.doc, session.work.abbreviations, language, id).filter(each => !no.has(keyOf(each)))
+    const places = plainWords(session.state.doc, session.work.abbreviations, language, id).filter(each => !no.has(keyOf(each)))
     if (session.dispatch(mentionPlaces(closeHistory(session.state.tr), places.slice(0, most), id)))
       session.sayDone(
         `${chosen.length === 1 ? 'One word is' : `${chosen.length} words are`} a mention now.`.replace('are a mention', 'are mentions'),
@@ -31,7 +38,9 @@ export function PlainWords({ id }: { id: string }) {
   return (
     <section aria-label="Plain words">
       <SectionTitle>{found.length === 1 ? 'One plain word' : `${found.length} plain words`}</SectionTitle>
-      <p className="quiet-note">The short form as a word of the text: it is not counted, and not written out where it comes first.</p>
+      <p className="quiet-note">
+        Words of the text that say it: a mention in their place is written out where it comes first, and short afterwards.
+      </p>
       <ul>
         {shown.map(each => (
           <li key={keyOf(each)} className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-3 border-b border-(--rule) py-1.5">

@@ -184,7 +184,7 @@ export function ShortForms() {
         >
           <EntrySlip id={chosen} fresh={made === chosen} onRemove={() => remove(chosen)} onMerged={choose} />
           <EntryPlaces id={chosen} mentions={mentions} />
-          {entries[chosen].short && <PlainWords id={chosen} />}
+          <PlainWords id={chosen} />
         </section>
       ) : unsaid ? (
         <section className="grid content-start gap-3 px-6 py-4" aria-label={`Symbol ${unsaid.short}`}>
