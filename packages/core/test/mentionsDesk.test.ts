@@ -1,8 +1,11 @@
 /** What is done with abbreviations: full forms proposed, plain words found and made mentions, entries merged and removed; what the checks find. */
 import { Transform } from 'prosemirror-transform'
 import { div, h2, mention, p, steps, t } from '../../../demo/src/builder.ts'
+import { readAbbreviations, writeAbbreviationsCsv } from '../src/content/mentions/abbreviationsCsv.ts'
 import { plainFulls, plainShorts } from '../src/content/mentions/plainShort.ts'
 import { fullFormBefore } from '../src/content/mentions/proposal.ts'
+import { writeShortFormsCsv } from '../src/dispatch/csv/writeShortFormsCsv.ts'
+import { shortFormRows } from '../src/dispatch/shortFormRows.ts'
 import { applyRemedy } from '../src/findings/applyRemedy.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import { mentionPlaces, mentionsAt, mergeAbbreviations, removeAbbreviation } from '../src/work/commands/mentions.ts'
@@ -145,5 +148,66 @@ describe('findings', () => {
     expect(applyRemedy(tr, finding.remedy!)).toBe(true)
     expect(mentionsIn(newEngine().run(after(before, tr)))).toEqual(['Sectional ground survey (SGS)', 'basin water level (BWL)', 'SGSs'])
     expect(applyRemedy(tr, finding.remedy!)).toBe(false)
+  })
+})
+
+describe('as CSV', () => {
+  const ids = (): (() => string) => {
+    let count = 0
+    return () => `n${count++}`
+  }
+  const read = (text: string, there: Record<string, Abbreviation> = {}) => readAbbreviations(text, there, ids())
+
+  test('what is written is read as it was', () => {
+    const own = {
+      ...entries,
+      g: entry('MG', 'Messgerät, „klein“', {
+        language: 'de',
+        fullPlural: 'Messgeräte',
+        shortPlural: 'MGe',
+        group: 'A',
+        sortKey: 'm',
+        remark: '=1+1',
+        listed: false,
+      }),
+      u: entry('', 'density', { kind: 'symbol', formula: '\\rho_0', unit: 'kg m^-3' }),
+    }
+    expect(Object.values(read(writeAbbreviationsCsv(own)).added)).toEqual(Object.values(own))
+    expect(read(writeAbbreviationsCsv(own), own)).toEqual({ added: {}, known: 5 })
+  })
+  test.each<[string, string, [string, string][]]>([
+    [
+      'columns without a head',
+      'SGS,sectional ground survey\nBWL,basin water level',
+      [
+        ['SGS', 'sectional ground survey'],
+        ['BWL', 'basin water level'],
+      ],
+    ],
+    ['columns in another order', 'full form;short form\nbasin water level;BWL', [['BWL', 'basin water level']]],
+    [
+      'lines with a colon',
+      'SGS: sectional ground survey\n\nBWL: basin water level',
+      [
+        ['SGS', 'sectional ground survey'],
+        ['BWL', 'basin water level'],
+      ],
+    ],
+    ['lines with a dash', 'SGS – sectional ground survey', [['SGS', 'sectional ground survey']]],
+    ['tabs', 'SGS\tsectional ground survey', [['SGS', 'sectional ground survey']]],
+    ['one twice', 'SGS: a survey\nSGS: a survey', [['SGS', 'a survey']]],
+  ])('%s', (_name, text, said) => expect(Object.values(read(text).added).map(({ short, full }) => [short, full])).toEqual(said))
+  test('nothing, and too much, are refused in words', () => {
+    expect(() => read('\n \n')).toThrow('There is no entry in this file.')
+    expect(() => read('A: b\n'.repeat(20_001))).toThrow('at most 20,000 lines')
+    expect(Object.values(read(`${'X'.repeat(9000)}: ${'y'.repeat(9000)}`).added)[0]!.short).toHaveLength(200)
+  })
+  test('what mentions print, and why, as rows', () => {
+    const rows = shortFormRows(newEngine().run(work([p`The ${mention('a')} and the ${mention('a')}.`])))
+    expect(rows.find(({ short }) => short === 'SGS')!.mentions).toEqual([
+      { says: 'sectional ground survey (SGS)', because: 'first', page: '1' },
+      { says: 'SGS', because: 'later', page: '1' },
+    ])
+    expect(writeShortFormsCsv(rows).split('\r\n')[1]).toBe('abbreviation,SGS,,sectional ground survey,,2,1')
   })
 })

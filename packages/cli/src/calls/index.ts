@@ -61,6 +61,13 @@ export const calls: ReadonlyMap<string, CallDefinition> = new Map(
       words: 1,
       load: async () => (await import('./indexCall.ts')).indexCall,
     },
+    'short-forms': {
+      usage: 'short-forms WORK --json|--csv',
+      says: 'Lists abbreviations and symbols with what they stand for, and what each mention prints and why.',
+      options: ['json', 'csv'],
+      words: 1,
+      load: async () => (await import('./shortForms.ts')).shortFormsCall,
+    },
     check: {
       usage: 'check WORK --json',
       says: 'Lists all findings; the status is 1 where something must be mended.',

@@ -1,4 +1,5 @@
 import { entriesOf } from '@steady-ledger/core/content/lists/entries.ts'
+import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
 import { indexRows } from '@steady-ledger/core/dispatch/indexRows.ts'
 import { isGenerated } from '@steady-ledger/core/numbers/scan.ts'
 import { division, plainText } from '@steady-ledger/core/work/schema.ts'
@@ -29,6 +30,14 @@ export const pagesCall: Call = async given => {
         page: line ? '' : label(id),
       })),
     })),
+    shortForms: (['abbreviations', 'symbols'] as const)
+      .filter(role => work.doc.children.some(node => division(node).role === role))
+      .map(role => ({
+        list: role,
+        entries: turnover
+          .rowsOf(role)
+          .map(({ id, short, full, unit, page }) => ({ id, short: textOfPieces(short), full, unit: textOfPieces(unit), page: page ?? '' })),
+      })),
     indexes: indexRows(turnover),
   })
   return 0

@@ -60,7 +60,7 @@ export function EntrySlip({ id, fresh, onRemove, onMerged }: { id: string; fresh
           ⋯
         </Menu>
       </div>
-      <div className="grid grid-cols-2 gap-x-4 gap-y-2 max-[1000px]:grid-cols-1">
+      <div className="grid grid-cols-2 items-start gap-x-4 gap-y-2 max-[1000px]:grid-cols-1">
         {symbol ? (
           <div>
             <Field

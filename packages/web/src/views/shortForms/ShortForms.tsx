@@ -7,7 +7,7 @@ import { closeHistory } from '@tiptap/pm/history'
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { keysOf } from '../../app/shortcuts.ts'
-import { insertDivision } from '../../editor/insert.ts'
+import { addDivision } from '../../editor/insert.ts'
 import { newId } from '../../newId.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { FileInput } from '../../ui/FileInput.tsx'
@@ -133,7 +133,15 @@ export function ShortForms() {
             {all.some(row => !row.unsaid) && !hasList && (
               <>
                 {' · The work has no list of them yet. '}
-                <button type="button" className="quiet" onClick={() => session.run(insertDivision(role, session.live.words[role]))}>
+                <button
+                  type="button"
+                  className="quiet"
+                  onClick={() => {
+                    const { tr } = session.state
+                    addDivision(tr, role, session.live.words[role])
+                    session.dispatch(closeHistory(tr))
+                  }}
+                >
                   Put it in
                 </button>
               </>
@@ -184,7 +192,7 @@ export function ShortForms() {
         >
           <EntrySlip id={chosen} fresh={made === chosen} onRemove={() => remove(chosen)} onMerged={choose} />
           <EntryPlaces id={chosen} mentions={mentions} />
-          <PlainWords id={chosen} />
+          {kind === 'abbreviation' && <PlainWords id={chosen} />}
         </section>
       ) : unsaid ? (
         <section className="grid content-start gap-3 px-6 py-4" aria-label={`Symbol ${unsaid.short}`}>
