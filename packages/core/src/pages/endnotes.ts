@@ -7,7 +7,7 @@ import { scanDivision } from '../numbers/scan.ts'
 import { noteParagraphs } from '../work/schema.ts'
 import { type Box, lineBoxes, type StripItem, settable, space } from './box.ts'
 import { blockDependencies, type Setting, setText, setWords, words } from './setting.ts'
-import { saysPages } from './strip.ts'
+import { saysMoreThanNumbers } from './strip.ts'
 
 export const noteIdsIn = (node: Node): string[] =>
   scanDivision(node)
@@ -64,7 +64,7 @@ export function noteBoxes(id: string, setting: Setting): Box[] {
   if (!node) return []
   const place = String(setting.measure)
   const kept = cache.settled.get(node)
-  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && kept.place === place && !saysPages(node))
+  if (kept && kept.stamp === ledger.stamp && kept.houseStyle === houseStyle && kept.place === place && !saysMoreThanNumbers(node))
     return kept.value as Box[]
   const { note: style } = houseStyle
   const set = (): Box[] => {

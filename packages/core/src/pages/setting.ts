@@ -94,7 +94,7 @@ interface MadeFor {
 export interface StripSource {
   /** Whether it is to stand over all columns. */
   allColumns: boolean
-  saysPages: boolean
+  saysMoreThanNumbers: boolean
   make(setting: Setting): StripItem[]
 }
 

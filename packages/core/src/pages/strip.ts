@@ -43,9 +43,9 @@ export function divisionStrips(node: Node, whole: Setting, written: Written | nu
     parts ??= partsOf(node)
     strips = parts.map(make)
     cache.divisions.set(node, { stamp: ledger.stamp, houseStyle, pictures, parts, strips })
-  } else if (parts!.some(part => part.saysPages)) {
+  } else if (parts!.some(part => part.saysMoreThanNumbers)) {
     // Only what says a page can differ from the round before.
-    strips = strips!.map((strip, index) => (parts![index]!.saysPages ? make(parts![index]!) : strip))
+    strips = strips!.map((strip, index) => (parts![index]!.saysMoreThanNumbers ? make(parts![index]!) : strip))
   }
   const [titleStrip = [], ...rest] = strips!
   if (division(node).role === 'endnotes') return [titleStrip, ...allNotes(setting)]
@@ -73,7 +73,7 @@ function partsOf(root: Node): StripSource[] {
   const title = root.child(0)
   const titlePart: StripSource = {
     allColumns: false,
-    saysPages: saysPages(title),
+    saysMoreThanNumbers: saysMoreThanNumbers(title),
     make: setting =>
       cached({ node: title, identity: `${id}.0`, key: `title ${role}`, id, opener: null }, setting, () =>
         settable(id, () => sliced(divisionTitle(title, id, role, setting), setting.height)),
@@ -108,7 +108,7 @@ function blockPart(block: Node, place: Place, late: Late | null): StripSource {
   const key = `${after} ${role} ${late} ${beside}`
   return {
     allColumns: block.attrs.allColumns === true,
-    saysPages: generated || saysPages(block) || (opener !== null && saysPages(opener)),
+    saysMoreThanNumbers: generated || saysMoreThanNumbers(block) || (opener !== null && saysMoreThanNumbers(opener)),
     make: setting => {
       const own = generated ? `${key}|${dependencyOf(kind, block, setting, place)}` : key
       return cached({ node: block, identity: block.attrs.id, key: own, id: block.attrs.id, opener }, setting, () => {
@@ -187,8 +187,8 @@ function cached({ node, identity, key: asked, id, opener }: Wanted, setting: Set
     kept.place === place &&
     kept.houseStyle === houseStyle &&
     kept.pictures === pictures &&
-    !saysPages(node) &&
-    !(opener && saysPages(opener))
+    !saysMoreThanNumbers(node) &&
+    !(opener && saysMoreThanNumbers(opener))
   )
     return kept.value
   const number = [id, ...idsWithin(node), ...(opener ? [opener.attrs.id as string] : [])]
@@ -241,18 +241,18 @@ function picturesOf(node: Node): readonly string[] {
 }
 const none: readonly string[] = []
 
-const sayingPages = new WeakMap<Node, boolean>()
+const sayingMore = new WeakMap<Node, boolean>()
 
-/** Whether a reference in a block, or in a note of it, says a page or the words of its target: what can change while all numbers stand. */
-export function saysPages(node: Node): boolean {
-  let says = sayingPages.get(node)
+/** Whether a block, or a note of it, says something that can change while all numbers stand: a page, the words of a target, an abbreviation. */
+export function saysMoreThanNumbers(node: Node): boolean {
+  let says = sayingMore.get(node)
   if (says === undefined) {
     says = false
     node.descendants(child => {
-      if (isKind(child, 'reference') && saysMore(child.attrs.wording)) says = true
+      if (isKind(child, 'mention') || (isKind(child, 'reference') && saysMore(child.attrs.wording))) says = true
       return !says
     })
-    sayingPages.set(node, says)
+    sayingMore.set(node, says)
   }
   return says
 }

@@ -154,10 +154,9 @@ export class TurnoverEngine {
     const { doc, scheme, houseStyle, settings } = work
     if (settings.language !== this.language) this.cache = new SettingCache()
     this.language = settings.language
-    const numbered = numberWork(doc, scheme, this.ledger)
-    this.ledger = numbered
+    const ledger = numberWork(doc, scheme, this.ledger)
+    this.ledger = ledger
     const mentions = standingOf(doc, work.abbreviations, houseStyle.mentions, this.mentions)
-    const ledger = withMentions(numbered, mentions)
     this.mentions = mentions
     const { twoSided } = houseStyle.page
     const withPages = houseStyle.mentions.pages && doc.children.some(node => ['abbreviations', 'symbols'].includes(division(node).role))
@@ -332,20 +331,6 @@ export class TurnoverEngine {
     const present = new Set(doc.children.map(node => division(node).id))
     for (const key of this.flows.keys()) if (!present.has(key.slice(0, key.indexOf(' ')))) this.flows.delete(key)
   }
-}
-
-const stamps = new WeakMap<object, WeakMap<object, object>>()
-const joined = new WeakMap<WorkLedger, WorkLedger>()
-
-/** What is kept while all numbers stand is kept while all mentions say the same as well. */
-function withMentions(ledger: WorkLedger, { stamp }: Mentions): WorkLedger {
-  let byMentions = stamps.get(ledger.stamp)
-  if (!byMentions) stamps.set(ledger.stamp, (byMentions = new WeakMap()))
-  let both = byMentions.get(stamp)
-  if (!both) byMentions.set(stamp, (both = {}))
-  let made = joined.get(ledger)
-  if (made?.stamp !== both) joined.set(ledger, (made = { ...ledger, stamp: both }))
-  return made
 }
 
 const hasIndex = (doc: Node): boolean => doc.children.some(node => division(node).role === 'index')

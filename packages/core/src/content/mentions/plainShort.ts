@@ -58,45 +58,74 @@ export function plainFulls(doc: Node, entries: Entries<Abbreviation>, language: 
 const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/-]/g, '\\$&')
 const most = 60
 
+/** What short forms are looked for by: made once for a register. */
+interface Matcher {
+  language: string
+  forms: ReadonlyMap<string, { entry: string; plural: boolean }>
+  pattern: RegExp | null
+}
+
+const matchers = new WeakMap<Entries<Abbreviation>, Matcher>()
+
+function matcherOf(entries: Entries<Abbreviation>, language: string): Matcher {
+  const kept = matchers.get(entries)
+  if (kept?.language === language) return kept
+  const forms = shortForms(entries, language)
+  const either = [...forms.keys()].sort((a, b) => b.length - a.length).map(escaped)
+  const pattern = either.length ? new RegExp(`(?<![\\p{L}\\p{N}])(?:${either.join('|')})(?![\\p{L}\\p{N}])`, 'gu') : null
+  const matcher = { language, forms, pattern }
+  matchers.set(entries, matcher)
+  return matcher
+}
+
+interface InBlock {
+  start: number
+  end: number
+  text: string
+}
+const found = new WeakMap<Node, { matcher: Matcher; list: readonly InBlock[] }>()
+
+function shortsIn(block: Node, matcher: Matcher): readonly InBlock[] {
+  const kept = found.get(block)
+  if (kept?.matcher === matcher) return kept.list
+  const list: InBlock[] = []
+  let at = 0
+  for (const child of block.children) {
+    // Letters of a program are no abbreviations.
+    if (child.text !== undefined && !child.marks.some(mark => mark.type.name === 'code'))
+      for (const { 0: text, index } of child.text.matchAll(matcher.pattern!))
+        list.push({ start: at + index, end: at + index + text.length, text })
+    at += child.nodeSize
+  }
+  found.set(block, { matcher, list })
+  return list
+}
+
 /** Every place, in the order of the text; of one entry, where that is asked for. */
 export function plainShorts(doc: Node, entries: Entries<Abbreviation>, language: string, only?: string): PlainShort[] {
-  const forms = new Map([...shortForms(entries, language)].filter(([, { entry }]) => only === undefined || entry === only))
-  if (!forms.size) return []
-  const pattern = new RegExp(
-    `(?<![\\p{L}\\p{N}])(?:${[...forms.keys()]
-      .sort((a, b) => b.length - a.length)
-      .map(escaped)
-      .join('|')})(?![\\p{L}\\p{N}])`,
-    'gu',
-  )
-  const found: PlainShort[] = []
+  const matcher = matcherOf(entries, language)
+  const places: PlainShort[] = []
+  if (!matcher.pattern) return places
   doc.forEach((node, offset, index) => {
     if (roles[division(node).role].generated) return
-    for (const { block, start, holder, identity } of textBlocks(node)) {
-      let at = 0
-      for (const child of block.children) {
-        // Letters of a program are no abbreviations.
-        if (child.text !== undefined && !child.marks.some(mark => mark.type.name === 'code'))
-          for (const { 0: text, index: within } of child.text.matchAll(pattern)) {
-            const from = at + within
-            const to = from + text.length
-            found.push({
-              ...forms.get(text)!,
-              from: offset + start + from,
-              to: offset + start + to,
-              division: index,
-              holder,
-              identity,
-              start: from,
-              end: to,
-              text,
-              before: textBetween(block, 0, from).slice(-most),
-              after: textBetween(block, to, block.content.size).slice(0, most),
-            })
-          }
-        at += child.nodeSize
+    for (const { block, start: begins, holder, identity } of textBlocks(node))
+      for (const { start, end, text } of shortsIn(block, matcher)) {
+        const form = matcher.forms.get(text)!
+        if (only !== undefined && form.entry !== only) continue
+        places.push({
+          ...form,
+          from: offset + begins + start,
+          to: offset + begins + end,
+          division: index,
+          holder,
+          identity,
+          start,
+          end,
+          text,
+          before: textBetween(block, 0, start).slice(-most),
+          after: textBetween(block, end, block.content.size).slice(0, most),
+        })
       }
-    }
   })
-  return found
+  return places
 }
