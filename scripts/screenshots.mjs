@@ -83,6 +83,23 @@ await page.keyboard.press('Control+z')
 await page.waitForTimeout(800)
 await tab('Dispatch')
 await shoot('dispatch')
+// Short forms of what the thesis says often, made mentions where it says them.
+await tab('Short forms')
+await page.getByLabel('File of short forms').setInputFiles({
+  name: 'short-forms.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from(
+    'HC: heat content\nMI: mixing index\nOS: observed share\nSD: standard deviation\nTF: turbulent flux\nWC: water company\nMF: mean fetch\nSH: specific heat\n',
+  ),
+})
+for (const full of ['heat content', 'mixing index', 'observed share']) {
+  await page.getByRole('treeitem', { name: full }).click()
+  await page.getByRole('button', { name: /Make these/ }).click()
+  await page.getByRole('region', { name: 'Mentions' }).locator('[data-place]').first().waitFor()
+}
+await page.locator('.books', { hasText: 'In balance' }).waitFor()
+await page.getByRole('region', { name: 'Mentions' }).scrollIntoViewIfNeeded()
+await shoot('short-forms')
 await page.locator('.shelf-link').click()
 await page.locator('.work-card a').first().waitFor()
 await shoot('shelf')

@@ -1,6 +1,6 @@
 /** Carries out remedies, each on what it expects to find and on nothing else. */
 import type { Transform } from 'prosemirror-transform'
-import { textBetween } from '../content/index/words.ts'
+import { textBetween } from '../content/index/textBlocks.ts'
 import { mayMark } from '../work/commands/indexMarks.ts'
 import { mayMention, mentionPlaces } from '../work/commands/mentions.ts'
 import { findBlock, removeBlock, removeTarget, setAttributes } from '../work/commands/sections.ts'

@@ -3,7 +3,8 @@
  * that differ in a letter. What is found is offered, never marked by itself.
  */
 import type { Node } from '../../work/schema.ts'
-import { besides, hasMark, type Likeness, likeness, placeKey, stemmerOf, textBetween, textBlocks, tokensOf, wordsOf } from './words.ts'
+import { textBetween, textBlocks } from './textBlocks.ts'
+import { besides, hasMark, type Likeness, likeness, placeKey, stemmerOf, tokensOf, wordsOf } from './words.ts'
 
 export interface FoundWords {
   /** Positions in the document. */

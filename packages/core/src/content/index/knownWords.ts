@@ -6,7 +6,8 @@ import { isKind } from '../../work/kinds/index.ts'
 import type { Entries } from '../../work/registers/register.ts'
 import type { Term } from '../../work/registers/terms.ts'
 import type { Node } from '../../work/schema.ts'
-import { besides, hasMark, likeness, placeKey, stemmerOf, type TextBlock, textBetween, textBlocks, tokensOf, wordsOf } from './words.ts'
+import { type TextBlock, textBetween, textBlocks } from './textBlocks.ts'
+import { besides, hasMark, likeness, placeKey, stemmerOf, tokensOf, wordsOf } from './words.ts'
 
 export interface KnownWords {
   term: string

@@ -1,8 +1,7 @@
 /** Words as terms are looked for: with their stems by the Snowball stemmer of the language, block by block. */
 import { distance } from 'fastest-levenshtein'
 import { newStemmer } from 'snowball-stemmers'
-import { identityIn } from '../../numbers/occurrences.ts'
-import { isKind, traitsOf } from '../../work/kinds/index.ts'
+import { isKind } from '../../work/kinds/index.ts'
 import type { Node } from '../../work/schema.ts'
 
 /** A word of a text block. */
@@ -93,10 +92,6 @@ export const besides = (left: Token, right: Token): boolean => right.from - left
 export const placeKey = (identity: string, list: readonly Token[], first: number, count: number, said: string): string =>
   [identity, list[first - 1]?.word ?? '', said, list[first + count]?.word ?? ''].join(' ')
 
-/** What stands between two positions, in letters; formulas and references as signs for them. */
-export const textBetween = (block: Node, from: number, to: number): string =>
-  block.textBetween(from, to, '', node => (isKind(node, 'formula') ? '□' : traitsOf(node).worded ? '[…]' : ''))
-
 /** Whether a mark of a term stands at or in a stretch of text. */
 export function hasMark(block: Node, from: number, to: number, term: string): boolean {
   let at = 0
@@ -105,35 +100,4 @@ export function hasMark(block: Node, from: number, to: number, term: string): bo
     at += child.nodeSize
   }
   return false
-}
-
-/** A text block of a division. */
-export interface TextBlock {
-  block: Node
-  /** The position of its content in the division, from that of the division itself. */
-  start: number
-  /** The nearest block or note with an id. */
-  holder: string
-  identity: string
-}
-
-const blocks = new WeakMap<Node, readonly TextBlock[]>()
-
-/** The text blocks of a division in which words are looked for, notes and captions included; listings are no words. */
-export function textBlocks(division: Node): readonly TextBlock[] {
-  const kept = blocks.get(division)
-  if (kept) return kept
-  const list: TextBlock[] = []
-  const visit = (node: Node, start: number, holder: string, identity: string): void => {
-    const own = (node.attrs.id as string) || holder
-    if (node.inlineContent && !isKind(node, 'listingText')) list.push({ block: node, start, holder: own, identity })
-    let at = start
-    node.children.forEach((child, index) => {
-      if (child.childCount) visit(child, at + 1, own, identityIn(identity, child, index))
-      at += child.nodeSize
-    })
-  }
-  visit(division, 1, '', division.attrs.id)
-  blocks.set(division, list)
-  return list
 }

@@ -1,10 +1,9 @@
-/** Where short forms, and full ones, stand as plain words: what could be a mention. */
+/** Where short forms stand as plain words: what could be a mention. */
 import type { Abbreviation } from '../../work/registers/abbreviations.ts'
 import type { Entries } from '../../work/registers/register.ts'
 import { division, type Node, roles } from '../../work/schema.ts'
-import { findWords } from '../index/find.ts'
-import { textBetween, textBlocks } from '../index/words.ts'
-import { fullForm, shortForm } from './forms.ts'
+import { textBetween, textBlocks } from '../index/textBlocks.ts'
+import { shortForm } from './forms.ts'
 
 export interface PlainWord {
   entry: string
@@ -41,18 +40,6 @@ export function shortForms(entries: Entries<Abbreviation>, language: string): Re
   // Which of two is meant cannot be known.
   for (const form of several) forms.delete(form)
   return forms
-}
-
-/** Places of the full form of an entry, of one or of many, in the order of the text. */
-export function plainFulls(doc: Node, entries: Entries<Abbreviation>, language: string, id: string): PlainWord[] {
-  const entry = entries[id]
-  if (!entry?.full) return []
-  const lower = (text: string): string => text.toLocaleLowerCase(language)
-  const [one, many] = [lower(fullForm(entry, false, language)), lower(fullForm(entry, true, language))]
-  return findWords(doc, entry.full, '', entry.language ?? language).flatMap(found => {
-    const said = lower(found.text).replace(/\s+/g, ' ')
-    return said === one || said === many ? [{ ...found, entry: id, plural: said !== one }] : []
-  })
 }
 
 const escaped = (text: string): string => text.replace(/[\\^$.*+?()[\]{}|/-]/g, '\\$&')

@@ -1,6 +1,6 @@
 import { marksIn } from '../../content/index/marks.ts'
 import { termName } from '../../content/index/terms.ts'
-import { textBetween, textBlocks } from '../../content/index/words.ts'
+import { textBetween, textBlocks } from '../../content/index/textBlocks.ts'
 import { attributesOf, isKind } from '../../work/kinds/index.ts'
 import { matterOf, type Node } from '../../work/schema.ts'
 import { divisionCheck } from '../check.ts'

@@ -1,21 +1,19 @@
 /** Where an entry stands as plain words, short or in full: each place with yes or no, all made mentions in one step. */
-import { type PlainWord, plainFulls, plainShorts } from '@steady-ledger/core/content/mentions/plainShort.ts'
+import { type PlainWord, plainShorts } from '@steady-ledger/core/content/mentions/plainShort.ts'
 import { mentionPlaces } from '@steady-ledger/core/work/commands/mentions.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
 import { Segments } from '../../ui/Segments.tsx'
 
 type Entries = Work['abbreviations']
+type PlainFulls = typeof import('@steady-ledger/core/content/mentions/plainFull.ts').plainFulls
 
 /** More are shown when these are through. */
 const most = 200
-
-const plainWords = (doc: Node, entries: Entries, language: string, id: string): PlainWord[] =>
-  [...plainShorts(doc, entries, language, id), ...plainFulls(doc, entries, language, id)].sort((a, b) => a.from - b.from)
 
 export function PlainWords({ id }: { id: string }) {
   const session = useSession()
@@ -23,13 +21,21 @@ export function PlainWords({ id }: { id: string }) {
   const entries = useView(view => view.abbreviations)
   const language = useView(view => view.settings.language)
   const [no, setNo] = useState<ReadonlySet<string>>(new Set())
-  const found = useMemo(() => plainWords(doc, entries, language, id), [doc, entries, language, id])
+  // Full forms are looked for with stemmers, which are fetched for that.
+  const [plainFulls, setPlainFulls] = useState<PlainFulls | null>(null)
+  useEffect(() => {
+    void import('@steady-ledger/core/content/mentions/plainFull.ts').then(loaded => setPlainFulls(() => loaded.plainFulls))
+  }, [])
+  const find = (text: Node, known: Entries): PlainWord[] =>
+    [...plainShorts(text, known, language, id), ...(plainFulls?.(text, known, language, id) ?? [])].sort((a, b) => a.from - b.from)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: these are what is found in, and by
+  const found = useMemo(() => find(doc, entries), [doc, entries, language, id, plainFulls])
   if (!found.length) return null
   const shown = found.slice(0, most)
   const keyOf = ({ holder, before, text, after }: PlainWord): string => [holder, before, text, after].join('|')
   const chosen = shown.filter(each => !no.has(keyOf(each)))
   const make = (): void => {
-    const places = plainWords(session.state.doc, session.work.abbreviations, language, id).filter(each => !no.has(keyOf(each)))
+    const places = find(session.state.doc, session.work.abbreviations).filter(each => !no.has(keyOf(each)))
     if (session.dispatch(mentionPlaces(closeHistory(session.state.tr), places.slice(0, most), id)))
       session.sayDone(
         `${chosen.length === 1 ? 'One word is' : `${chosen.length} words are`} a mention now.`.replace('are a mention', 'are mentions'),
