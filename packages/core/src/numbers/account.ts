@@ -1,6 +1,6 @@
 /** The account of a number: how it came about, step by step, in words an author can check. */
 import { capital } from '../languages/capital.ts'
-import { countingRule, type LevelRule, type Scheme, seriesRule, type Tile } from '../work/parts/scheme.ts'
+import { countingRule, type LevelRule, noteRulesOf, type Scheme, seriesRule, type Tile } from '../work/parts/scheme.ts'
 import type { HeadingItem, ItemKind, ListItemItem, MemberItem, NumberedItem, SeriesItem } from './item.ts'
 import type { Entry, Ledger } from './ledger.ts'
 
@@ -18,8 +18,8 @@ const tellers: { [Kind in ItemKind]: Teller<Extract<NumberedItem, { kind: Kind }
   heading: tellHeading,
   series: tellSeries,
   member: tellMember,
-  note: (_item, entry, ledger) =>
-    !entry.restartedBy && ledger.scheme.notes.restart === 'page'
+  note: ({ other }, entry, ledger) =>
+    !entry.restartedBy && noteRulesOf(ledger.scheme, other).restart === 'page'
       ? [rule('Notes begin again on every page, in the order of their marks.')]
       : [tellScope(entry, ledger), ...tellOrder(entry, ledger)],
   listItem: tellListItem,

@@ -6,6 +6,7 @@ import {
   countingRule,
   type LevelRule,
   listMarkingOf,
+  noteRulesOf,
   type RuleSet,
   type Scheme,
   type SeriesRule,
@@ -230,10 +231,10 @@ export class Count {
     return { key: heading?.bare ?? '', heading: heading?.id ?? '' }
   }
 
-  note({ numbered }: NoteItem): Numbering {
-    const { form, restart } = this.scheme.notes
+  note({ numbered, other }: NoteItem): Numbering {
+    const { form, restart } = noteRulesOf(this.scheme, other)
     const chapter = restart === 'chapter' ? (this.enclosing[1]?.id ?? '') : ''
-    const { value, since } = this.next(`note\n${chapter}`, 1, chapter)
+    const { value, since } = this.next(`note${other ? ' other' : ''}\n${chapter}`, 1, chapter)
     const bare = writeCounter(value, form, this.scheme.language)
     const written = [{ level: null, value, form }]
     return numbering('note', this.names.note, { bare, own: bare, number: numbered ? bare : '', written, count: value, restartedBy: since })

@@ -45,6 +45,8 @@ export interface MemberItem extends Item {
 
 export interface NoteItem extends Item {
   kind: 'note'
+  /** Of the second kind of notes of the work. */
+  other: boolean
 }
 
 export interface ListItemItem extends Item {

@@ -210,8 +210,13 @@ class Scan {
     })
   }
 
-  plain(kind: 'note' | 'place', node: Node, id: string, label: string): void {
-    this.items.push({ kind, id, block: kindOf(node), numbered: kind === 'note', label, text: node })
+  note(node: Node, id: string): void {
+    const { label, other } = attributesOf(node, 'note')
+    this.items.push({ kind: 'note', id, block: kindOf(node), numbered: true, label, text: node, other })
+  }
+
+  labelled(node: Node, id: string, label: string): void {
+    this.items.push({ kind: 'place', id, block: kindOf(node), numbered: false, label, text: node })
   }
 }
 
@@ -270,12 +275,12 @@ const finders: Record<Numbering, Finder> = {
     return undefined
   },
   note: (node, place, scan) => {
-    scan.plain('note', node, place.holder, attributesOf(node, 'note').label)
+    if (isKind(node, 'note')) scan.note(node, place.holder)
     return undefined
   },
   place: (node, place, scan) => {
     const { label } = attributesOf(node, 'paragraph')
-    if (label && !place.inTable) scan.plain('place', node, place.holder, label)
+    if (label && !place.inTable) scan.labelled(node, place.holder, label)
     return undefined
   },
 }
@@ -299,6 +304,7 @@ function rulesOf(item: NumberedItem): string {
     case 'listItem':
       return `${item.look}|${item.depth}|${item.list.id}${item.list.continued}${item.list.startAt ?? ''}`
     case 'note':
+      return item.other ? 'other' : ''
     case 'place':
       return ''
   }

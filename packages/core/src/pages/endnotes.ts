@@ -4,6 +4,7 @@ import type { Node } from 'prosemirror-model'
 import { plainTextOf } from '../content/plainText.ts'
 import { identityIn, noteParagraphIdentity } from '../numbers/occurrences.ts'
 import { scanDivision } from '../numbers/scan.ts'
+import { type NoteRules, noteRulesOf } from '../work/parts/scheme.ts'
 import { noteParagraphs } from '../work/schema.ts'
 import { type Box, lineBoxes, type StripItem, settable, space } from './box.ts'
 import { blockDependencies, type Setting, setText, setWords, words } from './setting.ts'
@@ -16,19 +17,37 @@ export const noteIdsIn = (node: Node): string[] =>
 
 const headStrips = new WeakMap<object, Map<string, StripItem[]>>()
 
-/** The notes of a division under a heading of their own, for its end. */
-export function chapterNotes(node: Node, setting: Setting): StripItem[][] {
-  return [head(setting.words.notes, setting), ...noteIdsIn(node).map(id => noteBoxes(id, setting))]
+/** Where a note stands, by the rules of its kind. */
+export function placeOfNote(id: string, { ledger, scheme }: Setting): NoteRules['place'] {
+  const item = ledger.byId.get(id)?.item
+  return noteRulesOf(scheme, item?.kind === 'note' && item.other).place
 }
 
-/** All notes of the work; by division where their numbers begin again in each. */
-export function allNotes(setting: Setting): StripItem[][] {
+/** Notes of a division under a heading of their own, for its end: those of one kind, then those of the other. */
+export function chapterNotes(ids: readonly string[], setting: Setting): StripItem[][] {
+  return [head(setting.words.notes, setting), ...byKind(ids, setting).map(id => noteBoxes(id, setting))]
+}
+
+function byKind(ids: readonly string[], { ledger }: Setting): string[] {
+  const isOther = (id: string): boolean => {
+    const item = ledger.byId.get(id)?.item
+    return item?.kind === 'note' && item.other
+  }
+  return [...ids.filter(id => !isOther(id)), ...ids.filter(isOther)]
+}
+
+/** All notes that stand in a division of their own, those of one kind behind those of the other; by division where their numbers begin again in each. */
+export const allNotes = (setting: Setting): StripItem[][] => [...notesOfKind(false, setting), ...notesOfKind(true, setting)]
+
+function notesOfKind(other: boolean, setting: Setting): StripItem[][] {
   const { ledger, scheme } = setting
+  const rules = noteRulesOf(scheme, other)
   const strips: StripItem[][] = []
+  if (rules.place !== 'work') return strips
   let last = -1
   for (const entry of ledger.entries) {
-    if (entry.item.kind !== 'note') continue
-    if (entry.division !== last && scheme.notes.restart === 'chapter') {
+    if (entry.item.kind !== 'note' || entry.item.other !== other) continue
+    if (entry.division !== last && rules.restart === 'chapter') {
       const host = ledger.entries.find(other => other.division === entry.division && other.item.block === 'division')
       const text = host?.item.text
       const title = host && text ? plainTextOf(text, identityIn(host.id, text, 0), setting.wordingOf) : ''

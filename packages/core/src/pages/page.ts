@@ -4,7 +4,7 @@ import { writeCounter } from '../numbers/counterForm.ts'
 import { division, type Matter, matterOf } from '../work/schema.ts'
 import { type Box, box, failedBox, type Placed, type StripItem } from './box.ts'
 import { bodiesBy, joinBodies, planColumns, topUnder } from './columns.ts'
-import { noteBoxes } from './endnotes.ts'
+import { noteBoxes, placeOfNote } from './endnotes.ts'
 import { type MakeUpInput, MeasuredStrip, type PageBody, type Stood } from './filling.ts'
 import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
@@ -138,8 +138,10 @@ function cutAlike(input: MakeUpInput, flow: Flow, notes: Box[][], others: (KeptF
 
 function notesOf(flow: Flow, setting: Setting): Map<string, Box[]> {
   const byId = new Map<string, Box[]>()
-  if (setting.scheme.notes.place !== 'foot') return byId
-  for (const strip of flow.strips) for (const id of noteIds(strip)) byId.set(id, noteBoxes(id, inColumns(setting, flow.columns)))
+  const { notes, otherNotes } = setting.scheme
+  if (notes.place !== 'foot' && otherNotes.place !== 'foot') return byId
+  for (const strip of flow.strips)
+    for (const id of noteIds(strip)) if (placeOfNote(id, setting) === 'foot') byId.set(id, noteBoxes(id, inColumns(setting, flow.columns)))
   return byId
 }
 

@@ -13,7 +13,7 @@ import { dependencyOf, stripOf } from './blocks/index.ts'
 import { indexKey, indexList } from './blocks/indexList.ts'
 import { registerList, rowsKey } from './blocks/registerList.ts'
 import { costs, type StripItem, settable } from './box.ts'
-import { allNotes, chapterNotes, noteIdsIn } from './endnotes.ts'
+import { allNotes, chapterNotes, noteIdsIn, placeOfNote } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
 import { columnsIn, inColumns } from './measure.ts'
 import { nodeNumber } from './nodeNumber.ts'
@@ -51,7 +51,8 @@ export function divisionStrips(node: Node, whole: Setting, written: Written | nu
   if (division(node).role === 'endnotes') return [titleStrip, ...allNotes(setting)]
   if (written?.kind === 'index') return [titleStrip, ...rest, indexStrip(node, [titleStrip, ...rest].flat(), written.entries, setting)]
   const own = written ? [titleStrip, cachedList(node, written, setting), ...rest] : strips!
-  return ledgerNotes(node, setting).length ? [...own, ...chapterNotes(node, setting)] : own
+  const notes = ledgerNotes(node, setting)
+  return notes.length ? [...own, ...chapterNotes(notes, setting)] : own
 }
 
 const wide = new WeakMap<StripItem[], StripItem[]>()
@@ -258,4 +259,7 @@ export function saysMoreThanNumbers(node: Node): boolean {
 }
 
 /** Notes of a division that stand at its end; none where notes stand at the foot or in a division of their own. */
-const ledgerNotes = (node: Node, { scheme }: Setting): string[] => (scheme.notes.place === 'chapter' ? noteIdsIn(node) : [])
+const ledgerNotes = (node: Node, setting: Setting): string[] =>
+  [setting.scheme.notes, setting.scheme.otherNotes].some(({ place }) => place === 'chapter')
+    ? noteIdsIn(node).filter(id => placeOfNote(id, setting) === 'chapter')
+    : []

@@ -78,8 +78,9 @@ interface Making {
   plain: Run
   /** What the block is told apart by; its own id unless another is given. */
   identity: string
-  /** How many worded things stand before what is made. */
+  /** How many worded things stand before what is made, and what stands right before it. */
   worded: number
+  before: Node | null
 }
 
 /** What an inline thing is set as: a kind that is missing here does not compile. */
@@ -94,7 +95,12 @@ const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
     const [first, ...rest] = making.context.wordingOf(node, occurrence).map(piece => mentionRun(piece, faceOf(node, making.style), making))
     return first ? [{ ...first, anchors: [occurrence] }, ...rest] : []
   },
-  note: (node, making) => [noteRun(attributesOf(node, 'note').id, making)],
+  note: (node, making) => {
+    const run = noteRun(attributesOf(node, 'note').id, making)
+    const { note: _note, reserve: _reserve, ...plain } = run
+    // Marks at one place are parted.
+    return making.before && isKind(making.before, 'note') ? [{ ...plain, note: '', lead: null, text: ',' }, run] : [run]
+  },
   // Marks stand with a word beside them: `withMarks` finds it.
   indexMark: () => [],
 }
@@ -102,7 +108,14 @@ const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
 /** The inline content of a text block. `identity` tells the block apart where it has no id of its own. */
 export function runsOf(node: Node, style: TextStyle, context: InlineContext, identity: string = node.attrs.id ?? ''): Run[] {
   if (hasMarks(node)) return withMarks(node, style, context, identity)
-  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, featuresOf(style)), worded: 0 }
+  const making: Making = {
+    style,
+    context,
+    identity,
+    plain: plainRun('', style.face, style.size, featuresOf(style)),
+    worded: 0,
+    before: null,
+  }
   return node.children.flatMap(child => childRuns(child, making))
 }
 
@@ -152,7 +165,14 @@ function withMarks(block: Node, style: TextStyle, context: InlineContext, identi
   const runs: Run[] = []
   /** How many letters and things of the block stand before the child whose runs are made. */
   let before = 0
-  const making: Making = { style, context, identity, plain: plainRun('', style.face, style.size, featuresOf(style)), worded: 0 }
+  const making: Making = {
+    style,
+    context,
+    identity,
+    plain: plainRun('', style.face, style.size, featuresOf(style)),
+    worded: 0,
+    before: null,
+  }
   for (const child of node.children) {
     const length = child.text?.length ?? 1
     const own = marks.filter(({ at }) => at >= before && (at < before + length || (at === before + length && child === node.lastChild)))
@@ -181,10 +201,14 @@ function withMarks(block: Node, style: TextStyle, context: InlineContext, identi
 
 function childRuns(child: Node, making: Making): Run[] {
   const { style } = making
-  if (child.text !== undefined)
+  if (child.text !== undefined) {
+    making.before = child
     return [child.marks.length ? markedRun(child, child.text, making) : plainRun(child.text, style.face, style.size, featuresOf(style))]
+  }
   const kind = kindOf(child)
-  return isInlineKind(kind) ? inlineRuns[kind](child, making) : []
+  const made = isInlineKind(kind) ? inlineRuns[kind](child, making) : []
+  making.before = child
+  return made
 }
 
 const has = (node: Node, name: MarkName): boolean => node.marks.some(mark => mark.type.name === name)
@@ -280,7 +304,14 @@ function noteRun(id: string, { style, context, plain }: Making): Run {
 
 /** Pieces that the program writes, in a style: an entry of a register in a list. */
 export function runsOfPieces(pieces: readonly Piece[], style: TextStyle, context: InlineContext): Run[] {
-  const making: Making = { style, context, identity: '', plain: plainRun('', style.face, style.size, featuresOf(style)), worded: 0 }
+  const making: Making = {
+    style,
+    context,
+    identity: '',
+    plain: plainRun('', style.face, style.size, featuresOf(style)),
+    worded: 0,
+    before: null,
+  }
   return pieces.map(piece => ({ ...pieceRun(piece, style.face, making), divisible: false, whole: true }))
 }
 

@@ -13,7 +13,7 @@ export function anItem(id: string, kind: string, { series = '', level = 0, partO
     case 'member':
       return { ...common, kind, block: 'panel', partOf }
     case 'note':
-      return { ...common, kind, block: 'note' }
+      return { ...common, kind, block: 'note', other: false }
     default:
       return { ...common, kind: 'series', block: series as KindName, series, shortText: null, tag: '' }
   }

@@ -5,7 +5,7 @@ import { saysFormula } from '../../numbers/item.ts'
 import type { Entry, Ledger } from '../../numbers/ledger.ts'
 import { attributesOf } from '../../work/kinds/index.ts'
 import type { Wording } from '../../work/kinds/inline.ts'
-import { wordsOf } from '../../work/parts/scheme.ts'
+import { noteRulesOf, wordsOf } from '../../work/parts/scheme.ts'
 import type { Node } from '../../work/schema.ts'
 import { joiner, merged, type Piece, textOfPieces } from '../pieces.ts'
 import { shortened, titleOf } from '../titles.ts'
@@ -25,6 +25,7 @@ export const wordings: Record<Wording, string> = {
   nameNumberAndPage: 'Name, number and page',
   nearby: 'Name, number and how near it is',
   title: 'Title',
+  mark: 'Mark of a note, again',
 }
 
 /** Whether a wording says a page, and so is known only when pages are made. */
@@ -104,6 +105,9 @@ function clausesOf(found: readonly Entry[], wording: Wording, saying: Saying): P
       return [...found].sort((a, b) => a.order - b.order).map(entry => title(entry, saying))
     case 'number':
       return groups.flatMap(group => runsOf(group).map(run => runPieces(run, saying)))
+    // A mark stands where that of the note itself would.
+    case 'mark':
+      return found.map(entry => [{ text: entry.number || entry.bare, target: entry.id, marks: ['superscript'] }])
     case 'nameAndNumber':
       return groups.flatMap(group => named(group, saying))
     case 'nameNumberAndPage':
@@ -129,8 +133,10 @@ const list = (items: Piece[][], { ledger, language }: Saying): Piece[] => joinLi
 /** “ in Chapter 3”: of a note in another chapter, where the scheme asks for it. */
 function chapterOf(group: readonly Entry[], { division, ledger, words }: Saying): Piece[] {
   const [note] = group
-  const { notes, nameForm } = ledger.scheme
-  if (note?.item.kind !== 'note' || !notes.sayChapter || notes.restart === 'work' || note.division === division) return []
+  const { nameForm } = ledger.scheme
+  if (note?.item.kind !== 'note' || note.division === division) return []
+  const { sayChapter, restart } = noteRulesOf(ledger.scheme, note.item.other)
+  if (!sayChapter || restart === 'work') return []
   if (group.some(other => other.division !== note.division)) return []
   const chapter = ledger.entries.find(({ division: index, item }) => index === note.division && item.block === 'division')
   if (!chapter?.number) return []

@@ -11,7 +11,11 @@ export const formula = inlineKind('formula', {
 
 export const note = inlineKind('note', {
   content: '(text | formula | reference | mention | indexMark | noteBreak)*',
-  attributes: labelled,
+  attributes: {
+    ...labelled,
+    /** Of the second kind of notes of the work: with its own count, and perhaps its own place. */
+    other: flag(false),
+  },
   traits: { numbering: 'note', aside: true },
   markup: { tag: 'span' },
   editing: { atom: true, isolating: true },
@@ -61,7 +65,7 @@ export const mention = inlineKind('mention', {
 })
 
 /** What a reference says of its targets. */
-export const wordingNames = ['number', 'nameAndNumber', 'page', 'nameNumberAndPage', 'nearby', 'title'] as const
+export const wordingNames = ['number', 'nameAndNumber', 'page', 'nameNumberAndPage', 'nearby', 'title', 'mark'] as const
 export type Wording = (typeof wordingNames)[number]
 
 export const reference = inlineKind('reference', {

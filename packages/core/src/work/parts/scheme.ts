@@ -116,6 +116,19 @@ const ownWords = Type.Unsafe<Words>(
 
 const levelRules = Type.Array(levelRule, { minItems: deepestLevel, maxItems: deepestLevel + 1 })
 
+/** Notes stand at the foot of the page of their mark, at the end of their chapter, or in a division of their own. */
+const noteRules = Type.Object(
+  {
+    form,
+    restart: oneOf(['work', 'chapter', 'page'], 'chapter'),
+    place: oneOf(['foot', 'chapter', 'work'], 'foot'),
+    /** A reference from another chapter says the chapter of the note as well. */
+    sayChapter: flag(false),
+  },
+  closed,
+)
+export type NoteRules = Static<typeof noteRules>
+
 export const schemeDefinition = Type.Object(
   {
     /** BCP 47 tag of the language of counters in words, and of names that stand in no rule. */
@@ -123,17 +136,9 @@ export const schemeDefinition = Type.Object(
     /** Level 0, the parts of a work, is a level of the main matter only. */
     levels: Type.Object({ main: levelRules, appendix: levelRules, chapterAppendix: levelRules }, closed),
     series: Type.Array(seriesDefinition, { maxItems: 100 }),
-    /** Notes stand at the foot of the page of their mark, at the end of their chapter, or in a division of their own. */
-    notes: Type.Object(
-      {
-        form,
-        restart: oneOf(['work', 'chapter', 'page'], 'chapter'),
-        place: oneOf(['foot', 'chapter', 'work'], 'foot'),
-        /** A reference from another chapter says the chapter of the note as well. */
-        sayChapter: flag(false),
-      },
-      closed,
-    ),
+    notes: noteRules,
+    /** Of notes of the other kind: a work may have footnotes and endnotes, or two counts of either. */
+    otherNotes: noteRules,
     /** Looks of lists; a list that names none has the first one of its kind. */
     lists: Type.Object({ numbered: listMarkings, bulleted: listMarkings }, closed),
     nameForm: oneOf(['full', 'short'], 'full'),
@@ -145,6 +150,12 @@ export const schemeDefinition = Type.Object(
   closed,
 )
 export type Scheme = Static<typeof schemeDefinition>
+
+/** The rules that a note follows, by its kind. */
+export const noteRulesOf = ({ notes, otherNotes }: Scheme, other: boolean): NoteRules => (other ? otherNotes : notes)
+
+/** Endnotes beside footnotes, in letters so that no mark is taken for one of the others. */
+const endnotes = (): NoteRules => ({ form: 'letterLower', restart: 'work', place: 'work', sayChapter: false })
 
 const level = (n: number): Tile => ({ level: n })
 const text = (t: string): Tile => ({ text: t })
@@ -282,6 +293,7 @@ export const thesisScheme = (): Scheme => ({
   },
   series: standardSeries(1),
   notes: { form: 'arabic', restart: 'chapter', place: 'foot', sayChapter: false },
+  otherNotes: endnotes(),
   lists: readyListMarkings(),
   nameForm: 'full',
   conjunction: '',
@@ -298,6 +310,7 @@ export const paperScheme = (): Scheme => ({
   },
   series: standardSeries(null),
   notes: { form: 'arabic', restart: 'work', place: 'foot', sayChapter: false },
+  otherNotes: endnotes(),
   lists: readyListMarkings(),
   nameForm: 'full',
   conjunction: '',

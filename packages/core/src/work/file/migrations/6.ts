@@ -1,4 +1,4 @@
-/** Version 6 to 7: texts may hold marks for an index, which earlier programs cannot read, and mentions of abbreviations; house styles say how an index looks, how many columns there are, and what mentions print. Frozen. */
+/** Version 6 to 7: texts may hold marks for an index, which earlier programs cannot read, and mentions of abbreviations; house styles say how an index looks, how many columns there are, and what mentions print; a scheme has rules for a second kind of notes. Frozen. */
 
 interface TextStyle {
   size: number
@@ -27,5 +27,6 @@ export function houseStyleFrom6(style: { contents?: unknown }): object {
 export const from6 = (file: Record<string, unknown>): Record<string, unknown> => ({
   ...file,
   version: 7,
+  scheme: { ...(file.scheme as object), otherNotes: { form: 'letterLower', restart: 'work', place: 'work', sayChapter: false } },
   houseStyle: houseStyleFrom6(file.houseStyle as { contents?: unknown }),
 })
