@@ -74,7 +74,7 @@ test('running heads are composed of tiles', async ({ page }) => {
 
 test('notes go to a division of their own, which is made in the same step, and come back with one undo', async ({ page }) => {
   await openDemo(page, 'house-style')
-  const place = page.getByLabel('Notes stand')
+  const place = page.getByRole('combobox', { name: 'Notes stand', exact: true })
   await place.selectOption('work')
   await inBalance(page)
   await page.getByRole('link', { name: 'Galley' }).click()

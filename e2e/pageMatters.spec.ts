@@ -63,7 +63,7 @@ test('notes that count by page say the same at the foot of the page and in the g
   page,
 }) => {
   await openDemo(page, 'scheme')
-  await page.getByLabel('They count').selectOption('On each page')
+  await page.getByRole('combobox', { name: 'They count', exact: true }).selectOption('On each page')
   await page.getByRole('button', { name: 'Apply' }).click()
   await page.getByRole('link', { name: 'Galley', exact: true }).click()
   await openChapter(page, '2')

@@ -17,9 +17,10 @@ import {
   removeTablePanel,
   splitEquationGroup,
 } from '../editor/groups.ts'
-import { insertBlock, insertDivision, insertKeywords, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
+import { insertBlock, insertDivision, insertKeywords, insertOtherNote, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
 import { emphasisIsTyped, sectionAt, typeEmphasis } from '../editor/keys.ts'
 import { shortFormsAreTyped, typeShortForms } from '../editor/mentions.ts'
+import { toNote, turnKind } from '../editor/notes.ts'
 import { joinRow, splitRow } from '../editor/rows.ts'
 import { insertProof, insertStatement } from '../editor/statements.ts'
 import { addTableNotes } from '../editor/tableNotes.ts'
@@ -71,6 +72,17 @@ const newList =
 export const namedCommands: NamedCommand[] = [
   { name: 'Insert a reference', shortcut: 'reference', ...puts('In the line', 'a reference'), run: session => session.act('reference') },
   { name: 'Insert a footnote', shortcut: 'note', ...puts('In the line', 'a footnote'), run: session => session.act('note') },
+  {
+    name: 'Insert a note of the other kind',
+    ...puts('In the line', 'a note of the other kind, such as an endnote'),
+    ...editor(insertOtherNote),
+  },
+  { name: 'Make this note the other kind', run: session => turnKind(session, 'one') },
+  { name: 'Make the selected notes the other kind', run: session => turnKind(session, 'selected') },
+  { name: 'Make all notes of this division the other kind', run: session => turnKind(session, 'division') },
+  { name: 'Make all notes of the work the other kind', run: session => turnKind(session, 'work') },
+  { name: 'Next note', shortcut: 'nextNote', run: session => toNote(session, 1) },
+  { name: 'Note before', shortcut: 'noteBefore', run: session => toNote(session, -1) },
   {
     name: 'Insert a formula in the line',
     shortcut: 'formula',

@@ -39,6 +39,8 @@ export const shortcuts = {
   levelFour: { says: 'Heading of level 4', chords: ['Mod-Alt-4'], group: 'Headings and sections' },
   mention: { says: 'Mention an abbreviation or symbol', chords: ['Mod-Alt-a'], group: 'In the text' },
   indexMark: { says: 'Mark for the index', chords: ['Mod-Alt-x'], group: 'In the text' },
+  nextNote: { says: 'Next note', chords: ['Mod-Alt-.'], group: 'In the text' },
+  noteBefore: { says: 'Note before', chords: ['Mod-Alt-,'], group: 'In the text' },
   promote: { says: 'Section one level up', chords: ['Mod-Alt-['], group: 'Headings and sections' },
   demote: { says: 'Section one level down', chords: ['Mod-Alt-]'], group: 'Headings and sections' },
   moveUp: { says: 'Section before the one above it', chords: ['Mod-Alt-ArrowUp'], group: 'Headings and sections' },

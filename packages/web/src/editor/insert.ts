@@ -152,10 +152,14 @@ export const insertKept =
   }
 
 /** A note to what is selected stands behind it; the words stay. */
-export const insertNote: Command = (state, dispatch) => {
+/** A note of the other kind, behind the selection. */
+export const insertOtherNote: Command = (state, dispatch) => putNote(true, state, dispatch)
+export const insertNote: Command = (state, dispatch) => putNote(false, state, dispatch)
+
+const putNote = (other: boolean, state: EditorState, dispatch: Parameters<Command>[1]): boolean => {
   const { $to } = state.selection
   if (!$to.parent.inlineContent || !$to.parent.type.contentMatch.matchType(nodes.note)) return false
-  const note = nodes.note.create({ id: newId() })
+  const note = nodes.note.create({ id: newId(), other })
   const tr = state.tr.insert($to.pos, note)
   dispatch?.(tr.setSelection(TextSelection.create(tr.doc, $to.pos + note.nodeSize)).scrollIntoView())
   return true

@@ -17,6 +17,7 @@ export const referenceView =
       const parts = live.wording(node, occurrence())
       const text = parts.map(part => part.text).join('')
       say(dom, text)
+      dom.classList.toggle('as-mark', node.attrs.wording === 'mark')
       dom.classList.toggle(
         'lost',
         parts.some(part => part.lost),

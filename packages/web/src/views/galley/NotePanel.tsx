@@ -1,10 +1,12 @@
 /** A footnote open for writing under its line. Esc, or a press elsewhere, goes back to where the cursor was. */
 
+import { capital } from '@steady-ledger/core/languages/capital.ts'
 import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
 import { useCallback, useLayoutEffect, useRef } from 'react'
 import { useNavigate } from 'react-router'
+import { noteName } from '../../app/noteNames.ts'
 import type { OpensAt } from '../../composer/Composer.tsx'
 import { NoteEditor } from '../../editor/noteEditor.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
@@ -23,6 +25,10 @@ export function NotePanel({ view, id, onClose, onCompose }: Props) {
   const navigate = useNavigate()
   const content = useRef<HTMLDivElement>(null)
   const number = useView(shown => shown.ledger.byId.get(id)?.number ?? '')
+  const name = useView(shown => {
+    const item = shown.ledger.byId.get(id)?.item
+    return capital(noteName(shown.scheme, item?.kind === 'note' && item.other))
+  })
   const where = useCallback(() => {
     const at = findBlock(view.state.doc, id)
     return at < 0 ? null : at
@@ -66,7 +72,7 @@ export function NotePanel({ view, id, onClose, onCompose }: Props) {
   }, [view, id, session, navigate, onClose, onCompose, placed])
   if (!place) return null
   return (
-    <div className="note-panel" style={place} role="group" aria-label={`Footnote ${number}`}>
+    <div className="note-panel" style={place} role="group" aria-label={`${name} ${number}`}>
       <span className="note-number">{number}</span>
       <div ref={content} className="note-body" />
       <span className="note-hint">

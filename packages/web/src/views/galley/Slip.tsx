@@ -15,6 +15,7 @@ import { countWords, matterOf, type Node, plainText, roles } from '@steady-ledge
 import { Fragment } from 'react'
 import { Link } from 'react-router'
 import { languages } from '../../app/languages.ts'
+import { noteName, notesSaid } from '../../app/noteNames.ts'
 import { wordsSaid } from '../../app/wordsSaid.ts'
 import { leadElsewhere } from '../../app/workCommands.ts'
 import { addEquationLine } from '../../editor/groups.ts'
@@ -191,6 +192,14 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           </>
         )}
         {node.type.name === 'indexMark' && <MarkFields node={node} at={at} set={set} />}
+        {node.type.name === 'note' && (
+          <Choice
+            label="It is"
+            value={node.attrs.other ? 'other' : 'usual'}
+            options={{ usual: `A ${noteName(session.work.scheme, false)}`, other: capital(notesSaid(session.work.scheme, true, 1)) }}
+            onChange={value => set('other', value === 'other')}
+          />
+        )}
         {node.type.name === 'mention' && <MentionFields node={node} at={at} set={set} />}
         {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
         {node.type.name === 'keywords' && (

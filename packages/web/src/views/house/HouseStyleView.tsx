@@ -42,10 +42,11 @@ export function HouseStyleView() {
   const change = (next: HouseStyle): boolean => session.setPart('houseStyle', next)
   const scheme = useView(view => view.scheme)
   /** Notes that go to a division of their own get one in the same step, where there is none. */
-  const placeNotes = (place: Scheme['notes']['place']): void => {
+  const placeNotes = (kind: 'notes' | 'otherNotes', place: Scheme['notes']['place']): void => {
+    const rules = scheme[kind]
     // Only notes at the foot of a page can begin again on each.
-    const restart = place !== 'foot' && scheme.notes.restart === 'page' ? 'chapter' : scheme.notes.restart
-    const tr = setPart(session.state.tr, session.work, 'scheme', { ...scheme, notes: { ...scheme.notes, place, restart } })
+    const restart = place !== 'foot' && rules.restart === 'page' ? 'chapter' : rules.restart
+    const tr = setPart(session.state.tr, session.work, 'scheme', { ...scheme, [kind]: { ...rules, place, restart } })
     if (place === 'work' && !tr.doc.children.some(node => division(node).role === 'endnotes')) {
       const title = schema.nodes.title.create(null, schema.text('Notes'))
       tr.insert(tr.doc.content.size, schema.nodes.division.create({ id: newId(), role: 'endnotes' }, title))
@@ -144,7 +145,13 @@ export function HouseStyleView() {
                 label="Notes stand"
                 value={scheme.notes.place}
                 options={{ foot: 'At the foot of the page', chapter: 'At the end of the chapter', work: 'In a division of their own' }}
-                onChange={placeNotes}
+                onChange={place => placeNotes('notes', place)}
+              />
+              <Choice
+                label="Notes of the other kind stand"
+                value={scheme.otherNotes.place}
+                options={{ foot: 'At the foot of the page', chapter: 'At the end of the chapter', work: 'In a division of their own' }}
+                onChange={place => placeNotes('otherNotes', place)}
               />
               <p className="quiet-note note-place">
                 How they count is said in the <Link to="../scheme">scheme</Link>.
