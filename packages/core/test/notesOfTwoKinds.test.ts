@@ -1,11 +1,14 @@
 /** Notes of two kinds in one work: each with its count, its signs and its place; marks at one place parted, and one that stands again. */
 import fc from 'fast-check'
+import { Transform } from 'prosemirror-transform'
 import { div, note, p, paragraph, reference } from '../../../demo/src/builder.ts'
 import { textOfPieces } from '../src/content/pieces.ts'
+import { applyRemedy } from '../src/findings/applyRemedy.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import { accountOf } from '../src/numbers/account.ts'
 import type { Page } from '../src/pages/page.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
+import { thesisStyle } from '../src/work/parts/readyStyles.ts'
 import type { NoteRules } from '../src/work/parts/scheme.ts'
 import type { Node } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
@@ -156,4 +159,50 @@ test('whatever notes there are: each stands once, in the place of its kind, and 
     }),
     { numRuns: 40 },
   )
+})
+
+describe('marks beside a stop', () => {
+  const sideOf = (side: string): Work['houseStyle'] => ({ ...thesisStyle(), checks: { notePunctuation: { side } } })
+  const base = (...parts: (string | Node)[]): Work => withRules([chapter('c', 'C', paragraph(parts))], {})
+  const found = (work: Work) => findingsOf(newEngine().run(work)).filter(({ check }) => check === 'notePunctuation')
+  const written = (work: Work): string => {
+    let said = ''
+    work.doc
+      .child(0)
+      .child(1)
+      .forEach(child => {
+        said += child.text ?? (child.type.name === 'note' ? `[${child.textContent}]` : '')
+      })
+    return said
+  }
+  const mended = (work: Work): string => {
+    const tr = new Transform(work.doc)
+    for (const finding of [...found(work)].reverse()) expect(applyRemedy(tr, finding.remedy!)).toBe(true)
+    expect(found({ ...work, doc: tr.doc })).toEqual([])
+    return written({ ...work, doc: tr.doc })
+  }
+  test.each([
+    ['en-GB', 1],
+    ['fr', 0],
+    ['de', 0],
+    ['pl', 0],
+  ])('usual in %s', (language, count) => {
+    const work = base('Words', note`1`, '. More.')
+    expect(found({ ...work, settings: { ...work.settings, language } })).toHaveLength(count)
+  })
+  test.each<[string, 'after' | 'before' | 'either', (string | Node)[], number, string]>([
+    ['before a stop', 'after', ['Words', note`1`, '. More.'], 1, 'Words.[1] More.'],
+    ['two before a stop keep their order', 'after', ['Words', note`1`, note`2`, '. More.'], 1, 'Words.[1][2] More.'],
+    ['behind a stop, as it is to be', 'after', ['Words.', note`1`, ' More.'], 0, 'Words.[1] More.'],
+    ['behind a stop', 'before', ['Words.', note`1`, ' More.'], 1, 'Words[1]. More.'],
+    ['two behind a stop keep their order', 'before', ['Words,', note`1`, note`2`, ' more'], 1, 'Words[1][2], more'],
+    ['a stop and quotation marks', 'after', ['“Words', note`1`, '.” More'], 1, '“Words.”[1] More'],
+    ['no stop', 'after', ['Words', note`1`, ' more.'], 0, 'Words[1] more.'],
+    ['either', 'either', ['Words', note`1`, '. More.'], 0, 'Words[1]. More.'],
+    ['at the ends of a text', 'after', [note`1`, '. More', note`2`], 1, '.[1] More[2]'],
+  ])('%s', (_name, side, parts, count, after) => {
+    const work = { ...base(...parts), houseStyle: sideOf(side) }
+    expect(found(work)).toHaveLength(count)
+    expect(mended(work)).toBe(after)
+  })
 })

@@ -6,6 +6,7 @@ import { mayMention, mentionPlaces } from '../work/commands/mentions.ts'
 import { findBlock, removeBlock, removeTarget, setAttributes } from '../work/commands/sections.ts'
 import type { Node } from '../work/schema.ts'
 import { schema } from '../work/schema.ts'
+import { marksFrom, stopBeside } from './checks/notePunctuation.ts'
 import type { Remedy, TextRange } from './finding.ts'
 
 type Does = Remedy['does']
@@ -34,6 +35,16 @@ const carryOut: { [Name in Does]: (tr: Transform, remedy: Extract<Remedy, { does
     if (!mayMark(tr.doc, found.from)) return false
     // Its id is given where the edit is made, as that of all that is new.
     tr.insert(found.from, schema.nodes.indexMark.create({ term }))
+    return true
+  },
+  moveNote: (tr, { note, side, over }) => {
+    const at = findBlock(tr.doc, note)
+    const $at = at < 0 ? null : tr.doc.resolve(at)
+    if (!$at || stopBeside($at.parent, $at.index(), side) !== over) return false
+    const marks = $at.parent.children.slice($at.index(), $at.index() + marksFrom($at.parent, $at.index()))
+    const length = marks.reduce((size, { nodeSize }) => size + nodeSize, 0)
+    tr.delete(at, at + length)
+    tr.insert(side === 'after' ? at + over : at - over, marks)
     return true
   },
   mentionWords: (tr, { range, expected, entry, plural }) => {

@@ -45,5 +45,6 @@ export type Remedy = { says: string } & (
   | { does: 'setAttribute'; block: string; attribute: string; expected: unknown; value: unknown }
   | { does: 'replaceText'; range: TextRange; expected: string; text: string }
   | { does: 'markWords'; range: TextRange; expected: string; term: string }
+  | { does: 'moveNote'; note: string; side: 'after' | 'before'; over: number }
   | { does: 'mentionWords'; range: TextRange; expected: string; entry: string; plural: boolean }
 )

@@ -17,6 +17,7 @@ import { lostTarget } from './checks/lostTarget.ts'
 import { abbreviationEntries, lostMention, mentionOrder, plainMention } from './checks/mentions.ts'
 import { missingCaption } from './checks/missingCaption.ts'
 import { noKeywords } from './checks/noKeywords.ts'
+import { notePunctuation } from './checks/notePunctuation.ts'
 import { notesNowhere } from './checks/notesNowhere.ts'
 import { notSet } from './checks/notSet.ts'
 import { overTheEdge } from './checks/overTheEdge.ts'
@@ -68,6 +69,7 @@ export const checks: readonly Check[] = [
   indexPassing,
   indexUnmarked,
   plainMention,
+  notePunctuation,
   abbreviationEntries,
 ]
 
