@@ -5,6 +5,7 @@ import { type TermNode, termName, termTree } from '@steady-ledger/core/content/i
 import type { HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { Node } from '@tiptap/pm/model'
+import { wordsAfter, wordsBefore } from '../aroundPlace.ts'
 
 export interface TermRow {
   id: string
@@ -61,12 +62,6 @@ export interface PlaceRow extends FoundMark {
   after: string
 }
 
-const around = 70
-
-/** As much of a text as fits, cut between words; what is left out is told by an ellipsis. */
-const lastWords = (text: string): string => (text.length > around ? `…${text.slice(-around).replace(/^\S*\s/, '')}` : text)
-const firstWords = (text: string): string => (text.length > around ? `${text.slice(0, around).replace(/\s\S*$/, '')} …` : text)
-
 /** The places of a term, in the order of the text. */
 export function placeRows(doc: Node, term: string): PlaceRow[] {
   const rows: PlaceRow[] = []
@@ -80,15 +75,8 @@ export function placeRows(doc: Node, term: string): PlaceRow[] {
     if (node.type.name !== 'indexMark' || !parent) return
     const mark = marks.get(node.attrs.id)
     if (!mark) return
-    const $at = doc.resolve(at)
-    const text = (from: number, to: number): string =>
-      parent.textBetween(from, to, ' ', leaf => ({ formula: '□', reference: '[…]' })[leaf.type.name] ?? '')
-    rows.push({
-      ...mark,
-      at,
-      before: lastWords(text(0, $at.parentOffset)),
-      after: firstWords(text($at.parentOffset + 1, parent.content.size)),
-    })
+    const { parentOffset } = doc.resolve(at)
+    rows.push({ ...mark, at, before: wordsBefore(parent, parentOffset), after: wordsAfter(parent, parentOffset + 1) })
   })
   return rows
 }

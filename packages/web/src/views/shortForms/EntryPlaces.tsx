@@ -9,6 +9,7 @@ import { useNavigate } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Menu } from '../../ui/Menu.tsx'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
+import { wordsAfter, wordsBefore } from '../aroundPlace.ts'
 
 interface Place {
   at: number
@@ -18,7 +19,6 @@ interface Place {
   after: string
 }
 
-const around = 60
 const reasons = {
   asked: 'asked for',
   heading: 'in a heading',
@@ -42,14 +42,12 @@ export function EntryPlaces({ id, mentions }: { id: string; mentions: Mentions }
       const standing = standings[found.length]
       if (!standing) return
       const offset = doc.resolve(at).parentOffset
-      const text = (from: number, to: number): string =>
-        parent.textBetween(from, to, ' ', leaf => ({ formula: '□', reference: '[…]', mention: '[…]' })[leaf.type.name] ?? '')
       found.push({
         at,
         standing,
-        before: text(0, offset).slice(-around),
+        before: wordsBefore(parent, offset),
         says: textOfPieces(session.live.wording(node, standing.occurrence)),
-        after: text(offset + 1, parent.content.size).slice(0, around),
+        after: wordsAfter(parent, offset + 1),
       })
     })
     return found
