@@ -224,9 +224,16 @@ export class Filling {
   get empty(): boolean {
     return !this.occupied && this.footHeight === 0 && this.noteHeight === 0 && this.top === 0
   }
+  /** Whether the text goes on in another column of the page after it. */
+  private get hasNext(): boolean {
+    return this.column + 1 < this.strip.input.columns
+  }
   /** Where the text goes on after it: in the next column of the page, or on a new page. */
-  get next(): Pick<State, 'column' | 'top'> {
-    return this.column + 1 < this.strip.input.columns ? { column: this.column + 1, top: this.top } : { column: 0, top: 0 }
+  get nextColumn(): number {
+    return this.hasNext ? this.column + 1 : 0
+  }
+  get nextTop(): number {
+    return this.hasNext ? this.top : 0
   }
   /** How much a page may be opened by its spaces to end at the usual height, in points. */
   get stretch(): number {

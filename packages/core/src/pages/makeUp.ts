@@ -193,7 +193,7 @@ function search(state: State, strip: MeasuredStrip, leaping: boolean): Cut[] {
 }
 
 function cutAt(end: number, penalty: number, page: Filling, strip: MeasuredStrip): Cut {
-  const next: State = { at: strip.next[end]!, owed: page.owed.slice(), carried: page.carried, ...page.next }
+  const next: State = { at: strip.next[end]!, owed: page.owed.slice(), carried: page.carried, column: page.nextColumn, top: page.nextTop }
   const empty = Math.max(0, page.room - page.stretch) / strip.input.leading
   const foot = isDone(next, strip) || page.fills ? 0 : costs.emptyLine * empty * empty
   return { next, cost: penalty + page.owed.length * costs.floatDelay + foot, penalty, end, noteLines: -1 }
