@@ -79,7 +79,7 @@ test('the desk by keyboard: an entry is added, its plain words become mentions, 
   await page.keyboard.press('Enter')
   await expect(places.locator('[data-place] strong').first()).toHaveText('water level (BWL)')
   // From a file, and merged.
-  await page.getByLabel('File of short forms').setInputFiles({
+  await page.getByLabel('File of abbreviations').setInputFiles({
     name: 'forms.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from('short form,full form,unit\nBWL2,level of the basin,m\nQX,quick exchange,\n'),
@@ -98,14 +98,14 @@ test('the desk by keyboard: an entry is added, its plain words become mentions, 
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     (async () => {
-      await page.getByRole('button', { name: 'What can be done with all entries' }).press('Enter')
+      await page.getByRole('button', { name: 'What can be done with all abbreviations' }).press('Enter')
       await expect(page.getByRole('menuitem', { name: 'Save as CSV' })).toBeFocused()
       await page.keyboard.press('Enter')
     })(),
   ])
   expect(download.suggestedFilename()).toBe('short-forms.csv')
   // What is wrong is said.
-  await page.getByLabel('File of short forms').setInputFiles({ name: 'none.csv', mimeType: 'text/csv', buffer: Buffer.from('\n\n') })
+  await page.getByLabel('File of abbreviations').setInputFiles({ name: 'none.csv', mimeType: 'text/csv', buffer: Buffer.from('\n\n') })
   await expect(page.locator('.notice').last()).toContainText('“none.csv” was not read. There is no entry in this file.')
 })
 

@@ -85,7 +85,7 @@ await tab('Dispatch')
 await shoot('dispatch')
 // Short forms of what the thesis says often, made mentions where it says them.
 await tab('Short forms')
-await page.getByLabel('File of short forms').setInputFiles({
+await page.getByLabel('File of abbreviations').setInputFiles({
   name: 'short-forms.csv',
   mimeType: 'text/csv',
   buffer: Buffer.from(

@@ -83,6 +83,15 @@ interface Making {
   before: Node | null
 }
 
+const makingOf = (style: TextStyle, context: InlineContext, identity: string): Making => ({
+  style,
+  context,
+  identity,
+  plain: plainRun('', style.face, style.size, featuresOf(style)),
+  worded: 0,
+  before: null,
+})
+
 /** What an inline thing is set as: a kind that is missing here does not compile. */
 const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
   formula: (node, making) => [formulaRun(attributesOf(node, 'formula').formula, faceOf(node, making.style), making)],
@@ -108,14 +117,7 @@ const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
 /** The inline content of a text block. `identity` tells the block apart where it has no id of its own. */
 export function runsOf(node: Node, style: TextStyle, context: InlineContext, identity: string = node.attrs.id ?? ''): Run[] {
   if (hasMarks(node)) return withMarks(node, style, context, identity)
-  const making: Making = {
-    style,
-    context,
-    identity,
-    plain: plainRun('', style.face, style.size, featuresOf(style)),
-    worded: 0,
-    before: null,
-  }
+  const making = makingOf(style, context, identity)
   return node.children.flatMap(child => childRuns(child, making))
 }
 
@@ -165,14 +167,7 @@ function withMarks(block: Node, style: TextStyle, context: InlineContext, identi
   const runs: Run[] = []
   /** How many letters and things of the block stand before the child whose runs are made. */
   let before = 0
-  const making: Making = {
-    style,
-    context,
-    identity,
-    plain: plainRun('', style.face, style.size, featuresOf(style)),
-    worded: 0,
-    before: null,
-  }
+  const making = makingOf(style, context, identity)
   for (const child of node.children) {
     const length = child.text?.length ?? 1
     const own = marks.filter(({ at }) => at >= before && (at < before + length || (at === before + length && child === node.lastChild)))
@@ -304,14 +299,7 @@ function noteRun(id: string, { style, context, plain }: Making): Run {
 
 /** Pieces that the program writes, in a style: an entry of a register in a list. */
 export function runsOfPieces(pieces: readonly Piece[], style: TextStyle, context: InlineContext): Run[] {
-  const making: Making = {
-    style,
-    context,
-    identity: '',
-    plain: plainRun('', style.face, style.size, featuresOf(style)),
-    worded: 0,
-    before: null,
-  }
+  const making = makingOf(style, context, '')
   return pieces.map(piece => ({ ...pieceRun(piece, style.face, making), divisible: false, whole: true }))
 }
 

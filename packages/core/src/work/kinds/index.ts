@@ -9,7 +9,7 @@ import { figure, panel, row } from './figure.ts'
 import { fill } from './fill.ts'
 import { heading } from './heading.ts'
 import { formula, indexMark, mention, note, noteBreak, reference } from './inline.ts'
-import type { NodeOf, Traits } from './kind.ts'
+import { type NodeOf, plainTraits, type Traits } from './kind.ts'
 import { listing, listingText } from './listing.ts'
 import { bulletedList, listItem, numberedList } from './lists.ts'
 import { paragraph } from './paragraph.ts'
@@ -79,19 +79,9 @@ export type NodeOfKind<Name extends KindName> = NodeOf<Name, Kinds[Name]['attrib
 /** The kind of a node. Letters and the document itself are of none, and are never asked. */
 export const kindOf = (node: Node): KindName => node.type.name as KindName
 
-const none: Traits = {
-  numbering: 'none',
-  series: '',
-  floats: false,
-  picture: false,
-  aside: false,
-  generated: false,
-  worded: false,
-  offered: '',
-}
 const traits = new Map<string, Traits>(Object.values(kinds).map(kind => [kind.name, kind.traits]))
 /** What follows from the kind of a node. */
-export const traitsOf = (node: Node): Traits => traits.get(node.type.name) ?? none
+export const traitsOf = (node: Node): Traits => traits.get(node.type.name) ?? plainTraits
 
 const blockKinds = (Object.keys(kinds) as KindName[]).filter((name): name is BlockKind => kinds[name].group === 'block')
 

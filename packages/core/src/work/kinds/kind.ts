@@ -45,7 +45,8 @@ export interface Traits {
   /** How it is offered to those who add to a work, “a listing”; empty where that takes more than an empty one, and has a command of its own. */
   offered: string
 }
-const plain: Traits = {
+/** Of what has none. */
+export const plainTraits: Traits = {
   numbering: 'none',
   series: '',
   floats: false,
@@ -103,7 +104,7 @@ const kind =
     name,
     group,
     attributes,
-    traits: { ...plain, ...traits },
+    traits: { ...plainTraits, ...traits },
     spec: {
       content,
       ...(group === 'inner' ? {} : { group }),

@@ -9,7 +9,8 @@ import type { RegisterName } from '../registers/index.ts'
 import type { Entries } from '../registers/register.ts'
 import type { Work } from '../work.ts'
 
-type EntryOf<Name extends RegisterName> = Parts[Name] extends Entries<infer Entry> ? Entry : never
+/** An entry of a register. */
+export type EntryOf<Name extends RegisterName> = Parts[Name] extends Entries<infer Entry> ? Entry : never
 
 export class RegisterStep<Name extends RegisterName = RegisterName> extends Step {
   readonly register: Name

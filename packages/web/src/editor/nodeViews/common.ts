@@ -1,6 +1,7 @@
 /** Pieces that node views are made of. */
 
 import { mathMl, whyUnreadable } from '@steady-ledger/core/formulas/mathml.ts'
+import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
 import type { Node } from '@tiptap/pm/model'
 import type { EditorView, NodeView, ViewMutationRecord } from '@tiptap/pm/view'
 import type { LiveNumbers } from '../live.ts'
@@ -88,3 +89,26 @@ export const outside =
   (content: HTMLElement) =>
   (mutation: ViewMutationRecord): boolean =>
     mutation.type !== 'selection' && !content.contains(mutation.target)
+
+/** A view of something without content that says what the program finds for it: painted now, when its node is another one, and when numbers or pages are. */
+export function leafView(first: Node, dom: HTMLElement, live: LiveNumbers, paint: (node: Node) => void): NodeView {
+  let node = first
+  const stop = live.follow(() => paint(node))
+  return {
+    dom,
+    ignoreMutation: () => true,
+    destroy: stop,
+    update: next => {
+      if (next.type !== node.type) return false
+      node = next
+      paint(node)
+      return true
+    },
+  }
+}
+
+/** The place of what is worded and stands at a position; empty where a document that is being drawn anew has it no more. */
+export function placeOfView(view: EditorView, getPos: () => number | undefined): string {
+  const at = getPos()
+  return at === undefined || at > view.state.doc.content.size ? '' : occurrenceAt(view.state.doc.resolve(at))
+}

@@ -1,5 +1,4 @@
-import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
-import { element, type Hosts, say, showFormula, type ViewMaker } from './common.ts'
+import { element, type Hosts, leafView, placeOfView, say, showFormula, type ViewMaker } from './common.ts'
 
 const reasons = {
   asked: 'as you asked for it',
@@ -14,15 +13,10 @@ const reasons = {
 export const mentionView =
   ({ live }: Hosts): ViewMaker =>
   (first, view, getPos) => {
-    let node = first
-    const occurrence = (): string => {
-      const at = getPos()
-      return at === undefined || at > view.state.doc.content.size ? '' : occurrenceAt(view.state.doc.resolve(at))
-    }
     const dom = element('span', 'mention')
     dom.contentEditable = 'false'
-    const paint = (): void => {
-      const place = occurrence()
+    return leafView(first, dom, live, node => {
+      const place = placeOfView(view, getPos)
       const pieces = live.wording(node, place)
       const key = JSON.stringify(pieces)
       const lost = pieces.some(piece => piece.lost)
@@ -46,17 +40,5 @@ export const mentionView =
           return held
         }),
       )
-    }
-    const stop = live.follow(paint)
-    return {
-      dom,
-      ignoreMutation: () => true,
-      destroy: stop,
-      update: next => {
-        if (next.type !== node.type) return false
-        node = next
-        paint()
-        return true
-      },
-    }
+    })
   }

@@ -1,15 +1,14 @@
 /** The index desk: the terms at the left, and the places of the chosen one in their lines of text at the right. */
 import { removeTerm } from '@steady-ledger/core/work/commands/indexMarks.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import { useDeferredValue, useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { keysOf } from '../../app/shortcuts.ts'
 import { insertDivision } from '../../editor/insert.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
-import { FileInput } from '../../ui/FileInput.tsx'
-import { Menu } from '../../ui/Menu.tsx'
 import { RowList } from '../../ui/RowList.tsx'
 import { download } from '../download.ts'
+import { RegisterHead } from '../RegisterHead.tsx'
 import { TermPlaces } from './TermPlaces.tsx'
 import { TermSlip } from './TermSlip.tsx'
 import { readTermsFile } from './termFiles.ts'
@@ -32,7 +31,6 @@ export function IndexDesk() {
   const at = rows.findIndex(({ id }) => id === chosen)
   const choose = (id: string): void => void navigate(id ? `../index/${id}` : '../index', { replace: true })
   const hasList = doc.children.some(node => node.attrs.role === 'index')
-  const chooser = useRef<HTMLInputElement>(null)
 
   const remove = (id: string): void => {
     const heading = terms[id]?.heading ?? ''
@@ -50,51 +48,24 @@ export function IndexDesk() {
     >
       <section className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)] border-r border-(--rule-strong) bg-(--paper)" aria-label="Terms">
         <div className="grid gap-2 p-3">
-          <div className="flex gap-2">
-            <input
-              type="search"
-              className="min-w-0 flex-1 border border-(--field-border) bg-(--sheet) px-2 py-1"
-              aria-label="Search terms"
-              placeholder="Search terms"
-              value={asked}
-              onChange={event => setAsked(event.target.value)}
-            />
-            <button type="button" className="button" onClick={() => add()}>
-              New term…
-            </button>
-            <Menu
-              label="What can be done with all terms"
-              align="end"
-              items={[
-                { key: 'csv', says: 'Save as CSV', run: () => void saveCsv(session) },
-                {
-                  key: 'open',
-                  says: 'Add terms from a file…',
-                  more: 'CSV, or a plain list with one term a line.',
-                  run: () => chooser.current?.click(),
-                },
-              ]}
-            >
-              ⋯
-            </Menu>
-            <FileInput
-              input={chooser}
-              label="File of terms"
-              accept=".csv,.txt,text/csv,text/plain"
-              onFiles={([file]) => void file!.text().then(text => readTermsFile(session, text, file!.name))}
-            />
-          </div>
-          <p className="quiet-note" role="status">
-            {asked.trim() ? `${rows.length} of ${all.length} terms` : `${all.length} ${all.length === 1 ? 'term' : 'terms'}`}
-            {all.length > 0 && !hasList && (
-              <>
-                {' · The work has no index yet. '}
-                <button type="button" className="quiet" onClick={() => session.run(insertDivision('index', session.live.words.index))}>
-                  Put it in
-                </button>
-              </>
-            )}
-          </p>
+          <RegisterHead
+            names={['term', 'terms']}
+            asked={asked}
+            onAsk={setAsked}
+            found={rows.length}
+            all={all.length}
+            search="Search terms"
+            newSays="New term…"
+            onNew={() => add()}
+            files="CSV, or a plain list with one term a line."
+            onFile={file => void readTermsFile(session, file)}
+            onSave={() => void saveCsv(session)}
+            missing={
+              all.length > 0 && !hasList
+                ? { says: 'The work has no index yet.', put: () => session.run(insertDivision('index', session.live.words.index)) }
+                : null
+            }
+          />
         </div>
         {rows.length > 0 ? (
           <RowList

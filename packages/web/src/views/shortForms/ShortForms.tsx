@@ -4,16 +4,15 @@ import { removeAbbreviation } from '@steady-ledger/core/work/commands/mentions.t
 import { newAbbreviation } from '@steady-ledger/core/work/registers/abbreviations.ts'
 import { setEntry } from '@steady-ledger/core/work/steps/registerStep.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { useDeferredValue, useEffect, useMemo, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { keysOf } from '../../app/shortcuts.ts'
 import { addDivision } from '../../editor/insert.ts'
 import { newId } from '../../newId.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
-import { FileInput } from '../../ui/FileInput.tsx'
-import { Menu } from '../../ui/Menu.tsx'
 import { RowList } from '../../ui/RowList.tsx'
 import { Segments } from '../../ui/Segments.tsx'
+import { RegisterHead } from '../RegisterHead.tsx'
 import { askForEntry } from './askForMention.ts'
 import { EntryPlaces } from './EntryPlaces.tsx'
 import { EntrySlip } from './EntrySlip.tsx'
@@ -54,7 +53,6 @@ export function ShortForms() {
   const choose = (id: string): void => void navigate(id ? `../short-forms/${encodeURIComponent(id)}` : '../short-forms', { replace: true })
   const role = kind === 'symbol' ? 'symbols' : 'abbreviations'
   const hasList = doc.children.some(node => node.attrs.role === role)
-  const chooser = useRef<HTMLInputElement>(null)
   const unsaid = rows[at]?.unsaid ? rows[at] : undefined
 
   const remove = (id: string): void => {
@@ -76,7 +74,7 @@ export function ShortForms() {
     setMade(id)
     choose(id)
   }
-  const names = kind === 'symbol' ? ['symbol', 'symbols'] : ['abbreviation', 'abbreviations']
+  const names = kind === 'symbol' ? (['symbol', 'symbols'] as const) : (['abbreviation', 'abbreviations'] as const)
 
   return (
     <main
@@ -94,59 +92,31 @@ export function ShortForms() {
               choose('')
             }}
           />
-          <div className="flex gap-2">
-            <input
-              type="search"
-              className="min-w-0 flex-1 border border-(--field-border) bg-(--sheet) px-2 py-1"
-              aria-label="Search short forms"
-              placeholder="Search"
-              value={asked}
-              onChange={event => setAsked(event.target.value)}
-            />
-            <button type="button" className="button" onClick={() => askForEntry(session, kind, choose)}>
-              New…
-            </button>
-            <Menu
-              label="What can be done with all entries"
-              align="end"
-              items={[
-                { key: 'csv', says: 'Save as CSV', run: () => void saveEntries(session) },
-                {
-                  key: 'open',
-                  says: 'Add entries from a file…',
-                  more: 'CSV, with a head row; or plain lines of a short form and what it stands for.',
-                  run: () => chooser.current?.click(),
-                },
-              ]}
-            >
-              ⋯
-            </Menu>
-            <FileInput
-              input={chooser}
-              label="File of short forms"
-              accept=".csv,.txt,text/csv,text/plain"
-              onFiles={([file]) => void file!.text().then(text => readEntriesFile(session, text, file!.name))}
-            />
-          </div>
-          <p className="quiet-note" role="status">
-            {asked.trim() ? `${rows.length} of ${all.length} ${names[1]}` : `${all.length} ${all.length === 1 ? names[0] : names[1]}`}
-            {all.some(row => !row.unsaid) && !hasList && (
-              <>
-                {' · The work has no list of them yet. '}
-                <button
-                  type="button"
-                  className="quiet"
-                  onClick={() => {
-                    const { tr } = session.state
-                    addDivision(tr, role, session.live.words[role])
-                    session.dispatch(closeHistory(tr))
-                  }}
-                >
-                  Put it in
-                </button>
-              </>
-            )}
-          </p>
+          <RegisterHead
+            names={names}
+            asked={asked}
+            onAsk={setAsked}
+            found={rows.length}
+            all={all.length}
+            search="Search short forms"
+            newSays="New…"
+            onNew={() => askForEntry(session, kind, choose)}
+            files="CSV, with a head row; or plain lines of a short form and what it stands for."
+            onFile={file => void readEntriesFile(session, file)}
+            onSave={() => void saveEntries(session)}
+            missing={
+              all.some(row => !row.unsaid) && !hasList
+                ? {
+                    says: 'The work has no list of them yet.',
+                    put: () => {
+                      const { tr } = session.state
+                      addDivision(tr, role, session.live.words[role])
+                      session.dispatch(closeHistory(tr))
+                    },
+                  }
+                : null
+            }
+          />
         </div>
         {rows.length > 0 ? (
           <RowList
