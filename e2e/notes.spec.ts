@@ -46,5 +46,13 @@ test('footnotes become endnotes and come back, in one step each; the cursor walk
   await command(page, 'Make all notes of the work the other kind')
   await expect(marks).toHaveText(['1', '2', '3'])
   await expect(page.locator('.notice').last()).toContainText('They are 3 footnotes now.')
+  // One of the other kind is written at once, as a footnote is.
+  await page.locator('.division.open > p').first().click()
+  await page.keyboard.press('End')
+  await command(page, 'Insert a note of the other kind')
+  await expect(page.getByRole('group', { name: /^Endnote/ })).toBeVisible()
+  await page.keyboard.type('The fourth.')
+  await page.keyboard.press('Escape')
+  await expect(marks).toHaveText(['1', '2', '3', 'a'])
   await saved(page)
 })

@@ -260,6 +260,20 @@ describe('lists', () => {
       `SGS · sectional ground survey ·  · ${page('Division 3')}`,
     ])
   })
+  test('a symbol that is higher than a line has room, and what stands beside it its baseline', () => {
+    const turnover = listOf('symbols', {
+      f: entry('', 'share', { kind: 'symbol', formula: '\\frac{a_0}{b_0}' }),
+      z: entry('', 'depth', { kind: 'symbol', formula: 'z' }),
+    })
+    const rows = turnover.pages[0]!.placed.filter(({ box }) => box.marks.some(mark => mark.kind === 'line' && mark.tag === 'TH'))
+    for (const [order, { y, box }] of rows.entries()) {
+      const baselines = box.marks.flatMap(mark => (mark.kind === 'line' ? [mark.baseline] : []))
+      expect(new Set(baselines.map(baseline => baseline.toFixed(3))).size).toBe(1)
+      for (const mark of box.marks) if (mark.kind === 'line') expect(mark.baseline - mark.line.above).toBeGreaterThanOrEqual(-0.01)
+      if (order) expect(y).toBeGreaterThanOrEqual(rows[order - 1]!.y + rows[order - 1]!.box.height - 0.01)
+    }
+    expect(Math.max(...rows.map(({ box }) => box.height))).toBeGreaterThan(turnover.work.houseStyle.contents.line.leading + 1)
+  })
   test('its rows are on the pages, in columns that align', () => {
     const turnover = listOf('abbreviations', {})
     const lines = turnover.pages[0]!.placed.flatMap(({ x, box }) =>

@@ -15,3 +15,17 @@ export function idsOn(body: PageBody): string[] {
   }
   return ids
 }
+
+const bodyAnchors = new WeakMap<PageBody, readonly string[]>()
+
+/** Places on a page whose page is asked for: of references, mentions and marks for an index, in order. */
+export function anchorsOn(body: PageBody): readonly string[] {
+  let anchors = bodyAnchors.get(body)
+  if (!anchors) {
+    const found: string[] = []
+    for (const { box } of [...body.placed, ...body.notes])
+      for (const mark of box.marks) if (mark.kind === 'line' && mark.line.anchors) found.push(...mark.line.anchors)
+    bodyAnchors.set(body, (anchors = found))
+  }
+  return anchors
+}

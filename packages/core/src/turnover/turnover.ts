@@ -110,7 +110,6 @@ export class TurnoverEngine {
   private readonly flows: FlowCache = new Map()
   private readonly wordings = new WordingCache()
   private ledger: WorkLedger | undefined
-  private mentions: Mentions | undefined
   private pages: Page[] = []
   /** How the pages of the last turnover came about, for those who ask why. */
   private latest: Round | null = null
@@ -156,8 +155,7 @@ export class TurnoverEngine {
     this.language = settings.language
     const ledger = numberWork(doc, scheme, this.ledger)
     this.ledger = ledger
-    const mentions = standingOf(doc, work.abbreviations, houseStyle.mentions, this.mentions)
-    this.mentions = mentions
+    const mentions = standingOf(doc, work.abbreviations, houseStyle.mentions)
     const { twoSided } = houseStyle.page
     const withPages = houseStyle.mentions.pages && doc.children.some(node => ['abbreviations', 'symbols'].includes(division(node).role))
     return {
@@ -229,7 +227,7 @@ export class TurnoverEngine {
       kind: role === 'symbols' ? 'symbol' : 'abbreviation',
       mentions,
       language: settings.language,
-      lettersOf: formula => lettersOf(this.formulas.set(formula, false)),
+      lettersOf: formula => lettersOf(this.formulas.set(formula, false).mathMl),
       pageOf: houseStyle.mentions.pages ? labelOf : null,
     })
   }

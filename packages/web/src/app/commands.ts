@@ -17,7 +17,7 @@ import {
   removeTablePanel,
   splitEquationGroup,
 } from '../editor/groups.ts'
-import { insertBlock, insertDivision, insertKeywords, insertOtherNote, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
+import { insertBlock, insertDivision, insertKeywords, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
 import { emphasisIsTyped, sectionAt, typeEmphasis } from '../editor/keys.ts'
 import { shortFormsAreTyped, typeShortForms } from '../editor/mentions.ts'
 import { toNote, turnKind } from '../editor/notes.ts'
@@ -75,7 +75,7 @@ export const namedCommands: NamedCommand[] = [
   {
     name: 'Insert a note of the other kind',
     ...puts('In the line', 'a note of the other kind, such as an endnote'),
-    ...editor(insertOtherNote),
+    run: session => session.act('otherNote'),
   },
   { name: 'Make this note the other kind', run: session => turnKind(session, 'one') },
   { name: 'Make the selected notes the other kind', run: session => turnKind(session, 'selected') },

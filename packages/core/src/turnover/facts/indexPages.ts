@@ -1,5 +1,6 @@
 /** On which page each mark for an index stands. */
 import type { IndexPages } from '../../content/index/entries.ts'
+import { anchorsOn } from '../../pages/idsOn.ts'
 import type { PageFact } from './pageFact.ts'
 
 const noIndexPages: IndexPages = { pages: new Map(), labels: [] }
@@ -11,10 +12,7 @@ export const indexPages: PageFact<IndexPages> = {
     const pages = new Map<string, number>()
     for (const { body, index } of places) {
       if (!body) continue
-      for (const { box } of [...body.placed, ...body.notes])
-        for (const mark of box.marks)
-          if (mark.kind === 'line')
-            for (const anchor of mark.line.anchors ?? []) if (marked.has(anchor) && !pages.has(anchor)) pages.set(anchor, index)
+      for (const anchor of anchorsOn(body)) if (marked.has(anchor) && !pages.has(anchor)) pages.set(anchor, index)
     }
     return { pages, labels: places.map(({ label }) => label) }
   },

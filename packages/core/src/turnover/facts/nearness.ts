@@ -1,7 +1,7 @@
 /** How near the pages of references and their targets are. */
 import type { Nearness } from '../../content/references/wordReference.ts'
 import { type FoundReference, scanDivision } from '../../numbers/scan.ts'
-import { idsOn } from '../../pages/idsOn.ts'
+import { anchorsOn, idsOn } from '../../pages/idsOn.ts'
 import type { PagePlace } from '../../pages/page.ts'
 import { isKind } from '../../work/kinds/index.ts'
 import type { Node } from '../../work/schema.ts'
@@ -32,9 +32,7 @@ export function pageIndexes(places: readonly PagePlace[]): PageIndexes {
   for (const { body, index } of places) {
     if (!body) continue
     for (const id of idsOn(body)) if (!ids.has(id)) ids.set(id, index)
-    for (const { box } of [...body.placed, ...body.notes])
-      for (const mark of box.marks)
-        if (mark.kind === 'line') for (const anchor of mark.line.anchors ?? []) if (!references.has(anchor)) references.set(anchor, index)
+    for (const anchor of anchorsOn(body)) if (!references.has(anchor)) references.set(anchor, index)
   }
   return { ids, references }
 }

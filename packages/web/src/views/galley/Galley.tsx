@@ -1,6 +1,6 @@
 /** The writing view: spine, sheet, slip. */
 
-import { NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
+import { type Command, NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
 import { type CSSProperties, useCallback, useContext, useEffect, useRef, useState } from 'react'
 import { createPortal, flushSync } from 'react-dom'
@@ -11,7 +11,15 @@ import { isShown, show } from '../../app/shownInGalley.ts'
 import { Composer, type OpensAt } from '../../composer/Composer.tsx'
 import { plainTextOf, withFormulas } from '../../composer/clipboard.ts'
 import { formulaBeside } from '../../editor/formulaPlaces.ts'
-import { entryType, insertEquation, insertFigure, insertFormula, insertNote, insertReference } from '../../editor/insert.ts'
+import {
+  entryType,
+  insertEquation,
+  insertFigure,
+  insertFormula,
+  insertNote,
+  insertOtherNote,
+  insertReference,
+} from '../../editor/insert.ts'
 import { showMarkedWords } from '../../editor/markedWords.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { nodeViews } from '../../editor/nodeViews/index.ts'
@@ -166,6 +174,11 @@ export function Galley() {
       const { selection } = session.state
       if (selection instanceof NodeSelection) flushSync(() => setFloating({ kind: 'composer', at: selection.from }))
     }
+    const writeNote = (insert: Command): void => {
+      if (!session.run(insert)) return
+      const before = session.state.selection.$from.nodeBefore
+      if (before?.type.name === 'note') flushSync(() => setFloating({ kind: 'note', id: before.attrs.id }))
+    }
     const perform = {
       figure: () => {
         const id = newId()
@@ -175,11 +188,8 @@ export function Galley() {
       },
       equation: () => session.run(insertEquation) && compose(),
       formula: () => session.run(insertFormula) && compose(),
-      note: () => {
-        if (!session.run(insertNote)) return
-        const before = session.state.selection.$from.nodeBefore
-        if (before?.type.name === 'note') flushSync(() => setFloating({ kind: 'note', id: before.attrs.id }))
-      },
+      note: () => writeNote(insertNote),
+      otherNote: () => writeNote(insertOtherNote),
       reference: () => flushSync(() => setFloating({ kind: 'reference', at: null })),
     }
     session.acts = perform

@@ -1,9 +1,9 @@
 /** What a mention is: its entry, what it prints and why, how many there are. */
 import { entryShort } from '@steady-ledger/core/content/mentions/forms.ts'
-import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
 import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
 import type { MentionForm } from '@steady-ledger/core/work/kinds/inline.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
+import { closeHistory } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
 import { Link } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
@@ -19,9 +19,13 @@ export function MentionFields({ node, at, set }: { node: Node; at: number; set(n
   const entry = entries[id as string]
   const occurrence = occurrenceAt(session.state.doc.resolve(at))
   const standing = session.live.mentions().byPlace.get(occurrence)
-  const says = textOfPieces(session.live.wording(node, occurrence))
   const words = (): void => {
-    session.dispatch(session.state.tr.replaceWith(at, at + 1, schema.text(says, node.marks)))
+    const said = session.live
+      .wording(node, occurrence)
+      .map(({ text, formula }) =>
+        formula === undefined ? schema.text(text, node.marks) : schema.nodes.formula.create({ formula }, null, node.marks),
+      )
+    session.dispatch(closeHistory(session.state.tr).replaceWith(at, at + 1, said))
   }
   return (
     <>

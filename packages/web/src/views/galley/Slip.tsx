@@ -230,7 +230,13 @@ function Heading({ node, id, at }: { node: Node; id: string; at: number }) {
   const session = useSession()
   const entry = useView(view => view.ledger.byId.get(id))
   useView(view => view.turnover)
-  const kind = node.type.name === 'division' ? roles[node.attrs.role as 'chapter'].name : kindName(node)
+  const scheme = useView(view => view.scheme)
+  const kind =
+    node.type.name === 'division'
+      ? roles[node.attrs.role as 'chapter'].name
+      : node.type.name === 'note'
+        ? capital(noteName(scheme, node.attrs.other))
+        : kindName(node)
   const name =
     node.type.name === 'reference' || node.type.name === 'mention'
       ? session.live

@@ -48,7 +48,7 @@ export function HouseStyleView() {
     const restart = place !== 'foot' && rules.restart === 'page' ? 'chapter' : rules.restart
     const tr = setPart(session.state.tr, session.work, 'scheme', { ...scheme, [kind]: { ...rules, place, restart } })
     if (place === 'work' && !tr.doc.children.some(node => division(node).role === 'endnotes')) {
-      const title = schema.nodes.title.create(null, schema.text('Notes'))
+      const title = schema.nodes.title.create(null, schema.text(session.live.words.notes))
       tr.insert(tr.doc.content.size, schema.nodes.division.create({ id: newId(), role: 'endnotes' }, title))
     }
     session.dispatch(tr)

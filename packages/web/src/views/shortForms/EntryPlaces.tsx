@@ -1,6 +1,7 @@
 /** Every mention of an entry in its line of text, with what it prints there: walked by the arrows, read on with Enter. */
 
 import type { Mentions, Standing } from '@steady-ledger/core/content/mentions/standing.ts'
+import { wordMention } from '@steady-ledger/core/content/mentions/wordMention.ts'
 import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
@@ -46,7 +47,9 @@ export function EntryPlaces({ id, mentions }: { id: string; mentions: Mentions }
         at,
         standing,
         before: wordsBefore(parent, offset),
-        says: textOfPieces(session.live.wording(node, standing.occurrence)),
+        says: textOfPieces(
+          wordMention(node, standing.occurrence, { mentions, language: session.live.language, words: session.live.words }),
+        ),
         after: wordsAfter(parent, offset + 1),
       })
     })

@@ -1,4 +1,5 @@
 /** The desk of abbreviations and symbols: the register at the left, one entry with every place of it at the right. */
+import { standingOf } from '@steady-ledger/core/content/mentions/standing.ts'
 import type { CollectedSymbol } from '@steady-ledger/core/formulas/symbols/collect.ts'
 import { removeAbbreviation } from '@steady-ledger/core/work/commands/mentions.ts'
 import { newAbbreviation } from '@steady-ledger/core/work/registers/abbreviations.ts'
@@ -42,8 +43,7 @@ export function ShortForms() {
     session.askSymbols(kind === 'symbol')
     return () => session.askSymbols(false)
   }, [session, kind])
-  // biome-ignore lint/correctness/useExhaustiveDependencies: mentions are found anew when one of these is another one
-  const mentions = useMemo(() => session.live.mentions(), [session, doc, entries, rules])
+  const mentions = useMemo(() => standingOf(doc, entries, rules), [doc, entries, rules])
   const all = useMemo(
     () => shortFormRows(kind, mentions, kind === 'symbol' ? symbols : noSymbols, language),
     [kind, mentions, symbols, language],

@@ -2,7 +2,9 @@
 import { collationOf } from '@steady-ledger/core/content/index/collation.ts'
 import { sortKeyOf } from '@steady-ledger/core/content/mentions/listed.ts'
 import type { Mentions } from '@steady-ledger/core/content/mentions/standing.ts'
+import { mathMl } from '@steady-ledger/core/formulas/mathml.ts'
 import type { CollectedSymbol } from '@steady-ledger/core/formulas/symbols/collect.ts'
+import { lettersOf } from '@steady-ledger/core/formulas/symbols/lettersOf.ts'
 import type { Abbreviation } from '@steady-ledger/core/work/registers/abbreviations.ts'
 import { meaningIn } from '../../composer/meanings.ts'
 
@@ -39,16 +41,14 @@ export function shortFormRows(
       else unsaid.push({ id: `${unsaidPrefix}${key}`, short: spoken, formula: key, full: '', group: '', uses: count, unsaid: true })
     }
   const { compare } = collationOf(language, 'books')
-  const key = (row: ShortFormRow): string => sortKeyOf({ ...entries[row.id]! }, letters)
+  const lettersIn = (formula: string): string => lettersOf(mathMl(formula, false) ?? formula)
   const rows = Object.entries(entries)
     .filter(([, entry]) => entry.kind === kind)
     .map(([id, { short, formula, full, group }]): ShortFormRow => ({ id, short, formula, full, group, uses: counts.get(id) ?? 0 }))
-  return [...rows.sort((a, b) => compare(key(a), key(b)) || (a.id < b.id ? -1 : 1)), ...unsaid]
+  // As the list in the work sorts them.
+  const keys = new Map(rows.map(({ id }) => [id, sortKeyOf(entries[id]!, lettersIn)]))
+  return [...rows.sort((a, b) => compare(keys.get(a.id)!, keys.get(b.id)!) || (a.id < b.id ? -1 : 1)), ...unsaid]
 }
-
-/** The letters of a notation: names of Greek letters by the letter that they begin with. */
-const letters = (formula: string): string =>
-  formula.replace(/\\(?:mathrm|mathbf|mathit|bar|hat|tilde|vec|dot)\b/g, '').replace(/[^\p{L}\p{N}]/gu, '')
 
 /** Rows that hold the words, in their short form, what they stand for, or their group. */
 export function foundRows(rows: readonly ShortFormRow[], asked: string): readonly ShortFormRow[] {
