@@ -3,6 +3,7 @@ import { writeNotation } from '@steady-ledger/core/formulas/tree/writeNotation.t
 import { finished } from '@steady-ledger/core/formulas/typing/leave.ts'
 import { endWord, typeText } from '@steady-ledger/core/formulas/typing/type.ts'
 import { writingOf } from '@steady-ledger/core/formulas/typing/writing.ts'
+import type { Cited } from '@steady-ledger/core/work/kinds/inline.ts'
 import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
 
 export type Inline = Node | string | Inline[]
@@ -41,6 +42,21 @@ export const reference = (wording: string, targets: string[]): Node => nodes.ref
 /** A mention of an abbreviation or symbol, by the id of its entry; as it is written out or short by itself, or always the same. */
 export const mention = (entry: string, more: { form?: 'auto' | 'short' | 'full' | 'both'; plural?: boolean } = {}): Node =>
   nodes.mention.create({ entry, ...more })
+
+/** A citation of sources by their ids; `at` is a place in the one before it: `cite('brandt', at('12–14'))`. */
+export const cite = (...sources: (string | Partial<Cited>)[]): Node => {
+  const cites: Partial<Cited>[] = []
+  for (const one of sources) {
+    if (typeof one === 'string') cites.push({ source: one })
+    else if (one.source || !cites.length) cites.push(one)
+    else cites[cites.length - 1] = { ...cites.at(-1), ...one }
+  }
+  return nodes.citation.create({ cites: cites.map(one => ({ ...wholly, ...one })) })
+}
+const wholly: Cited = { source: '', label: 'page', locator: '', prefix: '', suffix: '', withoutAuthor: false, was: '' }
+export const at = (locator: string, label: Cited['label'] = 'page'): Partial<Cited> => ({ locator, label })
+/** The sources that are cited in its chapter. */
+export const chapterSources = (): Node => nodes.sourceList.create()
 
 function inline(parts: Inline[]): Node[] {
   return parts.flatMap(part => (Array.isArray(part) ? inline(part) : typeof part === 'string' ? (part ? [schema.text(part)] : []) : [part]))
@@ -181,10 +197,12 @@ export function identified(divisions: Node[], prefix: string): Node {
   const ids = new Map<string, string>()
   let count = 0
   const idOf = (): string => `${prefix}${(++count).toString(36)}`
+  let citations = 0
   const withIds = (node: Node): Node => {
     if (node.isText) return node
     const takesId = 'id' in (node.type.spec.attrs ?? {})
-    const id = takesId ? idOf() : ''
+    // Citations count by themselves: all other ids are what they are without them.
+    const id = node.type.name === 'citation' ? `${prefix}-c${(++citations).toString(36)}` : takesId ? idOf() : ''
     if (takesId && node.attrs.label) {
       if (ids.has(node.attrs.label)) throw new Error(`The label “${node.attrs.label}” stands twice.`)
       ids.set(node.attrs.label, id)

@@ -9,7 +9,7 @@ import { readFonts } from './host.ts'
 
 export interface CallArguments {
   positionals: string[]
-  values: { out?: string; to?: string; json?: boolean; csv?: boolean; pages?: string; seed?: string }
+  values: { out?: string; to?: string; json?: boolean; csv?: boolean; csl?: boolean; pages?: string; seed?: string }
 }
 export type Call = (given: CallArguments) => Promise<number>
 

@@ -11,7 +11,7 @@ import type { Work } from '../src/work/work.ts'
 import { chapter, workOf } from './support/work.ts'
 
 const empty = workOf([chapter('c', 'C')])
-const source = (id: string, title: string): Source => ({ id, type: 'book', title }) as Source
+const source = (id: string, title: string): Source => ({ key: id, type: 'book', title })
 const after = (work: Work, tr: Transform): Work => afterSteps(work, tr.steps)
 
 test('any series of edits, carried as JSON, gives the same register; undone backward it is as it was', () => {

@@ -301,13 +301,13 @@ test('the card learns how many pages there are, and one that is gone is no error
 })
 
 test('an edit of one entry of a register writes that entry and no other, and all come back', async () => {
-  const sources = Object.fromEntries(Array.from({ length: 50 }, (_, i) => [`s${i}`, { id: `s${i}`, type: 'book' }]))
+  const sources = Object.fromEntries(Array.from({ length: 50 }, (_, i) => [`s${i}`, { key: `s${i}`, type: 'book' as const }]))
   const stored = { ...work(), sources }
   await storeWork('a', stored, { writer })
   const { saver } = saverOf('a', stored)
   const put = jest.spyOn(database.entries, 'bulkPut')
   const { s1: _gone, ...others } = sources
-  const next = { ...stored, sources: { ...others, s7: { id: 's7', type: 'thesis' } } }
+  const next = { ...stored, sources: { ...others, s7: { key: 's7', type: 'thesis' as const } } }
   saver.changed(next)
   await saver.flush()
   expect(put.mock.calls.flatMap(([records]) => records.map(({ id }) => id))).toEqual(['s7'])

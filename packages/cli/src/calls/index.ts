@@ -7,6 +7,7 @@ export const optionKinds = {
   to: { type: 'string' },
   json: { type: 'boolean' },
   csv: { type: 'boolean' },
+  csl: { type: 'boolean' },
   pages: { type: 'string' },
   seed: { type: 'string' },
 } as const
@@ -67,6 +68,13 @@ export const calls: ReadonlyMap<string, CallDefinition> = new Map(
       options: ['json', 'csv'],
       words: 1,
       load: async () => (await import('./shortForms.ts')).shortFormsCall,
+    },
+    sources: {
+      usage: 'sources WORK --json|--csv|--csl',
+      says: 'Lists the sources with what each citation and list says of them; --csl writes the register as CSL-JSON.',
+      options: ['json', 'csv', 'csl'],
+      words: 1,
+      load: async () => (await import('./sources.ts')).sourcesCall,
     },
     check: {
       usage: 'check WORK --json',

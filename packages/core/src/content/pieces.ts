@@ -8,6 +8,10 @@ export interface Piece {
   text: string
   /** The entry it leads to. */
   target?: string
+  /** The address outside that it leads to. */
+  address?: string
+  /** The note whose number stands here. */
+  noteNumber?: string
   /** It stands for something that is no longer in the work. */
   lost?: true
   marks?: readonly PieceMark[]
@@ -41,6 +45,8 @@ export function merged(pieces: Piece[]): Piece[] {
 
 const alike = (a: Piece, b: Piece): boolean =>
   a.target === b.target &&
+  a.address === b.address &&
+  a.noteNumber === b.noteNumber &&
   !a.lost &&
   !b.lost &&
   a.language === b.language &&

@@ -16,6 +16,7 @@ const inTitles: Record<InlineKind, (node: Node, say: SayReference) => Piece[]> =
   formula: node => [{ text: '□', formula: attributesOf(node, 'formula').formula }],
   reference: (node, say) => say(node).map(({ text }) => ({ text })),
   mention: (node, say) => say(node),
+  citation: (node, say) => say(node).map(({ target: _target, address: _address, ...piece }) => piece),
   note: () => [],
   indexMark: () => [],
 }

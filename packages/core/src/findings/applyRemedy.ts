@@ -9,6 +9,9 @@ import { schema } from '../work/schema.ts'
 import { marksFrom, stopBeside } from './checks/notePunctuation.ts'
 import type { Remedy, TextRange } from './finding.ts'
 
+/** A source as a whole, cited without more. */
+const plainCite = { source: '', label: 'page', locator: '', prefix: '', suffix: '', withoutAuthor: false, was: '' }
+
 type Does = Remedy['does']
 
 const carryOut: { [Name in Does]: (tr: Transform, remedy: Extract<Remedy, { does: Name }>) => boolean } = {
@@ -51,6 +54,15 @@ const carryOut: { [Name in Does]: (tr: Transform, remedy: Extract<Remedy, { does
     const found = findText(tr.doc, range)
     if (!found || textBetween(tr.doc, found.from, found.to) !== expected || !mayMention(tr.doc, found.from, found.to)) return false
     mentionPlaces(tr, [{ ...found, plural }], entry)
+    return true
+  },
+  citeWords: (tr, { range, expected, cites }) => {
+    const found = findText(tr.doc, range)
+    if (!found || textBetween(tr.doc, found.from, found.to) !== expected) return false
+    const $from = tr.doc.resolve(found.from)
+    const { citation } = schema.nodes
+    if (!$from.parent.canReplaceWith($from.index(), $from.index() + 1, citation)) return false
+    tr.replaceWith(found.from, found.to, citation.create({ cites: cites.map(one => ({ ...plainCite, ...one })) }))
     return true
   },
 }

@@ -47,4 +47,5 @@ export type Remedy = { says: string } & (
   | { does: 'markWords'; range: TextRange; expected: string; term: string }
   | { does: 'moveNote'; note: string; side: 'after' | 'before'; over: number }
   | { does: 'mentionWords'; range: TextRange; expected: string; entry: string; plural: boolean }
+  | { does: 'citeWords'; range: TextRange; expected: string; cites: { source: string; locator: string }[] }
 )

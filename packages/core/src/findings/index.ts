@@ -27,6 +27,7 @@ import { refersToUnnumbered } from './checks/refersToUnnumbered.ts'
 import { sameNumber } from './checks/sameNumber.ts'
 import { skippedLevel } from './checks/skippedLevel.ts'
 import { smallerEquation } from './checks/smallerEquation.ts'
+import { lostCitation, sourceEntries, sourceList, typedCitation, uncitedSources } from './checks/sources.ts'
 import { symbolTwice } from './checks/symbolTwice.ts'
 import { tinyLetters } from './checks/tinyLetters.ts'
 import { typedNumber } from './checks/typedNumber.ts'
@@ -38,6 +39,7 @@ import { type Finding, weights } from './finding.ts'
 export const checks: readonly Check[] = [
   lostTarget,
   lostMention,
+  lostCitation,
   brokenFormula,
   emptySlot,
   pictureResolution,
@@ -53,6 +55,8 @@ export const checks: readonly Check[] = [
   indexNoPlace,
   indexTwoSpellings,
   mentionOrder,
+  sourceList,
+  sourceEntries,
   noKeywords,
   missingCaption,
   skippedLevel,
@@ -71,6 +75,8 @@ export const checks: readonly Check[] = [
   plainMention,
   notePunctuation,
   abbreviationEntries,
+  typedCitation,
+  uncitedSources,
 ]
 
 /** What a kept result was found under. */

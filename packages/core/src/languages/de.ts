@@ -40,6 +40,8 @@ export const german: Language = {
   introduction: 'Einleitung',
   abbreviations: 'Abkürzungen',
   symbols: 'Formelzeichen',
+  sources: 'Quellen',
+  citedOn: 'Zitiert auf',
   appendices: 'Anhänge',
   continued: 'Fortsetzung',
   notes: 'Anmerkungen',

@@ -38,6 +38,8 @@ export const english: Language = {
   introduction: 'Introduction',
   abbreviations: 'Abbreviations',
   symbols: 'Symbols',
+  sources: 'References',
+  citedOn: 'Cited on',
   appendices: 'Appendices',
   continued: 'continued',
   notes: 'Notes',

@@ -40,6 +40,8 @@ export const spanish: Language = {
   introduction: 'Introducción',
   abbreviations: 'Abreviaturas',
   symbols: 'Símbolos',
+  sources: 'Referencias',
+  citedOn: 'Citado en',
   appendices: 'Apéndices',
   continued: 'continuación',
   notes: 'Notas',

@@ -46,6 +46,8 @@ export const french: Language = {
   introduction: 'Introduction',
   abbreviations: 'Abréviations',
   symbols: 'Symboles',
+  sources: 'Références',
+  citedOn: 'Cité',
   appendices: 'Annexes',
   continued: 'suite',
   notes: 'Notes',

@@ -44,6 +44,9 @@ export interface Words {
   /** Titles of the lists of abbreviations and of symbols. */
   abbreviations: string
   symbols: string
+  /** The title of the list of sources, and before the pages on which one is cited. */
+  sources: string
+  citedOn: string
   /** Above the appendices in the contents. */
   appendices: string
   /** Above the rest of a long table. */

@@ -1,6 +1,6 @@
 /**
  * Where references, mentions and their like stand: what is worded. One node may stand at several places (a copied paragraph shares what
- * is in it), and says something else at each: what is known of them is kept by place, told by the text block and how many stand before it there.
+ * is in it), and says something else at each: what is known of them is kept by place, told by the text block and how many stand before it there; of a citation, by its id.
  */
 import type { ResolvedPos } from 'prosemirror-model'
 import { isKind, traitsOf } from '../work/kinds/index.ts'
@@ -43,7 +43,9 @@ function findWorded(block: Node): WordedHere[] {
   let paragraph = 0
   let order = 0
   block.children.forEach((node, index) => {
-    if (isWorded(node)) found.push({ node, index, paragraph, order: order++ })
+    if (isWorded(node))
+      // A citation is told by its id: it counts for nobody else.
+      found.push({ node, index, paragraph, order: isKind(node, 'citation') ? order : order++ })
     else if (isKind(node, 'noteBreak')) {
       paragraph++
       order = 0
@@ -53,8 +55,8 @@ function findWorded(block: Node): WordedHere[] {
 }
 
 /** The place of something worded in a block with an identity. */
-export const placeOf = (identity: string, { paragraph, order }: WordedHere): string =>
-  occurrenceOf(noteParagraphIdentity(identity, paragraph), order)
+export const placeOf = (identity: string, { node, paragraph, order }: WordedHere): string =>
+  isKind(node, 'citation') ? node.attrs.id : occurrenceOf(noteParagraphIdentity(identity, paragraph), order)
 
 /** The place of what is worded at a position, which may be in a document or in a note that is edited by itself. */
 export function occurrenceAt($at: ResolvedPos): string {

@@ -1,5 +1,5 @@
 /** What a division holds that is numbered or refers: found once per division node and kept with it. */
-import { attributesOf, isKind, type KindName, kindOf, traitsOf } from '../work/kinds/index.ts'
+import { attributesOf, isKind, type KindName, kindOf, type NodeOfKind, traitsOf } from '../work/kinds/index.ts'
 import type { Numbering } from '../work/kinds/kind.ts'
 import type { RuleSet } from '../work/parts/scheme.ts'
 import { division, type Node, roles, seriesOf } from '../work/schema.ts'
@@ -18,6 +18,17 @@ export interface FoundMention {
   within: 'text' | 'heading' | 'caption'
 }
 
+/** A citation in its place, which is told by its id. */
+export interface FoundCitation {
+  node: Node & NodeOfKind<'citation'>
+  id: string
+  holder: string
+  /** The note it stands in; empty for one in the text. */
+  note: string
+  /** What is said before it, as far as that decides whether a sentence begins with it. */
+  before: string
+}
+
 /** A reference in its place. */
 export interface FoundReference {
   node: Node
@@ -34,6 +45,8 @@ export interface DivisionScan {
   items: readonly NumberedItem[]
   references: readonly FoundReference[]
   mentions: readonly FoundMention[]
+  /** In the order of the text, those of a note where its mark is. */
+  citations: readonly FoundCitation[]
   /** Changes when the items change in a way that can change a number. */
   readonly signature: string
 }
@@ -67,6 +80,7 @@ class Scan {
   private readonly items: NumberedItem[] = []
   private readonly references: FoundReference[] = []
   private readonly mentions: FoundMention[] = []
+  private readonly citations: FoundCitation[] = []
   private readonly root: Node
   private readonly numberable: boolean
   private readonly outer: RuleSet
@@ -84,7 +98,7 @@ class Scan {
   }
 
   result(): DivisionScan {
-    const { root, items, references, mentions } = this
+    const { root, items, references, mentions, citations } = this
     const { id, role, label, startAt, listed, shortTitle } = division(root)
     items.push({
       kind: 'heading',
@@ -106,6 +120,7 @@ class Scan {
       items,
       references,
       mentions,
+      citations,
       // Only edits ask for it.
       get signature() {
         signature ??= items.map(signatureOf).join('')
@@ -154,6 +169,14 @@ class Scan {
     }
     block.children.forEach((child, index) => {
       if (isKind(child, 'note')) this.visit(child, place, index)
+      else if (isKind(child, 'citation'))
+        this.citations.push({
+          node: child,
+          id: child.attrs.id,
+          holder: place.holder,
+          note: isKind(block, 'note') ? block.attrs.id : '',
+          before: textBefore(block, index),
+        })
     })
   }
 

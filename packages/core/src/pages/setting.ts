@@ -1,5 +1,7 @@
 /** What the handlers of blocks are given, and the table of them: one file per kind of block, all of one signature. */
 import type { Node } from 'prosemirror-model'
+import type { Citations } from '../content/citations/citations.ts'
+import type { IndexPages } from '../content/index/entries.ts'
 import type { Words } from '../languages/language.ts'
 import type { WorkLedger } from '../numbers/ledger.ts'
 import { identityIn } from '../numbers/occurrences.ts'
@@ -25,6 +27,10 @@ export interface Setting extends InlineContext {
   title: string
   author: string
   keywords: readonly string[]
+  /** What lists of sources say, by the division that counts by itself; '' for that of the work. */
+  sourceLists: Citations['lists']
+  /** The page of each citation as far as it is known in this round; null where nobody asks. */
+  citedOn: IndexPages | null
   /** The page label of an entry as far as it is known in this round. */
   pageOf(id: string): string | undefined
   /** Of this round: notes that count by page have other numbers from round to round. */

@@ -1,5 +1,6 @@
 /** A division as a strip, block by block, and the notes it calls for. */
 import type { Node } from 'prosemirror-model'
+import type { SourceList } from '../content/citations/citations.ts'
 import type { IndexEntry } from '../content/index/entries.ts'
 import type { ListEntry } from '../content/lists/entries.ts'
 import type { ListedRow } from '../content/mentions/listed.ts'
@@ -12,6 +13,7 @@ import { divisionTitle } from './blocks/heading.ts'
 import { dependencyOf, stripOf } from './blocks/index.ts'
 import { indexKey, indexList } from './blocks/indexList.ts'
 import { registerList, rowsKey } from './blocks/registerList.ts'
+import { sourceList, sourcesKey } from './blocks/sourceList.ts'
 import { costs, type StripItem, settable } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn, placeOfNote } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
@@ -25,6 +27,7 @@ export type Written =
   | { kind: 'entries'; entries: ListEntry[] }
   | { kind: 'index'; entries: IndexEntry[] }
   | { kind: 'rows'; entries: ListedRow[] }
+  | { kind: 'sources'; entries: SourceList }
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
 export function divisionStrips(node: Node, whole: Setting, written: Written | null): StripItem[][] {
@@ -149,13 +152,22 @@ const setLate = (item: StripItem, late: Late): StripItem =>
 /** A list whose entries and page labels are what they were is the same strip. */
 function cachedList(node: Node, written: Exclude<Written, { kind: 'index' }>, setting: Setting): StripItem[] {
   const { id } = division(node)
-  const key = written.kind === 'rows' ? rowsKey(written.entries) : listKey(written.entries, setting)
+  const { key, made } = writtenList(id, written, setting)
   return setting.cache.blocks.get(node, `${setting.measure} ${key}`, setting.houseStyle, () =>
-    settable(id, () => {
-      const made = written.kind === 'rows' ? registerList(id, written.entries, setting) : generatedList(id, written.entries, setting)
-      return sliced(made, setting.height)
-    }),
+    settable(id, () => sliced(made(), setting.height)),
   )
+}
+
+/** What a list depends on, and how it is made. */
+function writtenList(id: string, written: Exclude<Written, { kind: 'index' }>, setting: Setting): { key: string; made: () => StripItem[] } {
+  switch (written.kind) {
+    case 'rows':
+      return { key: rowsKey(written.entries), made: () => registerList(id, written.entries, setting) }
+    case 'sources':
+      return { key: sourcesKey(written.entries, setting), made: () => sourceList(id, written.entries, setting) }
+    case 'entries':
+      return { key: listKey(written.entries, setting), made: () => generatedList(id, written.entries, setting) }
+  }
 }
 
 /** An index whose terms, pages and place are what they were is the same strip. */
@@ -244,13 +256,14 @@ const none: readonly string[] = []
 
 const sayingMore = new WeakMap<Node, boolean>()
 
-/** Whether a block, or a note of it, says something that can change while all numbers stand: a page, the words of a target, an abbreviation. */
+/** Whether a block, or a note of it, says something that can change while all numbers stand: a page, the words of a target, an abbreviation, a citation. */
 export function saysMoreThanNumbers(node: Node): boolean {
   let says = sayingMore.get(node)
   if (says === undefined) {
     says = false
     node.descendants(child => {
-      if (isKind(child, 'mention') || (isKind(child, 'reference') && saysMore(child.attrs.wording))) says = true
+      if (isKind(child, 'mention') || isKind(child, 'citation') || (isKind(child, 'reference') && saysMore(child.attrs.wording)))
+        says = true
       return !says
     })
     sayingMore.set(node, says)

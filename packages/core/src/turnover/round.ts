@@ -1,4 +1,5 @@
 /** One round of a turnover: what every reference, mention and note mark says under the facts that the pages before it gave. */
+import { type Citations, wordCitation } from '../content/citations/citations.ts'
 import type { Mentions } from '../content/mentions/standing.ts'
 import { wordMention } from '../content/mentions/wordMention.ts'
 import type { Piece } from '../content/pieces.ts'
@@ -43,6 +44,7 @@ export interface WordingContext {
   twoSided: boolean
   references: ReadonlyMap<string, PlacedReference>
   mentions: Mentions
+  citations: Citations
 }
 
 /** What a reference said under some numbers, by the pages it said it with. */
@@ -63,6 +65,7 @@ export class WordingCache {
 
   word(node: Node, occurrence: string, context: WordingContext, facts: Facts): Piece[] {
     if (isKind(node, 'mention')) return mentionAt(node, occurrence, context)
+    if (isKind(node, 'citation')) return wordCitation(occurrence, context.citations, id => context.ledger.byId.get(id)?.number ?? '')
     const place = context.references.get(occurrence)
     const { wording, targets } = attributesOf(node, 'reference')
     // Titles may hold references of their own, and how near something is depends on where this one stands.

@@ -7,6 +7,9 @@
  * the same work opened afresh give the same pages.
  */
 
+import { asPrinted } from '../content/citations/asPrinted.ts'
+import { CitationEngine } from '../content/citations/citationEngine.ts'
+import type { Citations, SourceList } from '../content/citations/citations.ts'
 import { collationOf } from '../content/index/collation.ts'
 import { type IndexEntry, indexEntries } from '../content/index/entries.ts'
 import { marksOf, placesOf } from '../content/index/marks.ts'
@@ -68,6 +71,8 @@ export interface Turnover {
   wordingOf: WordingOf
   /** What each mention of an abbreviation says, and why. */
   mentions: Mentions
+  /** What each citation says, and each list of sources. */
+  citations: Citations
   /** Plain text of a title, heading or caption with an identity, its references worded. */
   textOf(node: Node, identity: string): string
   /** The symbols of its formulas, in the order of their first use. */
@@ -109,6 +114,7 @@ export class TurnoverEngine {
   private language = ''
   private readonly flows: FlowCache = new Map()
   private readonly wordings = new WordingCache()
+  private readonly citing = new CitationEngine()
   private ledger: WorkLedger | undefined
   private pages: Page[] = []
   /** How the pages of the last turnover came about, for those who ask why. */
@@ -131,7 +137,7 @@ export class TurnoverEngine {
   }
 
   *steps(work: Work): Generator<TurnoverProgress, Turnover> {
-    const prepared = this.prepare(work)
+    const prepared = this.prepare({ ...work, doc: asPrinted(work) })
     const { about, balance } = prepared
     let facts = noFacts
     let settled = true
@@ -144,7 +150,7 @@ export class TurnoverEngine {
       const changes = changesBetween(facts, found, about, say)
       if (changes.length) balance.note(facts, found, changes, context)
       settled = changes.length === 0
-      if (settled || rounds >= mostRounds) return this.result(prepared, round, { began: facts, found }, rounds, settled)
+      if (settled || rounds >= mostRounds) return { ...this.result(prepared, round, { began: facts, found }, rounds, settled), work }
       facts = found
     }
   }
@@ -156,8 +162,10 @@ export class TurnoverEngine {
     const ledger = numberWork(doc, scheme, this.ledger)
     this.ledger = ledger
     const mentions = standingOf(doc, work.abbreviations, houseStyle.mentions)
+    const citations = this.citing.citations(work)
     const { twoSided } = houseStyle.page
     const withPages = houseStyle.mentions.pages && doc.children.some(node => ['abbreviations', 'symbols'].includes(division(node).role))
+    const citesPages = houseStyle.citations.pages && citations.lists.size > 0
     return {
       work,
       about: {
@@ -169,11 +177,13 @@ export class TurnoverEngine {
         near: nearbyReferences(doc),
         marked: new Set([
           ...marksOf(doc).map(({ id }) => id),
+          // Lists lead back to them, whether or not they say a page.
+          ...(citations.lists.size ? citations.byPlace.keys() : []),
           ...(withPages ? [...firstPlaces(mentions).values()].map(({ occurrence }) => occurrence) : []),
         ]),
-        indexed: hasIndex(doc) || withPages,
+        indexed: hasIndex(doc) || withPages || citesPages,
       },
-      context: { ledger, language: settings.language, twoSided, references: referencesByPlace(doc), mentions },
+      context: { ledger, language: settings.language, twoSided, references: referencesByPlace(doc), mentions, citations },
       balance: new Balance(),
     }
   }
@@ -204,9 +214,10 @@ export class TurnoverEngine {
   }
 
   /** What the program writes into a generated division under the pages of a round. */
-  private writtenIn(node: Node, prepared: Prepared, { mentions }: WordingContext, facts: Facts): Written {
+  private writtenIn(node: Node, prepared: Prepared, { mentions, citations }: WordingContext, facts: Facts): Written {
     const { doc, houseStyle } = prepared.work
     const { role } = division(node)
+    if (role === 'sources') return { kind: 'sources', entries: citations.lists.get('') ?? noSources }
     if (role === 'index') return { kind: 'index', entries: this.indexOf(node, prepared, facts) }
     if (role === 'abbreviations' || role === 'symbols') return { kind: 'rows', entries: this.rowsOf(role, prepared.work, mentions, facts) }
     return { kind: 'entries', entries: entriesOf(node, doc, prepared.about.ledger, houseStyle.contents) }
@@ -260,6 +271,8 @@ export class TurnoverEngine {
       title: titleOf(doc),
       author: settings.author,
       keywords: settings.keywords,
+      sourceLists: context.citations.lists,
+      citedOn: houseStyle.citations.pages ? facts.indexPages : null,
       ledger: context.ledger,
       pageOf: id => facts.labels.get(id)?.label,
       pictures,
@@ -310,6 +323,7 @@ export class TurnoverEngine {
       referencePages: began.indexes.references,
       wordingOf: setting.wordingOf,
       mentions: round.context.mentions,
+      citations: round.context.citations,
       textOf: (node, identity) => plainTextOf(node, identity, setting.wordingOf),
       symbols: () => collectSymbols(work.doc, this.formulas, work.settings.language),
       errorOf: (source, display) => this.formulas.set(source, display).error,
@@ -330,6 +344,8 @@ export class TurnoverEngine {
     for (const key of this.flows.keys()) if (!present.has(key.slice(0, key.indexOf(' ')))) this.flows.delete(key)
   }
 }
+
+const noSources: SourceList = { entries: [], hanging: false }
 
 const hasIndex = (doc: Node): boolean => doc.children.some(node => division(node).role === 'index')
 

@@ -104,6 +104,11 @@ const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
     const [first, ...rest] = making.context.wordingOf(node, occurrence).map(piece => mentionRun(piece, faceOf(node, making.style), making))
     return first ? [{ ...first, anchors: [occurrence] }, ...rest] : []
   },
+  citation: (node, making) => {
+    const occurrence = attributesOf(node, 'citation').id
+    const [first, ...rest] = making.context.wordingOf(node, occurrence).map(piece => citationRun(piece, faceOf(node, making.style), making))
+    return first ? [{ ...first, anchors: [occurrence] }, ...rest] : []
+  },
   note: (node, making) => {
     const run = noteRun(attributesOf(node, 'note').id, making)
     const { note: _note, reserve: _reserve, ...plain } = run
@@ -262,9 +267,16 @@ const mentionRun = (piece: Piece, face: FaceName, making: Making): Run => {
   return piece.authored ? run : { ...run, whole: true }
 }
 
+/** Numbers in brackets are not torn apart; words of sources are words like others. */
+const citationRun = (piece: Piece, face: FaceName, making: Making): Run => {
+  const run = pieceRun(piece, face, making)
+  const inWords = !run.lead || 'entry' in run.lead
+  return { ...run, divisible: inWords && /\p{L}{5}/u.test(piece.text) }
+}
+
 /** A piece of what something says, in the face around it. */
-function pieceRun({ text, target, lost, marks = [], formula }: Piece, face: FaceName, making: Making): Run {
-  const lead = target && !lost ? { entry: target } : null
+function pieceRun({ text, target, address, lost, marks = [], formula }: Piece, face: FaceName, making: Making): Run {
+  const lead = target && !lost ? { entry: target } : address ? { address } : null
   if (formula !== undefined) return { ...formulaRun(formula, face, making), lead }
   const { style, plain } = making
   const script = marks.includes('superscript') ? raised : marks.includes('subscript') ? lowered : 0
@@ -321,8 +333,8 @@ export function dependencies(node: Node, context: InlineContext, identity: strin
   let key = ''
   for (const worded of wordedIn(node)) {
     const occurrence = placeOf(identity, worded)
-    for (const { text, target = '', lost, marks, formula, language } of context.wordingOf(worded.node, occurrence)) {
-      key += `${text}>${target}|`
+    for (const { text, target = '', address = '', lost, marks, formula, language } of context.wordingOf(worded.node, occurrence)) {
+      key += `${text}>${target}${address}|`
       if (lost) key += '!'
       if (marks) key += marks.join()
       if (formula) key += formula
@@ -331,7 +343,7 @@ export function dependencies(node: Node, context: InlineContext, identity: strin
     const reserve = context.reserveOf(occurrence)
     if (reserve) key += reserve.join('=')
     // Its lines say where it stands.
-    if (worded.node.attrs.wording === 'nearby' || isKind(worded.node, 'mention')) key += occurrence
+    if (worded.node.attrs.wording === 'nearby' || isKind(worded.node, 'mention') || isKind(worded.node, 'citation')) key += occurrence
   }
   for (const note of notesIn(node)) key += `${context.noteMark(note)}${context.noteReserve(note)?.join('=') ?? ''}~`
   return key

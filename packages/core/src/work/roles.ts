@@ -11,6 +11,7 @@ export type Role =
   | 'chapter'
   | 'appendix'
   | 'endnotes'
+  | 'sources'
   | 'index'
 export type Matter = 'front' | 'main' | 'back'
 
@@ -26,6 +27,7 @@ export const roles: Record<Role, { matter: Matter; generated: boolean; name: str
   chapter: { matter: 'main', generated: false, name: 'Chapter' },
   appendix: { matter: 'back', generated: false, name: 'Appendix' },
   endnotes: { matter: 'back', generated: true, name: 'Notes' },
+  sources: { matter: 'back', generated: true, name: 'List of sources' },
   index: { matter: 'back', generated: true, name: 'Index' },
 }
 export const roleNames = Object.keys(roles) as Role[]

@@ -51,6 +51,7 @@ const inPlainText: Record<InlineKind, (node: Node, say?: (worded: Node) => strin
   formula: () => '□',
   reference: (node, say) => say?.(node) ?? '',
   mention: (node, say) => say?.(node) ?? '',
+  citation: (node, say) => say?.(node) ?? '',
   note: () => '',
   indexMark: () => '',
 }

@@ -1,5 +1,6 @@
 /** Where a section is to go, and what that would change, before it is moved. */
 
+import { asPrinted } from '@steady-ledger/core/content/citations/asPrinted.ts'
 import { changedWordings } from '@steady-ledger/core/content/references/changedWordings.ts'
 import { changedNumbers } from '@steady-ledger/core/numbers/compareLedgers.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
@@ -54,7 +55,7 @@ function Form({ id }: { id: string }) {
     const tr = new Transform(doc)
     return moveSection(tr, id, target, where) ? tr.doc : null
   }, [doc, id, target, where])
-  const after = useMemo(() => moved && numberWork(moved, session.work.scheme), [moved, session])
+  const after = useMemo(() => moved && numberWork(asPrinted({ ...session.work, doc: moved }), session.work.scheme), [moved, session])
   const numbers = useMemo(() => (after ? changedNumbers(ledger, after) : []), [after, ledger])
   const wordings = useMemo(
     () =>

@@ -17,7 +17,7 @@ import {
   removeTablePanel,
   splitEquationGroup,
 } from '../editor/groups.ts'
-import { insertBlock, insertDivision, insertKeywords, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
+import { insertBlock, insertDivision, insertKeywords, insertSourceList, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
 import { emphasisIsTyped, sectionAt, typeEmphasis } from '../editor/keys.ts'
 import { shortFormsAreTyped, typeShortForms } from '../editor/mentions.ts'
 import { toNote, turnKind } from '../editor/notes.ts'
@@ -112,6 +112,12 @@ export const namedCommands: NamedCommand[] = [
     ...puts('In the line', 'a mention of an abbreviation or symbol'),
     run: session => askForMention(session),
   },
+  {
+    name: 'Cite a source',
+    shortcut: 'citation',
+    ...puts('In the line', 'a citation of a source'),
+    run: session => session.act('citation'),
+  },
   { name: 'Make these words a link', run: askForLink },
   { name: 'Insert an equation', shortcut: 'equation', ...puts('Mathematics', 'an equation'), run: session => session.act('equation') },
   ...['theorem', 'lemma', 'proposition', 'corollary', 'definition', 'remark'].map(series => ({
@@ -158,6 +164,16 @@ export const namedCommands: NamedCommand[] = [
     name: 'New list of symbols',
     ...puts('Lists of the work', 'list of symbols'),
     run: session => void session.run(insertDivision('symbols', session.live.words.symbols)),
+  },
+  {
+    name: 'New list of sources',
+    ...puts('Lists of the work', 'list of sources'),
+    run: session => void session.run(insertDivision('sources', session.live.words.sources)),
+  },
+  {
+    name: 'Insert the sources that are cited in this chapter',
+    ...puts('Lists of the work', 'sources that are cited in this chapter'),
+    ...editor(insertSourceList),
   },
   {
     name: 'New list of appendices',

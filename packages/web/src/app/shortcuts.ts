@@ -26,6 +26,7 @@ export const shortcuts = {
   formula: { says: 'Formula in the line', chords: ['Mod-Alt-m'], group: 'What is put in' },
   note: { says: 'Footnote', chords: ['Mod-Alt-n'], group: 'What is put in' },
   reference: { says: 'Reference', chords: ['Mod-Alt-r'], group: 'What is put in' },
+  citation: { says: 'Citation of a source', chords: ['Mod-Alt-s'], group: 'What is put in' },
   strong: { says: 'Strong', chords: ['Mod-b'], group: 'Words' },
   emphasis: { says: 'Emphasis', chords: ['Mod-i'], group: 'Words' },
   smallCapitals: { says: 'Small capitals', chords: ['Mod-Alt-k'], group: 'Words' },

@@ -5,6 +5,7 @@ export const tabs = [
   ['scheme', 'Scheme', 'How numbers are written: levels, series, and what they are called.'],
   ['index', 'Index', 'The terms of the index, every place of each in its line of text, and the words that are not marked yet.'],
   ['short-forms', 'Short forms', 'Abbreviations and symbols: what each stands for, and every place where it is mentioned.'],
+  ['sources', 'Sources', 'What is cited: every source with its fields, what it looks like in the list, and every citation of it.'],
   ['pages', 'Pages', 'The work as it will print, page by page.'],
   ['house-style', 'House style', 'How the pages look: margins, type, heads of pages, opening pages.'],
   ['findings', 'Findings', 'What the checks found to mend, each with its place and, where there is one, its remedy.'],
@@ -31,6 +32,7 @@ export const words: readonly [string, string][] = [
     'Mention',
     'An abbreviation or symbol in the text. It is written out where it comes first, and short afterwards, wherever chapters move.',
   ],
+  ['Citation', 'A live reference to one or more sources. How it is said is a matter of style: a number, author and year, a note.'],
   ['Keepsake', 'An equation that you saved, to be put in again.'],
   ['House style', 'All rules of how pages look, kept as one file that can be shared.'],
 ]

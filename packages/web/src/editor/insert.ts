@@ -2,6 +2,7 @@
 
 import type { Wording } from '@steady-ledger/core/content/references/wordReference.ts'
 import type { BlockKind } from '@steady-ledger/core/work/kinds/index.ts'
+import type { Cited } from '@steady-ledger/core/work/kinds/inline.ts'
 import { matterOf, type Role, roles, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { Fragment, type Node, type NodeType } from '@tiptap/pm/model'
@@ -119,6 +120,14 @@ export const insertSpace: Command = (state, dispatch) => {
 /** The keywords of the work, as the program prints them. */
 export const insertKeywords: Command = (state, dispatch) => {
   dispatch?.(placeBlock(state, nodes.keywords.create({ id: newId() }), null))
+  return true
+}
+
+/** The sources that are cited in its division, which then counts by itself; one is enough. */
+export const insertSourceList: Command = (state, dispatch) => {
+  const { $head } = state.selection
+  if ($head.depth < 1 || $head.node(1).children.some(block => block.type === nodes.sourceList)) return false
+  dispatch?.(placeBlock(state, nodes.sourceList.create({ id: newId() }), null))
   return true
 }
 
@@ -248,5 +257,17 @@ export const insertDivision =
         .setMeta('opens division', true)
         .scrollIntoView(),
     )
+    return true
+  }
+
+/** A citation at the cursor, behind what is selected. */
+export const insertCitation =
+  (cites: readonly Cited[]): Command =>
+  (state, dispatch) => {
+    const { $to } = state.selection
+    if (!$to.parent.inlineContent || !$to.parent.type.contentMatch.matchType(nodes.citation)) return false
+    const citation = nodes.citation.create({ id: newId(), cites })
+    const tr = closeHistory(state.tr).insert($to.pos, citation)
+    dispatch?.(tr.setSelection(TextSelection.create(tr.doc, $to.pos + citation.nodeSize)).scrollIntoView())
     return true
   }

@@ -1,5 +1,7 @@
 /** Numbers and wordings for node views: pushed to them whenever they change, so that showing them costs no decorations. */
 
+import { type Citations, noCitations, wordCitation } from '@steady-ledger/core/content/citations/citations.ts'
+import { citesInNotes } from '@steady-ledger/core/content/citations/styles/index.ts'
 import { termName } from '@steady-ledger/core/content/index/terms.ts'
 import { type Mentions, noMentions, standingOf } from '@steady-ledger/core/content/mentions/standing.ts'
 import { wordMention } from '@steady-ledger/core/content/mentions/wordMention.ts'
@@ -12,7 +14,7 @@ import type { Ledger, WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { nearnessIn, noIndexes, type PageIndexes } from '@steady-ledger/core/turnover/facts/nearness.ts'
 import { type PlacedReference, referencesByPlace } from '@steady-ledger/core/turnover/round.ts'
 import { attributesOf, isKind } from '@steady-ledger/core/work/kinds/index.ts'
-import type { MentionRules } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import type { CitationRules, MentionRules } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
 import type { Abbreviation } from '@steady-ledger/core/work/registers/abbreviations.ts'
@@ -48,12 +50,16 @@ export class LiveNumbers {
   terms: Entries<Term> = {}
   abbreviations: Entries<Abbreviation> = {}
   mentionRules: MentionRules
+  citationRules: CitationRules
+  /** What citations and lists of sources say, as of the last turnover. */
+  citations: Citations = noCitations
   private standing: { doc: Node | null; entries: Entries<Abbreviation>; rules: MentionRules; mentions: Mentions } | null = null
 
   constructor(ledger: WorkLedger, work: Work) {
     this.ledger = ledger
     this.settings = work.settings
     this.mentionRules = work.houseStyle.mentions
+    this.citationRules = work.houseStyle.citations
     this.take(work)
   }
 
@@ -68,12 +74,14 @@ export class LiveNumbers {
 
   /** Takes the parts of a work that the text says something of; true where that may have become something else. */
   take({ settings, terms, abbreviations, houseStyle }: Work): boolean {
-    const { mentions } = houseStyle
-    const other = this.terms !== terms || this.abbreviations !== abbreviations || this.mentionRules !== mentions
+    const { mentions, citations } = houseStyle
+    const other =
+      this.terms !== terms || this.abbreviations !== abbreviations || this.mentionRules !== mentions || this.citationRules !== citations
     this.settings = settings
     this.terms = terms
     this.abbreviations = abbreviations
     this.mentionRules = mentions
+    this.citationRules = citations
     return other
   }
 
@@ -135,8 +143,14 @@ export class LiveNumbers {
   }
 
   wording(worded: Node, occurrence: string): Piece[] {
+    if (isKind(worded, 'citation')) return wordCitation(worded.attrs.id, this.citations, id => this.number(id))
     if (!isKind(worded, 'mention')) return this.wordingUnder(worded, occurrence, this.ledger)
     return wordMention(worded, occurrence, { mentions: this.mentions(), language: this.language, words: this.words })
+  }
+
+  /** Whether citations in the text are notes. */
+  get citesInNotes(): boolean {
+    return citesInNotes(this.citationRules)
   }
 
   /** What every mention says, found when one is worded first after an edit. */

@@ -1,5 +1,6 @@
 /** When something that is referred to is deleted, its references learn what it was called, so that the gap can say so. */
 
+import { asPrinted } from '@steady-ledger/core/content/citations/asPrinted.ts'
 import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
 import { wordReference } from '@steady-ledger/core/content/references/wordReference.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
@@ -29,7 +30,12 @@ export const lostTargets = (work: () => Work, lose: (old: Node, id: string, isGo
       const gone = before.filter(id => !there.has(id))
       if (gone.length === 0) return null
       const { scheme, settings } = work()
-      const context = { ledger: numberWork(old.doc, scheme), language: settings.language, pageOf: () => undefined, before: '' }
+      const context = {
+        ledger: numberWork(asPrinted({ ...work(), doc: old.doc }), scheme),
+        language: settings.language,
+        pageOf: () => undefined,
+        before: '',
+      }
       let tr: Transaction | null = null
       state.doc.descendants((node, at) => {
         if (node.type.name !== 'reference') return

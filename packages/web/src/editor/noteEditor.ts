@@ -12,6 +12,7 @@ import { chords } from './chords.ts'
 import { cursorFirst } from './cursorFirst.ts'
 import { formulaBeside } from './formulaPlaces.ts'
 import { insertFormula } from './insert.ts'
+import { citationView } from './nodeViews/citation.ts'
 import type { Hosts } from './nodeViews/common.ts'
 import { formulaView } from './nodeViews/formula.ts'
 import { indexMarkView } from './nodeViews/indexMark.ts'
@@ -61,6 +62,10 @@ export class NoteEditor {
       close()
       return true
     }
+    const pick = (kind: 'reference' | 'citation', { selection }: EditorState): boolean => {
+      hosts.pick(kind, selection.to)
+      return true
+    }
     this.view = new EditorView(place, {
       state: EditorState.create({
         doc: note,
@@ -75,6 +80,8 @@ export class NoteEditor {
             undo: () => undo(outer.state, outer.dispatch),
             redo: () => redo(outer.state, outer.dispatch),
             ...wordCommands,
+            reference: state => pick('reference', state),
+            citation: state => pick('citation', state),
             formula: (state, dispatch, own) => {
               if (!insertFormula(state, dispatch) || !own) return false
               hosts.compose(own, own.state.selection.from)
@@ -93,6 +100,7 @@ export class NoteEditor {
       nodeViews: {
         reference: referenceView(hosts),
         mention: mentionView(hosts),
+        citation: citationView(hosts),
         formula: formulaView(hosts),
         indexMark: indexMarkView(hosts),
       },
@@ -115,9 +123,13 @@ export class NoteEditor {
     })
   }
 
-  focus(): void {
+  /** Writing goes on at its end, or at a position in it. */
+  focus(at?: number): void {
+    const { doc, tr } = this.view.state
     this.view.focus()
-    this.view.dispatch(this.view.state.tr.setSelection(TextSelection.atEnd(this.view.state.doc)))
+    this.view.dispatch(
+      tr.setSelection(at === undefined ? TextSelection.atEnd(doc) : TextSelection.create(doc, Math.max(0, Math.min(at, doc.content.size)))),
+    )
   }
 
   /** Takes over what changed outside (undo, for one), touching only the part that differs. Returns false when the note is gone. */

@@ -1,5 +1,6 @@
 /** The open document: text, parts, numbers and history. Here and nowhere else they change. */
 
+import { asPrinted } from '@steady-ledger/core/content/citations/asPrinted.ts'
 import { numberWork, type WorkLedger } from '@steady-ledger/core/numbers/ledger.ts'
 import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
 import { noteNumbersOf, notesCountByPage, withNoteNumbers } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
@@ -119,19 +120,20 @@ export class DocumentStore {
   /** Numbers the work as it is. Notes that count by page keep what the last turnover gave them; new ones wait for the next. */
   private number(doc: Node, previous?: WorkLedger): WorkLedger {
     const { scheme } = this.beside
-    const ledger = numberWork(doc, scheme, previous)
+    const ledger = numberWork(asPrinted({ ...this.beside, doc }), scheme, previous)
     if (!notesCountByPage(scheme) || ledger.stamp === previous?.stamp) return ledger
     const known = this.noteNumbers
     return withNoteNumbers(ledger, new Map([...noteNumbersOf(ledger).keys()].map(id => [id, known.get(id) ?? '…'])))
   }
 
   /** Takes in where everything stands; true where that changed a number. */
-  settle({ pageOf, labels, nearby, noteNumbers }: TurnoverSummary): boolean {
+  settle({ pageOf, labels, nearby, noteNumbers, citations }: TurnoverSummary): boolean {
     this.live.pageOf = id => {
       const index = pageOf.get(id)
       const label = index === undefined ? undefined : labels[index]
       return index === undefined || label === undefined ? undefined : { label, index }
     }
+    if (citations) this.live.citations = citations
     const near = nearbyReferences(this.state.doc)
     this.live.indexes = {
       ids: pageOf,

@@ -68,6 +68,8 @@ export class Session {
   private rescued: Node | null = null
   /** Targets that references were given in this sitting, the latest first. */
   recentTargets: string[] = []
+  /** Sources that were cited in this sitting, the latest first. */
+  recentSources: string[] = []
   /** Run after every transaction, for whatever floats beside the text. */
   readonly followers = new Set<() => void>()
   /** What needs more than the editor, as the galley does it while it is shown. */

@@ -17,7 +17,10 @@ interface Props {
   /** What a file may be, in one sentence. */
   files: string
   onFile(file: File): void
-  onSave(): void
+  /** What they can be saved as. */
+  saves: readonly { key: string; says: string; run(): void }[]
+  /** Kinds of file that are read, where they are others than tables. */
+  accept?: string
   /** Said, with a button, where the work has no list of them yet. */
   missing: { says: string; put(): void } | null
 }
@@ -33,7 +36,8 @@ export function RegisterHead({
   onNew,
   files,
   onFile,
-  onSave,
+  saves,
+  accept = '.csv,.txt,text/csv,text/plain',
   missing,
 }: Props) {
   const chooser = useRef<HTMLInputElement>(null)
@@ -54,19 +58,11 @@ export function RegisterHead({
         <Menu
           label={`What can be done with all ${several}`}
           align="end"
-          items={[
-            { key: 'csv', says: 'Save as CSV', run: onSave },
-            { key: 'open', says: `Add ${several} from a file…`, more: files, run: () => chooser.current?.click() },
-          ]}
+          items={[...saves, { key: 'open', says: `Add ${several} from a file…`, more: files, run: () => chooser.current?.click() }]}
         >
           ⋯
         </Menu>
-        <FileInput
-          input={chooser}
-          label={`File of ${several}`}
-          accept=".csv,.txt,text/csv,text/plain"
-          onFiles={([file]) => onFile(file!)}
-        />
+        <FileInput input={chooser} label={`File of ${several}`} accept={accept} onFiles={([file]) => onFile(file!)} />
       </div>
       <p className="quiet-note" role="status">
         {asked.trim() ? `${found} of ${all} ${several}` : `${all} ${all === 1 ? one : several}`}

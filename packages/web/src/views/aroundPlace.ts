@@ -2,7 +2,7 @@
 import type { Node } from '@tiptap/pm/model'
 
 const around = 70
-const signs: Record<string, string> = { formula: '□', reference: '[…]', mention: '[…]' }
+const signs: Record<string, string> = { formula: '□', reference: '[…]', mention: '[…]', citation: '[…]' }
 
 const textOf = (block: Node, from: number, to: number): string => block.textBetween(from, to, ' ', leaf => signs[leaf.type.name] ?? '')
 

@@ -12,6 +12,7 @@ export const views = [
   { path: 'pages/:label?', ...later(async () => (await import('./pages/PagesView.tsx')).PagesView) },
   { path: 'index/:term?', ...later(async () => (await import('./indexDesk/IndexDesk.tsx')).IndexDesk) },
   { path: 'short-forms/:entry?', ...later(async () => (await import('./shortForms/ShortForms.tsx')).ShortForms) },
+  { path: 'sources/:source?', ...later(async () => (await import('./sources/SourcesDesk.tsx')).SourcesDesk) },
   { path: 'scheme', ...later(async () => (await import('./scheme/SchemeView.tsx')).SchemeView) },
   { path: 'house-style', ...later(async () => (await import('./house/HouseStyleView.tsx')).HouseStyleView) },
   { path: 'findings', ...later(async () => (await import('./findings/FindingsView.tsx')).FindingsView) },

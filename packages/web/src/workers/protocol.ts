@@ -1,4 +1,5 @@
 /** What the page and its workers say to each other. */
+import type { Citations } from '@steady-ledger/core/content/citations/citations.ts'
 import type { IndexEntry } from '@steady-ledger/core/content/index/entries.ts'
 import type { Finding } from '@steady-ledger/core/findings/finding.ts'
 import type { CollectedSymbol } from '@steady-ledger/core/formulas/symbols/collect.ts'
@@ -52,6 +53,8 @@ export interface TurnoverSummary {
   noteNumbers: Map<string, string> | null
   /** Page index of each mark for an index. */
   markPages: ReadonlyMap<string, number>
+  /** What citations and lists of sources say; null where that is what it was. */
+  citations: Citations | null
   /** How long it took, in milliseconds. */
   milliseconds: number
 }

@@ -3,6 +3,7 @@
  * turnover that an edit has overtaken; what was computed for it stays in the caches.
  */
 
+import type { Citations } from '@steady-ledger/core/content/citations/citations.ts'
 import { findingsOf } from '@steady-ledger/core/findings/index.ts'
 import { formulasToSet, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
@@ -143,6 +144,9 @@ function slice(): void {
   soon()
 }
 
+/** What the page knows of citations already. */
+let saidCitations: Citations | null = null
+
 function finish(turnover: Turnover, milliseconds: number): void {
   running = null
   latest = turnover
@@ -159,9 +163,11 @@ function finish(turnover: Turnover, milliseconds: number): void {
     nearby: nearbyReferences(turnover.work.doc).map(({ occurrence }) => turnover.referencePages.get(occurrence) ?? -1),
     noteNumbers: notesCountByPage(work!.scheme) ? noteNumbersOf(turnover.ledger) : null,
     markPages: turnover.markPages,
+    citations: turnover.citations,
     milliseconds,
   }
-  say({ kind: 'turnover', summary })
+  say({ kind: 'turnover', summary: { ...summary, citations: saidCitations === turnover.citations ? null : turnover.citations } })
+  saidCitations = turnover.citations
   lastPages?.keepSoon(summary, pages)
   explain()
   if (query) search()
@@ -224,6 +230,7 @@ function open(message: Extract<ToTurnover, { kind: 'open' }>): void {
   epoch = message.epoch
   work = { ...message.parts, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
   version = 0
+  saidCitations = null
   sent = new Map()
   lastPages = new LastPages(message.work)
 }

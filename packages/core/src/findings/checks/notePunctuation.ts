@@ -1,20 +1,18 @@
 import { oneOf } from '../../work/definition.ts'
 import { isKind } from '../../work/kinds/index.ts'
+import { noteSideOf, noteSides } from '../../work/parts/sideOfNoteMarks.ts'
 import type { Node } from '../../work/schema.ts'
 import { divisionCheck, type FoundIn } from '../check.ts'
 
 const closing = /^[.,;:!?…]+[”"’»]?/u
 const closed = /[.,;:!?…]+[”"’»]?$/u
 
-/** Where a language has one place for them. In German the side says what a note is about: the word, or what ends there. */
-const usual: Record<string, 'after' | 'before'> = { en: 'after', fr: 'before', es: 'before' }
-
 /** On which side of a stop or comma the mark of a note stands. */
 export const notePunctuation = divisionCheck('notePunctuation', {
   title: 'Notes: marks on the wrong side of a stop',
   weight: 'worthALook',
   options: {
-    side: oneOf(['language', 'after', 'before', 'either'], 'language', {
+    side: oneOf(noteSides, 'language', {
       title: 'Marks of notes stand',
       options: {
         language: 'As is usual in the language of the work',
@@ -26,7 +24,7 @@ export const notePunctuation = divisionCheck('notePunctuation', {
   },
   look({ division, options, turnover }) {
     const found: FoundIn[] = []
-    const side = options.side === 'language' ? (usual[turnover.work.settings.language.split('-')[0]!] ?? 'either') : options.side
+    const side = noteSideOf(options.side, turnover.work.settings.language)
     if (side === 'either') return found
     division.descendants((block, _at) => {
       if (!block.inlineContent) return true

@@ -16,6 +16,7 @@ import { paragraph } from './paragraph.ts'
 import { epigraph, quotation, verse } from './quotation.ts'
 import { row } from './row.ts'
 import { signature } from './signature.ts'
+import { sourceListBlock, sourcesKey } from './sourceList.ts'
 import { proof, statement } from './statement.ts'
 import { table } from './table.ts'
 import { textBox } from './textBox.ts'
@@ -45,11 +46,16 @@ const blockHandlers: { [Kind in BlockKind]: BlockHandler<Kind> } = {
   fill,
   miniContents,
   keywords,
+  sourceList: sourceListBlock,
 }
 
 /** What the words of a block that the program writes depend on, beside the block and the numbers in it. */
 const dependenciesOf: { [Kind in BlockKind]?: (node: Node & NodeOfKind<Kind>, setting: Setting, place: Place) => string } = {
   miniContents: (node, setting, place) => listKey(miniEntries(node, setting, place), setting),
+  sourceList: (_node, setting, { division }) => {
+    const list = setting.sourceLists.get(division)
+    return list ? sourcesKey(list, setting) : ''
+  },
   keywords: (_node, { keywords: own }) => own.join('\n'),
 }
 

@@ -8,7 +8,7 @@ import { equation, equationGroup } from './equation.ts'
 import { figure, panel, row } from './figure.ts'
 import { fill } from './fill.ts'
 import { heading } from './heading.ts'
-import { formula, indexMark, mention, note, noteBreak, reference } from './inline.ts'
+import { citation, formula, indexMark, mention, note, noteBreak, reference } from './inline.ts'
 import { type NodeOf, plainTraits, type Traits } from './kind.ts'
 import { listing, listingText } from './listing.ts'
 import { bulletedList, listItem, numberedList } from './lists.ts'
@@ -17,7 +17,7 @@ import { attribution, epigraph, quotation, verse } from './quotations.ts'
 import { signature } from './signature.ts'
 import { proof, proofName, statement, statementName } from './statement.ts'
 import { grid, gridCell, gridHead, gridRow, table, tableNotes, tablePanel } from './table.ts'
-import { keywords, miniContents } from './written.ts'
+import { keywords, miniContents, sourceList } from './written.ts'
 
 export const kinds = {
   division,
@@ -59,11 +59,13 @@ export const kinds = {
   equationGroup,
   miniContents,
   keywords,
+  sourceList,
   formula,
   note,
   noteBreak,
   reference,
   mention,
+  citation,
   indexMark,
 }
 

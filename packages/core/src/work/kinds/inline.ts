@@ -1,5 +1,5 @@
 /** What stands in a line of text beside letters: formulas, notes, references. */
-import { flag, id, oneOf, Type, words } from '../definition.ts'
+import { flag, id, oneOf, type Static, Type, words } from '../definition.ts'
 import { inlineKind, innerKind } from './kind.ts'
 import { holdsFormula, identified, labelled } from './shared.ts'
 
@@ -10,7 +10,7 @@ export const formula = inlineKind('formula', {
 })
 
 export const note = inlineKind('note', {
-  content: '(text | formula | reference | mention | indexMark | noteBreak)*',
+  content: '(text | formula | reference | mention | citation | indexMark | noteBreak)*',
   attributes: {
     ...labelled,
     /** Of the second kind of notes of the work: with its own count, and perhaps its own place. */
@@ -77,5 +77,61 @@ export const reference = inlineKind('reference', {
   },
   traits: { worded: true },
   markup: { tag: 'a' },
+  editing: { atom: true },
+})
+
+/** Which part of a source a citation means: the locators of the Citation Style Language. */
+export const locatorNames = [
+  'page',
+  'chapter',
+  'section',
+  'part',
+  'volume',
+  'issue',
+  'figure',
+  'table',
+  'equation',
+  'paragraph',
+  'line',
+  'verse',
+  'note',
+  'column',
+  'folio',
+  'appendix',
+  'act',
+  'scene',
+  'supplement',
+  'sub-verbo',
+  'timestamp',
+] as const
+export type LocatorName = (typeof locatorNames)[number]
+
+const cited = Type.Object(
+  {
+    /** The entry of the register. */
+    source: id(),
+    label: oneOf(locatorNames, 'page'),
+    /** The place in it, “34–36”; empty for all of it. */
+    locator: words({ most: 200 }),
+    /** Words before and after. */
+    prefix: words({ most: 500 }),
+    suffix: words({ most: 500 }),
+    /** Its author stands in the sentence already. */
+    withoutAuthor: flag(false),
+    /** What it was called when it was deleted: history, never a cached word. */
+    was: words({ most: 300 }),
+  },
+  { additionalProperties: false },
+)
+export type Cited = Static<typeof cited>
+
+/** One or several sources, cited: what it says is found from the register, the style and all citations before it. */
+export const citation = inlineKind('citation', {
+  attributes: {
+    ...identified,
+    cites: Type.Array(cited, { maxItems: 200, default: [] }),
+  },
+  traits: { worded: true },
+  markup: { tag: 'span' },
   editing: { atom: true },
 })

@@ -19,3 +19,11 @@ export const keywords = blockKind('keywords', {
   markup: { tag: 'p' },
   editing: { atom: true },
 })
+
+/** The sources that are cited in this division, which then counts by itself. */
+export const sourceList = blockKind('sourceList', {
+  attributes: identified,
+  traits: { generated: true },
+  markup: { tag: 'section' },
+  editing: { atom: true },
+})

@@ -57,6 +57,34 @@ export type HeadTile = Static<typeof headTile>
 const headTiles = Type.Array(headTile, { maxItems: 20, default: [] })
 const headLine = Type.Object({ left: headTiles, centre: headTiles, right: headTiles }, closed)
 export type HeadLine = Static<typeof headLine>
+/** Styles of citations that ship, and one that was read from a file. */
+export const citationStyles = ['numbers', 'numbersByAlphabet', 'authorAndYear', 'notes', 'own'] as const
+export type CitationStyle = (typeof citationStyles)[number]
+const citationRules = Type.Object(
+  {
+    style: oneOf(citationStyles, 'numbers', {
+      title: 'Sources are cited',
+      options: {
+        numbers: 'By number, in the order of the text: [3, 8–11]',
+        numbersByAlphabet: 'By number, in the order of the alphabet: [3, 8–11]',
+        authorAndYear: 'By author and year: (Tolvay 2019)',
+        notes: 'In notes',
+        own: 'As a style file says',
+      },
+    }),
+    /** A style file of the Citation Style Language that was read in; empty for none. */
+    own: words({ most: 500_000 }),
+    listed: oneOf(['cited', 'all'], 'cited', {
+      title: 'A list of sources holds',
+      group: 'citations',
+      options: { cited: 'Those that are cited', all: 'All of the register' },
+    }),
+    pages: flag(false, { title: 'Pages on which each source is cited', group: 'citations' }),
+  },
+  closed,
+)
+export type CitationRules = Static<typeof citationRules>
+
 /** What mentions print, by where they stand. */
 const mentionRules = Type.Object(
   {
@@ -231,6 +259,8 @@ export const houseStyleDefinition = Type.Object(
     ),
     /** What mentions of abbreviations and symbols print. */
     mentions: mentionRules,
+    /** How sources are cited and listed. */
+    citations: citationRules,
     /**
      * `rule` is a line under the head. Divisions of some roles may have heads of their own. Empty pages carry none, and title pages
      * only their own.

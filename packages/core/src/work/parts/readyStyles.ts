@@ -128,6 +128,7 @@ export const thesisStyle = (): HouseStyle => ({
   contents: contents('serif', 10.5, 14.5, 3, 18),
   index: index('serif', 9.2, 12.5),
   mentions: { first: 'work', headings: 'short', captions: 'short', abstract: 'first', pages: false },
+  citations: { style: 'numbers', own: '', listed: 'cited', pages: false },
   runningHead: bookHeads(9),
   lineNumbers: { by: 'none', every: 5 },
   opens: 'page',

@@ -15,6 +15,8 @@ export interface Hosts {
   openNote(view: EditorView, at: number): void
   follow(id: string): void
   replacePicture(id: string): void
+  /** Opens the list of what can be referred to or cited, for a position in a note. */
+  pick(kind: 'reference' | 'citation', at: number): void
 }
 export type ViewMaker = (node: Node, view: EditorView, getPos: () => number | undefined) => NodeView
 

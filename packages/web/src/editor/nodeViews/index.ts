@@ -2,6 +2,7 @@
 import { captionedKinds, type KindName } from '@steady-ledger/core/work/kinds/index.ts'
 import type { NodeViewConstructor } from '@tiptap/pm/view'
 import { captionedView, equationGroupView, statementView, tablePanelView } from './captioned.ts'
+import { citationView } from './citation.ts'
 import type { Hosts } from './common.ts'
 import { divisionView } from './division.ts'
 import { figureView } from './figure.ts'
@@ -14,6 +15,7 @@ import { mentionView } from './mention.ts'
 import { miniContentsView } from './miniContents.ts'
 import { noteView } from './note.ts'
 import { referenceView } from './reference.ts'
+import { sourceListView } from './sourceList.ts'
 
 const views: { [Kind in KindName]?: (hosts: Hosts) => NodeViewConstructor } = {
   ...Object.fromEntries(captionedKinds.map(kind => [kind, captionedView])),
@@ -33,6 +35,8 @@ const views: { [Kind in KindName]?: (hosts: Hosts) => NodeViewConstructor } = {
   note: noteView,
   reference: referenceView,
   mention: mentionView,
+  citation: citationView,
+  sourceList: sourceListView,
   indexMark: indexMarkView,
 }
 

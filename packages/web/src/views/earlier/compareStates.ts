@@ -1,5 +1,6 @@
 /** An earlier state of a work beside what it is now, block by block. */
 
+import { asPrinted } from '@steady-ledger/core/content/citations/asPrinted.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
 import { division, type Node } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -29,8 +30,8 @@ const kindName = (node: Node): string => node.type.name.replace(/[A-Z]/g, letter
 
 /** The divisions of the earlier state, and the titles of those that came since. */
 export function compareStates(then: Work, now: Work): { divisions: ThenDivision[]; since: string[] } {
-  const ledger = numberWork(then.doc, then.scheme)
-  const saying = (work: Work, own = numberWork(work.doc, work.scheme)): ((node: Node) => string) => {
+  const ledger = numberWork(asPrinted(then), then.scheme)
+  const saying = (work: Work, own = numberWork(asPrinted(work), work.scheme)): ((node: Node) => string) => {
     const live = new LiveNumbers(own, work)
     live.setLedger(own, work.doc)
     return node => live.textOf(node, node.attrs.id ?? '')

@@ -32,6 +32,7 @@ import { FileInput } from '../../ui/FileInput.tsx'
 import { notify } from '../../ui/notices.ts'
 import { SinceField } from '../ledger/SinceField.tsx'
 import { AddButton } from './AddButton.tsx'
+import { CitationPicker } from './CitationPicker.tsx'
 import { NotePanel } from './NotePanel.tsx'
 import { type PastedHtml, readPastedHtml } from './pastedHtml.ts'
 import { ReferencePicker } from './ReferencePicker.tsx'
@@ -43,8 +44,9 @@ import { addFigures, keepPictures, setPicture, tellRefused } from './takeIn.ts'
 /** What floats beside the text: one thing at a time. */
 type Floating =
   | { kind: 'composer'; at: number; opensAt?: OpensAt; note?: string }
-  | { kind: 'note'; id: string }
-  | { kind: 'reference'; at: number | null }
+  | { kind: 'note'; id: string; cursor?: number }
+  /** `put` is where it goes in a note, which is opened again then. */
+  | { kind: 'reference' | 'citation'; at: number | null; put?: number; note?: string }
   | null
 
 const narrow = innerWidth <= 1100
@@ -91,6 +93,7 @@ export function Galley() {
         choosingFor.current = id
         chooser.current?.click()
       },
+      pick: () => {},
     }
     const made = new EditorView(place.current, {
       state: session.state,
@@ -159,7 +162,7 @@ export function Galley() {
           const { name } = selection.node.type
           if (name === 'equation' || name === 'formula') setFloating({ kind: 'composer', at: selection.from })
           else if (name === 'note') setFloating({ kind: 'note', id: selection.node.attrs.id })
-          else if (name === 'reference') setFloating({ kind: 'reference', at: selection.from })
+          else if (name === 'reference' || name === 'citation') setFloating({ kind: name, at: selection.from })
           else return false
           return true
         }
@@ -191,6 +194,7 @@ export function Galley() {
       note: () => writeNote(insertNote),
       otherNote: () => writeNote(insertOtherNote),
       reference: () => flushSync(() => setFloating({ kind: 'reference', at: null })),
+      citation: () => flushSync(() => setFloating({ kind: 'citation', at: null })),
     }
     session.acts = perform
     return () => {
@@ -263,7 +267,10 @@ export function Galley() {
           {view && floating?.kind === 'note' && (
             <NotePanel
               view={view}
+              key={floating.id}
               id={floating.id}
+              {...(floating.cursor !== undefined && { cursor: floating.cursor })}
+              onPick={(kind, put) => setFloating({ kind, at: null, put, note: floating.id })}
               onClose={closeFloating}
               onCompose={(at, opensAt) =>
                 setFloating({ kind: 'composer', at, note: floating.id, ...(opensAt !== undefined && { opensAt }) })
@@ -271,7 +278,18 @@ export function Galley() {
             />
           )}
           {view && !floating && <SelectionBar view={view} />}
-          {view && floating?.kind === 'reference' && <ReferencePicker view={view} at={floating.at} onClose={closeFloating} />}
+          {view && (floating?.kind === 'reference' || floating?.kind === 'citation') && (
+            <Picker
+              key={floating.kind}
+              kind={floating.kind}
+              view={view}
+              at={floating.at}
+              put={floating.put ?? null}
+              onClose={behind =>
+                setFloating(floating.note ? { kind: 'note', id: floating.note, ...(behind !== undefined && { cursor: behind }) } : null)
+              }
+            />
+          )}
         </Boundary>
         <FileInput
           input={chooser}
@@ -287,6 +305,7 @@ export function Galley() {
             <Slip
               onComposer={at => setFloating({ kind: 'composer', at })}
               onReference={at => setFloating({ kind: 'reference', at })}
+              onCitation={at => setFloating({ kind: 'citation', at })}
               onPicture={id => {
                 choosingFor.current = id
                 chooser.current?.click()
@@ -327,6 +346,10 @@ export function Galley() {
     </div>
   )
 }
+
+/** The list to choose from, of references or of citations. */
+const Picker = ({ kind, ...props }: { kind: 'reference' | 'citation' } & Parameters<typeof CitationPicker>[0]) =>
+  kind === 'reference' ? <ReferencePicker {...props} /> : <CitationPicker {...props} />
 
 const Switch = ({ says, does, on, onChange }: { says: string; does: string; on: boolean; onChange(on: boolean): void }) => (
   <button

@@ -4,7 +4,7 @@ import { capital } from '@steady-ledger/core/languages/capital.ts'
 import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
-import { useCallback, useLayoutEffect, useRef } from 'react'
+import { useCallback, useLayoutEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { noteName } from '../../app/noteNames.ts'
 import type { OpensAt } from '../../composer/Composer.tsx'
@@ -15,12 +15,16 @@ import { useFloatingPlace } from './floatingPlace.ts'
 interface Props {
   view: EditorView
   id: string
+  /** Where the cursor is in it, by its position in the work; at its end where nothing is said. */
+  cursor?: number
+  /** Opens the list of what can be referred to or cited, for a place in the note. */
+  onPick(kind: 'reference' | 'citation', put: number): void
   onClose(): void
   /** Opens the composer on a formula of the note, by its position in the work. */
   onCompose(at: number, opensAt?: OpensAt): void
 }
 
-export function NotePanel({ view, id, onClose, onCompose }: Props) {
+export function NotePanel({ view, id, cursor, onPick, onClose, onCompose }: Props) {
   const session = useSession()
   const navigate = useNavigate()
   const content = useRef<HTMLDivElement>(null)
@@ -29,6 +33,9 @@ export function NotePanel({ view, id, onClose, onCompose }: Props) {
     const item = shown.ledger.byId.get(id)?.item
     return capital(noteName(shown.scheme, item?.kind === 'note' && item.other))
   })
+  const picks = useRef(onPick)
+  picks.current = onPick
+  const [starts] = useState(cursor)
   const where = useCallback(() => {
     const at = findBlock(view.state.doc, id)
     return at < 0 ? null : at
@@ -57,10 +64,11 @@ export function NotePanel({ view, id, onClose, onCompose }: Props) {
         openNote: () => {},
         follow: target => navigate(`../galley/${target}`),
         replacePicture: () => {},
+        pick: (kind, at) => picks.current(kind, findBlock(view.state.doc, id) + 1 + at),
       },
       back,
     )
-    editor.focus()
+    editor.focus(starts === undefined ? undefined : starts - findBlock(view.state.doc, id) - 1)
     const follow = (): void => {
       if (!editor.follow(session.state.doc)) onClose()
     }
@@ -69,7 +77,7 @@ export function NotePanel({ view, id, onClose, onCompose }: Props) {
       session.followers.delete(follow)
       editor.destroy()
     }
-  }, [view, id, session, navigate, onClose, onCompose, placed])
+  }, [view, id, session, navigate, onClose, onCompose, placed, starts])
   if (!place) return null
   return (
     <div className="note-panel" style={place} role="group" aria-label={`${name} ${number}`}>

@@ -6,7 +6,7 @@ import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import type { Entry } from '@steady-ledger/core/numbers/ledger.ts'
 import { scanDivision } from '@steady-ledger/core/numbers/scan.ts'
 import { findBlock } from '@steady-ledger/core/work/commands/sections.ts'
-import { plainText } from '@steady-ledger/core/work/schema.ts'
+import { plainText, schema } from '@steady-ledger/core/work/schema.ts'
 import type { EditorView } from '@tiptap/pm/view'
 import { useMemo, useRef, useState } from 'react'
 import { insertReference } from '../../editor/insert.ts'
@@ -17,7 +17,17 @@ import { showWhole, useFloatingPlace } from './floatingPlace.ts'
 const mostShown = 80
 const mostRecent = 6
 
-export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: number | null; onClose(): void }) {
+interface Props {
+  view: EditorView
+  /** The reference that is changed; null for a new one. */
+  at: number | null
+  /** Where a new one goes, where that is not at the cursor: into a note. */
+  put: number | null
+  /** `behind` is where the cursor goes on, in a note. */
+  onClose(behind?: number): void
+}
+
+export function ReferencePicker({ view, at, put, onClose }: Props) {
   const session = useSession()
   const ledger = useView(shown => shown.ledger)
   const existing = at === null ? null : view.state.doc.nodeAt(at)
@@ -28,7 +38,7 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
   const [asked, setAsked] = useState('')
   const [row, setRow] = useState(0)
   const list = useRef<HTMLDivElement>(null)
-  const [start] = useState(() => at ?? view.state.selection.from)
+  const [start] = useState(() => at ?? put ?? view.state.selection.from)
   const place = useFloatingPlace(
     view,
     useMemo(() => () => start, [start]),
@@ -59,16 +69,18 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
       session.dispatch(
         session.state.tr.setNodeAttribute(at, 'targets', chosen).setNodeAttribute(at, 'wording', wording).setMeta('pick', true),
       )
-    // A place in the text has no number: what can be said of it is its page.
     else {
+      // A place in the text has no number: what can be said of it is its page.
       const places = chosen.every(id => ledger.byId.get(id)?.item.kind === 'place')
-      session.run(insertReference(chosen, places && (wording === 'nameAndNumber' || wording === 'number') ? 'page' : wording))
+      const says = places && (wording === 'nameAndNumber' || wording === 'number') ? 'page' : wording
+      if (put === null) session.run(insertReference(chosen, says))
+      else session.dispatch(session.state.tr.insert(put, schema.nodes.reference.create({ targets: chosen, wording: says })))
     }
-    close()
+    close(put === null ? undefined : put + 1)
   }
-  const close = (): void => {
-    onClose()
-    view.focus()
+  const close = (behind?: number): void => {
+    onClose(behind)
+    if (put === null) view.focus()
   }
   const toggle = (id: string): void => setTargets(targets.includes(id) ? targets.filter(other => other !== id) : [...targets, id])
   const move = (step: number): void => {
@@ -91,7 +103,7 @@ export function ReferencePicker({ view, at, onClose }: { view: EditorView; at: n
       onKeyDown={event => {
         if (event.key !== 'Escape') return
         event.stopPropagation()
-        close()
+        close(put ?? undefined)
       }}
     >
       <div className="picker-head">

@@ -23,6 +23,7 @@ import { useSession, useView } from '../../session/sessionContext.ts'
 import { Check, Choice, Field } from '../../ui/fields.tsx'
 import { AccountSteps } from '../AccountSteps.tsx'
 import { FigureFields, HeadingFields, HeadingListed, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
+import { CitationFields } from './CitationFields.tsx'
 import { FirstSteps } from './FirstSteps.tsx'
 import { kindName } from './kindNames.ts'
 import { CaptionLook, HeadingLook } from './LookFields.tsx'
@@ -34,10 +35,11 @@ import { ReferenceFields } from './ReferenceFields.tsx'
 interface Openers {
   onComposer(at: number): void
   onReference(at: number): void
+  onCitation(at: number): void
   onPicture(id: string): void
 }
 
-export function Slip({ onComposer, onReference, onPicture }: Openers) {
+export function Slip({ onComposer, onReference, onCitation, onPicture }: Openers) {
   const session = useSession()
   useView(view => view.doc)
   // What is shown is told when to change by the store, and read where it is newest.
@@ -201,6 +203,7 @@ export function Slip({ onComposer, onReference, onPicture }: Openers) {
           />
         )}
         {node.type.name === 'mention' && <MentionFields node={node} at={at} set={set} />}
+        {node.type.name === 'citation' && <CitationFields node={node} at={at} set={set} onCitation={onCitation} />}
         {node.type.name === 'reference' && <ReferenceFields node={node} at={at} set={set} onReference={onReference} />}
         {node.type.name === 'keywords' && (
           <>
@@ -237,17 +240,16 @@ function Heading({ node, id, at }: { node: Node; id: string; at: number }) {
       : node.type.name === 'note'
         ? capital(noteName(scheme, node.attrs.other))
         : kindName(node)
-  const name =
-    node.type.name === 'reference' || node.type.name === 'mention'
-      ? session.live
-          .wording(node, occurrenceAt(session.state.doc.resolve(at)))
-          .map(part => part.text)
-          .join('')
-      : entry?.number
-        ? capital(`${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
-        : node.type.name === 'division'
-          ? plainText(node.firstChild!) || 'Untitled'
-          : kind
+  const name = ['reference', 'mention', 'citation'].includes(node.type.name)
+    ? session.live
+        .wording(node, occurrenceAt(session.state.doc.resolve(at)))
+        .map(part => part.text)
+        .join('')
+    : entry?.number
+      ? capital(`${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
+      : node.type.name === 'division'
+        ? plainText(node.firstChild!) || 'Untitled'
+        : kind
   return (
     <>
       <p className="slip-kind">{kind}</p>

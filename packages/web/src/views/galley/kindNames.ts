@@ -18,6 +18,8 @@ const names: { [Kind in KindName]?: string } = {
   indexMark: 'Mark for the index',
   reference: 'Reference',
   mention: 'Mention',
+  citation: 'Citation',
+  sourceList: 'Sources of this division',
   numberedList: 'Numbered list',
   bulletedList: 'List',
   listItem: 'Item of a list',

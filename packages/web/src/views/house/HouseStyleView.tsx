@@ -16,6 +16,7 @@ import { Menu } from '../../ui/Menu.tsx'
 import { notify } from '../../ui/notices.ts'
 import { download, fileName } from '../download.ts'
 import { CaptionLooks } from './CaptionLooks.tsx'
+import { CitationStyleField } from './CitationStyleField.tsx'
 import { CheckFields, DefinedFields } from './DefinedFields.tsx'
 import { HeadingPlaces } from './HeadingPlaces.tsx'
 import { ListLooks } from './ListLooks.tsx'
@@ -173,6 +174,13 @@ export function HouseStyleView() {
             <h2>Abbreviations and symbols</h2>
             <div className="house-grid">
               <DefinedFields style={style} change={change} group="mentions" />
+            </div>
+          </section>
+          <section>
+            <h2>Citations and sources</h2>
+            <div className="house-grid">
+              <CitationStyleField style={style} change={change} />
+              <DefinedFields style={style} change={change} group="citations" />
             </div>
           </section>
           <section>

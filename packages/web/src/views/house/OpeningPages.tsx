@@ -18,7 +18,7 @@ interface Kind {
   series?: string
 }
 /** What can stand before and after the text, with the title it begins with. */
-const plainKinds = ({ abstract, contents, abbreviations, symbols, names, notes }: Words): Kind[] => [
+const plainKinds = ({ abstract, contents, abbreviations, symbols, sources, names, notes }: Words): Kind[] => [
   { role: 'titlePage', title: '' },
   { role: 'abstract', title: abstract },
   { role: 'contents', title: contents },
@@ -26,6 +26,7 @@ const plainKinds = ({ abstract, contents, abbreviations, symbols, names, notes }
   { role: 'symbols', title: symbols },
   { role: 'appendix', title: names.appendix.one },
   { role: 'endnotes', title: notes },
+  { role: 'sources', title: sources },
 ]
 const matters: [Matter, string][] = [
   ['front', 'Before the text'],

@@ -29,6 +29,7 @@ const ownHeads: Role[] = [
   'seriesList',
   'abbreviations',
   'symbols',
+  'sources',
   'chapter',
   'appendix',
   'endnotes',

@@ -59,7 +59,7 @@ export function IndexDesk() {
             onNew={() => add()}
             files="CSV, or a plain list with one term a line."
             onFile={file => void readTermsFile(session, file)}
-            onSave={() => void saveCsv(session)}
+            saves={[{ key: 'csv', says: 'Save as CSV', run: () => void saveCsv(session) }]}
             missing={
               all.length > 0 && !hasList
                 ? { says: 'The work has no index yet.', put: () => session.run(insertDivision('index', session.live.words.index)) }

@@ -1,5 +1,6 @@
 /** How everything is numbered: levels and series as patterns of tiles. A change is tried first; it is applied as one step. */
 
+import { asPrinted } from '@steady-ledger/core/content/citations/asPrinted.ts'
 import { changedWordings } from '@steady-ledger/core/content/references/changedWordings.ts'
 import { changedNumbers } from '@steady-ledger/core/numbers/compareLedgers.ts'
 import { numberWork } from '@steady-ledger/core/numbers/ledger.ts'
@@ -47,10 +48,10 @@ export function SchemeView() {
   }
   const tryLedger = useMemo(() => {
     if (!draft) return ledger
-    const made = numberWork(doc, draft)
+    const made = numberWork(asPrinted({ ...session.work, doc }), draft)
     // Notes that count by page are numbered by the pages, which stay as they are while a scheme is tried.
     return notesCountByPage(draft) ? withNoteNumbers(made, noteNumbersOf(ledger)) : made
-  }, [doc, draft, ledger])
+  }, [doc, draft, ledger, session])
   const numbers = useMemo(() => (draft ? changedNumbers(ledger, tryLedger) : []), [draft, ledger, tryLedger])
   const wordings = useMemo(
     () =>

@@ -103,7 +103,7 @@ export function ShortForms() {
             onNew={() => askForEntry(session, kind, choose)}
             files="CSV, with a head row; or plain lines of a short form and what it stands for."
             onFile={file => void readEntriesFile(session, file)}
-            onSave={() => void saveEntries(session)}
+            saves={[{ key: 'csv', says: 'Save as CSV', run: () => void saveEntries(session) }]}
             missing={
               all.some(row => !row.unsaid) && !hasList
                 ? {

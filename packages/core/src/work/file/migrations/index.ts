@@ -5,11 +5,12 @@ import { from3, houseStyleFrom3 } from './3.ts'
 import { from4, houseStyleFrom4 } from './4.ts'
 import { from5, houseStyleFrom5 } from './5.ts'
 import { from6, houseStyleFrom6 } from './6.ts'
+import { from7, houseStyleFrom7 } from './7.ts'
 
 type FileJson = Record<string, unknown>
-export const currentVersion = 7
+export const currentVersion = 8
 
-const steps: Record<number, (file: FileJson) => FileJson> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5, 6: from6 }
+const steps: Record<number, (file: FileJson) => FileJson> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5, 6: from6, 7: from7 }
 
 /** A file of an earlier version, led through every step up to the current one. Throws where it is not what its version says. */
 export function migrated(file: FileJson): FileJson {
@@ -31,5 +32,6 @@ export function migratedHouseStyle(houseStyle: unknown, version: number): unknow
   if (version < 5) current = houseStyleFrom4(current as object)
   if (version < 6) current = houseStyleFrom5(current as object)
   if (version < 7) current = houseStyleFrom6(current as object)
+  if (version < 8) current = houseStyleFrom7(current as object)
   return current
 }

@@ -1,0 +1,59 @@
+declare module 'citeproc' {
+  /** An item of CSL-JSON. */
+  type Item = Readonly<Record<string, unknown>> & { readonly id: string }
+  type Cite = Record<string, unknown> & { id: string }
+  interface Citation {
+    citationID: string
+    citationItems: Cite[]
+    properties: { noteIndex: number; index?: number; 'suppress-trailing-punctuation'?: boolean }
+    sortedItems?: [Item, Cite][]
+  }
+  interface System {
+    retrieveLocale(language: string): string
+    retrieveItem(id: string): Item
+    variableWrapper?(): string
+    /** Ours: the place of a source among those that the processor knows. */
+    placeOf(id: string): number
+  }
+  interface Engine {
+    readonly sys: System
+    readonly opt: { xclass: 'in-text' | 'note'; update_mode: number; development_extensions: Record<string, boolean> }
+    readonly bibliography: { readonly opt: Record<string, unknown> }
+    readonly citation_sort: { readonly tokens: readonly unknown[] }
+    readonly citation: { readonly srt: { compareCompositeKeys(a: [Item, Cite], b: [Item, Cite]): number } }
+    readonly tmp: { taintedItemIDs: Record<string, boolean>; just_looking: boolean; suppress_decorations: boolean }
+    readonly registry: {
+      readonly registry: Record<string, { seq: number; disambig: unknown } & Record<string, unknown>>
+      readonly citationreg: { citationById: Record<string, Citation> }
+    }
+    setOutputFormat(name: string): void
+    getTerm(name: string): string
+    updateItems(ids: string[]): void
+    updateUncitedItems(ids: string[]): void
+    retrieveItem(id: string): Item
+    processCitationCluster(
+      citation: Citation,
+      before: [string, number][],
+      after: [string, number][],
+      flag?: number,
+    ): [unknown, [index: number, says: string, id: string][]]
+    process_CitationCluster(sorted: [Item, Cite][], citation: Citation): string
+    rebuildProcessorState(citations: Citation[], mode: string, uncited: string[]): [id: string, note: number, says: string][]
+    makeBibliography(section?: {
+      include: { field: string; value: string }[]
+    }): false | [{ entry_ids: string[][]; hangingindent?: number; 'second-field-align': string | false }, string[]]
+  }
+  interface Format {
+    [name: string]: unknown
+  }
+  const CSL: {
+    Engine: new (system: System, style: string, language: string, force: boolean) => Engine
+    Output: { Formats: Record<string, Format>; Formatters: { passthrough: unknown } }
+    ASSUME_ALL_ITEMS_REGISTERED: number
+    parseLocator: (this: Engine, cite: Cite) => Cite
+    getSortKeys: (this: Engine, item: Item, area: string) => unknown
+    PROCESSOR_VERSION: string
+  }
+  export default CSL
+  export type { Citation, Cite, Engine, Item, System }
+}

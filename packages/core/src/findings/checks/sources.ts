@@ -1,0 +1,160 @@
+import { scopeOf } from '../../content/citations/citations.ts'
+import { duplicatePairs } from '../../content/citations/duplicates.ts'
+import { sourceProblems } from '../../content/citations/identifiers.ts'
+import { sourceCalled } from '../../content/citations/sourceCalled.ts'
+import { missingIn } from '../../content/citations/sourceForms.ts'
+import { citesInNotes } from '../../content/citations/styles/index.ts'
+import { typedCitations } from '../../content/citations/typedCitations.ts'
+import { scanDivision } from '../../numbers/scan.ts'
+import type { Turnover } from '../../turnover/turnover.ts'
+import type { Source } from '../../work/registers/sources.ts'
+import { division } from '../../work/schema.ts'
+import { workCheck } from '../check.ts'
+
+const called = (source: Source): string => `“${sourceCalled(source)}”`
+
+/** The division of the list of sources; empty where there is none. */
+const listOf = ({ work }: Turnover): string => {
+  const node = work.doc.children.find(each => division(each).role === 'sources')
+  return node ? division(node).id : ''
+}
+
+/** Every citation of a work with the index of its division. */
+function* citationsOf({ work }: Turnover) {
+  for (const [index, node] of work.doc.children.entries())
+    for (const found of scanDivision(node).citations) yield { ...found, index, list: scopeOf(node) }
+}
+
+/** The holder of the first citation of each source. */
+function firstPlaces(turnover: Turnover): Map<string, { place: string; division: number }> {
+  const first = new Map<string, { place: string; division: number }>()
+  for (const { node, holder, index } of citationsOf(turnover))
+    for (const { source } of node.attrs.cites) if (!first.has(source)) first.set(source, { place: holder, division: index })
+  return first
+}
+
+/** Citations of sources that are gone, or of none. */
+export const lostCitation = workCheck('lostCitation', {
+  title: 'Sources: cited and missing',
+  weight: 'mustMend',
+  *look({ turnover }) {
+    const { sources } = turnover.work
+    for (const { node, holder, index } of citationsOf(turnover)) {
+      const { cites } = node.attrs
+      const place = { place: holder, division: index }
+      if (cites.length === 0)
+        yield { ...place, message: 'A citation names no source.', advice: 'Choose its sources in the slip, or remove it.' }
+      for (const { source, was } of cites)
+        if (!Object.hasOwn(sources, source))
+          yield {
+            ...place,
+            message: was
+              ? `“${was}” is cited here, and is no longer in the register.`
+              : 'A source is cited here that is not in the register.',
+            advice: 'Choose another source in the slip, or remove it from the citation. Undo brings the source back.',
+          }
+    }
+  },
+})
+
+/** A style that cannot be used, and citations that no list explains. */
+export const sourceList = workCheck('sourceList', {
+  title: 'Sources: cited without a list, or by a style that does not hold',
+  weight: 'shouldMend',
+  *look({ turnover }) {
+    const { citations, work } = turnover
+    if (citations.trouble)
+      yield {
+        weight: 'mustMend',
+        message: `The style of citations cannot be used: ${citations.trouble}`,
+        advice: 'Choose another style in the house style, or read its file again.',
+        place: '',
+      }
+    if (citesInNotes(work.houseStyle.citations) || citations.lists.has('')) return
+    for (const { holder, index, list } of citationsOf(turnover)) {
+      if (list) continue
+      yield {
+        message: 'Sources are cited, and no list says which they are.',
+        advice: 'Put a list of sources into the work, from the command box or the desk of sources.',
+        place: holder,
+        division: index,
+      }
+      return
+    }
+  },
+})
+
+/** What a source lacks for its type, an address or identifier that is none, and sources that look the same. */
+export const sourceEntries = workCheck('sourceEntries', {
+  title: 'Sources: incomplete, wrong identifiers, the same twice',
+  weight: 'shouldMend',
+  *look({ turnover }) {
+    const { sources } = turnover.work
+    const first = firstPlaces(turnover)
+    const list = listOf(turnover)
+    const placeOf = (id: string): { place: string; division?: number } => first.get(id) ?? { place: list }
+    for (const [id, source] of Object.entries(sources)) {
+      // What nobody cites may wait.
+      const missing = first.has(id) ? missingIn(source) : []
+      if (missing.length)
+        yield {
+          ...placeOf(id),
+          message: `${called(source)} is incomplete: ${missing.map(fields => `no ${fields.map(field => field.toLowerCase()).join(' or ')}`).join('; ')}.`,
+          advice: 'Fill it in at the desk of sources, or choose the type that it is of.',
+        }
+      for (const problem of sourceProblems(source))
+        yield { ...placeOf(id), message: `${called(source)}: ${problem}`, advice: 'Mend it at the desk of sources.' }
+    }
+    for (const [one, again] of duplicatePairs(sources))
+      yield {
+        ...placeOf(again),
+        message: `${called(sources[one]!)} stands twice among the sources.`,
+        advice: 'Merge the two at the desk of sources: their citations go together.',
+      }
+  },
+})
+
+/** Sources that nobody cites, told once. */
+export const uncitedSources = workCheck('uncitedSources', {
+  title: 'Sources: never cited',
+  weight: 'worthALook',
+  *look({ turnover }) {
+    const { sources, houseStyle } = turnover.work
+    if (houseStyle.citations.listed === 'all') return
+    const first = firstPlaces(turnover)
+    const idle = Object.entries(sources).filter(([id]) => !first.has(id))
+    if (idle.length === 0) return
+    const some = idle.slice(0, 3).map(([, source]) => called(source))
+    const more = idle.length - some.length
+    yield {
+      message: `${idle.length === 1 ? 'One source is' : `${idle.length} sources are`} never cited: ${some.join(', ')}${more > 0 ? ` and ${more} more` : ''}.`,
+      advice: 'Cite them where they are meant, or leave them: the list holds those that are cited.',
+      place: listOf(turnover),
+    }
+  },
+})
+
+/** Citations that were typed: their numbers and years stay what they are when others change. */
+export const typedCitation = workCheck('typedCitation', {
+  title: 'Sources: cited by hand',
+  weight: 'worthALook',
+  *look({ turnover }) {
+    const { doc, sources } = turnover.work
+    // In a work without sources brackets are brackets.
+    if (Object.keys(sources).length === 0) return
+    for (const [index, node] of doc.children.entries())
+      for (const { text, identity, holder, from, to, cites } of typedCitations(node, sources)) {
+        const range = { identity, from, to }
+        yield {
+          message: `“${text}” looks like a citation that was typed by hand.`,
+          advice: cites.length
+            ? 'Make it a citation, which stays right when others come and go.'
+            : 'Cite the source that is meant, if it is one.',
+          place: holder,
+          division: index,
+          range,
+          ...(cites.length ? { remedy: { says: 'Make it a citation', does: 'citeWords' as const, range, expected: text, cites } } : {}),
+        }
+      }
+  },
+})

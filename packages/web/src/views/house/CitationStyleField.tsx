@@ -1,0 +1,62 @@
+/** How sources are cited: by a style that ships, or by a style file that is read in. */
+import { styleFileOf } from '@steady-ledger/core/content/citations/styles/index.ts'
+import { titleIn } from '@steady-ledger/core/content/citations/styles/titleIn.ts'
+import type { CitationStyle, HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import { useRef } from 'react'
+import { FileInput } from '../../ui/FileInput.tsx'
+import { Choice } from '../../ui/fields.tsx'
+import { notify } from '../../ui/notices.ts'
+import { download, fileName } from '../download.ts'
+
+const names: Record<Exclude<CitationStyle, 'own'>, string> = {
+  numbers: 'By number, in the order of the text: [3, 8–11]',
+  numbersByAlphabet: 'By number, in the order of the alphabet: [3, 8–11]',
+  authorAndYear: 'By author and year: (Tolvay 2019)',
+  notes: 'In notes',
+}
+
+export function CitationStyleField({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
+  const { citations } = style
+  const chooser = useRef<HTMLInputElement>(null)
+  const set = (next: Partial<HouseStyle['citations']>): void => change({ ...style, citations: { ...citations, ...next } })
+  const read = async (file: File): Promise<void> => {
+    try {
+      const [own, { readStyle }] = await Promise.all([file.text(), import('@steady-ledger/core/content/citations/readStyle.ts')])
+      const { title, hasList } = readStyle(own)
+      set({ style: 'own', own })
+      notify({ kind: 'done', text: `Sources are cited as “${title || file.name}” says.${hasList ? '' : ' It makes no list of sources.'}` })
+    } catch (error) {
+      notify({ kind: 'wrong', text: `“${file.name}” was not taken. ${(error as Error).message}` })
+    }
+  }
+  const own = citations.own ? titleIn(citations.own) || 'A style file of your own' : ''
+  return (
+    <div className="col-span-full grid gap-1.5">
+      <Choice
+        label="Sources are cited"
+        value={citations.style}
+        options={{ ...names, ...(own ? { own } : {}) } as Record<CitationStyle, string>}
+        onChange={next => set({ style: next })}
+      />
+      <p className="button-row">
+        <button type="button" className="button" onClick={() => chooser.current?.click()}>
+          Read a style file…
+        </button>
+        <button
+          type="button"
+          className="button quiet"
+          onClick={() => {
+            const xml = styleFileOf(citations)
+            download(new TextEncoder().encode(xml), 'application/vnd.citationstyles.style+xml', `${fileName(titleIn(xml))}.csl`)
+          }}
+        >
+          Save this style as a file
+        </button>
+      </p>
+      <p className="quiet-note">
+        Style files are those of the Citation Style Language 1.0 (.csl). One that is read is kept with the house style.
+      </p>
+      <FileInput input={chooser} label="Style file" accept=".csl,.xml,text/xml" onFiles={([file]) => void read(file!)} />
+    </div>
+  )
+}

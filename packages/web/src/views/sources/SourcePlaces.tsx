@@ -1,0 +1,88 @@
+/** Every citation of a source in its line of text, with what it says there: walked by the arrows, read on with Enter. */
+import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
+import { citationsAt } from '@steady-ledger/core/work/commands/sources.ts'
+import type { Cited } from '@steady-ledger/core/work/kinds/inline.ts'
+import { type KeyboardEvent, useDeferredValue, useMemo, useRef } from 'react'
+import { useNavigate } from 'react-router'
+import { useSession, useView } from '../../session/sessionContext.ts'
+import { SectionTitle } from '../../ui/SectionTitle.tsx'
+import { wordsAfter, wordsBefore } from '../aroundPlace.ts'
+import { locatorSays } from '../galley/cited.ts'
+
+interface Place {
+  id: string
+  holder: string
+  before: string
+  says: string
+  after: string
+  locator: string
+}
+
+export function SourcePlaces({ id }: { id: string }) {
+  const session = useSession()
+  const navigate = useNavigate()
+  const doc = useDeferredValue(useView(view => view.doc))
+  const turnover = useView(view => view.turnover)
+  const list = useRef<HTMLUListElement>(null)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what citations say comes with a turnover
+  const places = useMemo(
+    () =>
+      citationsAt(doc, id).map((at): Place => {
+        const $at = doc.resolve(at)
+        const node = doc.nodeAt(at)!
+        let depth = $at.depth
+        while (depth > 0 && !$at.node(depth).attrs.id) depth--
+        return {
+          id: node.attrs.id,
+          holder: $at.node(depth).attrs.id ?? '',
+          before: wordsBefore($at.parent, $at.parentOffset),
+          says: textOfPieces(session.live.wording(node, node.attrs.id)),
+          after: wordsAfter($at.parent, $at.parentOffset + 1),
+          locator: (node.attrs.cites as readonly Cited[])
+            .filter(({ source }) => source === id)
+            .map(locatorSays)
+            .filter(Boolean)
+            .join(', '),
+        }
+      }),
+    [doc, id, session, turnover],
+  )
+  const onKeyDown = (event: KeyboardEvent, index: number): void => {
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+    if (!step) return
+    event.preventDefault()
+    list.current?.querySelectorAll<HTMLElement>('[data-place]')[index + step]?.focus()
+  }
+  return (
+    <section aria-label="Citations">
+      <SectionTitle>{places.length === 1 ? 'Cited once' : places.length ? `Cited ${places.length} times` : 'Not cited'}</SectionTitle>
+      {places.length === 0 && <p className="empty">It is cited nowhere yet.</p>}
+      <ul ref={list}>
+        {places.map((place, index) => {
+          const page = session.live.pageLabel(place.holder)
+          return (
+            <li key={place.id} className="border-b border-(--rule) py-1.5">
+              <button
+                type="button"
+                data-place
+                title="Read on here: Enter"
+                className="w-full cursor-pointer text-left"
+                onClick={() => void navigate(`../galley/${place.holder}`)}
+                onKeyDown={event => onKeyDown(event, index)}
+              >
+                <span className="block font-text">
+                  <span className="text-(--ink-soft)">{place.before}</span>
+                  <strong>{place.says}</strong>
+                  <span className="text-(--ink-soft)">{place.after}</span>
+                </span>
+                <span className="block text-[13px] text-(--ink-soft)">
+                  {[page && `page ${page}`, place.locator].filter(Boolean).join(' · ')}
+                </span>
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
