@@ -10,6 +10,7 @@ import { chapter4 } from './chapter4.ts'
 import { chapter5 } from './chapter5.ts'
 import { chapter6 } from './chapter6.ts'
 import { thesisPictures } from './figures.ts'
+import { withSources } from './sources.ts'
 import { withIndex } from './terms.ts'
 
 const front = [
@@ -49,14 +50,16 @@ const front = [
   div({ role: 'seriesList', series: 'table', label: 'list-of-tables' }, 'List of tables'),
 ]
 
+const references = div({ role: 'sources', label: 'the-sources' }, 'References')
 const index = div({ role: 'index', label: 'the-index' }, 'Index')
 
 export function demoThesis(): Work {
   const parts = emptyParts('thesis')
-  return withIndex({
+  const work: Work = {
     ...parts,
     settings: { ...parts.settings, author: 'Ilse Maren Tolvay', keywords: ['lakes', 'mixing', 'thermocline', 'sills'] },
-    doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC, index], 'v'),
+    doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC, references, index], 'v'),
     pictures: thesisPictures(),
-  })
+  }
+  return withIndex(withSources(work))
 }

@@ -1,11 +1,11 @@
 declare module 'citeproc' {
   /** An item of CSL-JSON. */
   type Item = Readonly<Record<string, unknown>> & { readonly id: string }
-  type Cite = Record<string, unknown> & { id: string }
+  type Cite = Record<string, unknown> & { id: string; sortkeys?: unknown[] }
   interface Citation {
     citationID: string
     citationItems: Cite[]
-    properties: { noteIndex: number; index?: number; 'suppress-trailing-punctuation'?: boolean }
+    properties: { noteIndex: number; index?: number; unsorted?: boolean; 'suppress-trailing-punctuation'?: boolean }
     sortedItems?: [Item, Cite][]
   }
   interface System {
@@ -17,13 +17,14 @@ declare module 'citeproc' {
   }
   interface Engine {
     readonly sys: System
-    readonly opt: { xclass: 'in-text' | 'note'; update_mode: number; development_extensions: Record<string, boolean> }
+    readonly opt: { xclass: 'in-text' | 'note'; update_mode: number; grouped_sort: boolean; citation_number_sort?: unknown; development_extensions: Record<string, boolean> }
     readonly bibliography: { readonly opt: Record<string, unknown> }
     readonly citation_sort: { readonly tokens: readonly unknown[] }
     readonly citation: { readonly srt: { compareCompositeKeys(a: [Item, Cite], b: [Item, Cite]): number } }
-    readonly tmp: { taintedItemIDs: Record<string, boolean>; just_looking: boolean; suppress_decorations: boolean }
+    readonly tmp: { authorstring_request: boolean; taintedItemIDs: Record<string, boolean>; just_looking: boolean; suppress_decorations: boolean }
     readonly registry: {
       readonly registry: Record<string, { seq: number; disambig: unknown } & Record<string, unknown>>
+      readonly authorstrings: Record<string, string>
       readonly citationreg: { citationById: Record<string, Citation> }
     }
     setOutputFormat(name: string): void
@@ -51,7 +52,8 @@ declare module 'citeproc' {
     Output: { Formats: Record<string, Format>; Formatters: { passthrough: unknown } }
     ASSUME_ALL_ITEMS_REGISTERED: number
     parseLocator: (this: Engine, cite: Cite) => Cite
-    getSortKeys: (this: Engine, item: Item, area: string) => unknown
+    getSortKeys: (this: Engine, item: Item, area: string) => unknown[]
+    getAmbiguousCite: (this: Engine, item: Item, disambiguation: unknown) => string
     PROCESSOR_VERSION: string
   }
   export default CSL

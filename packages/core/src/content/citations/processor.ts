@@ -131,6 +131,8 @@ export class CitationProcessor {
     const said = new Map<string, Said[]>()
     const [first, ...rest] = clusters.filter(({ cites }) => cites.length).map(cluster => this.register(engine, cluster))
     if (!first) return said
+    // This one is sorted by the processor itself.
+    first.properties.unsorted = false
     // Everything is asked for: the processor formats what holds a source that changed.
     for (const { citationItems } of [first, ...rest]) for (const { id } of citationItems) engine.tmp.taintedItemIDs[id] = true
     const format = engine.process_CitationCluster
@@ -148,16 +150,13 @@ export class CitationProcessor {
     const citation: Citation = {
       citationID: id,
       citationItems: cites.map(citeOf),
-      properties: { noteIndex: note, index: 0, 'suppress-trailing-punctuation': amongWords },
+      properties: { noteIndex: note, index: 0, unsorted: true, 'suppress-trailing-punctuation': amongWords && engine.opt.xclass === 'note' },
     }
     const sorted = citation.citationItems.map((cite): [Item, Cite] => [
       engine.retrieveItem(cite.id),
       CSL.parseLocator.call(engine, { ...cite }),
     ])
-    if (engine.citation_sort.tokens.length && sorted.length > 1) {
-      for (const [item, cite] of sorted) cite.sortkeys = CSL.getSortKeys.call(engine, item, 'citation_sort')
-      sorted.sort(engine.citation.srt.compareCompositeKeys)
-    }
+    if (engine.citation_sort.tokens.length && sorted.length > 1) sortCites(engine, sorted)
     citation.sortedItems = sorted
     engine.registry.citationreg.citationById[id] = citation
     return citation
@@ -218,6 +217,32 @@ export class CitationProcessor {
     })
     return { entries, hanging: Boolean(opt.hangingindent) }
   }
+}
+
+/** By the keys of the style; those of one author together, where years or numbers are joined. As the processor does it for one citation. */
+function sortCites(engine: Engine, sorted: [Item, Cite][]): void {
+  const { compareCompositeKeys } = engine.citation.srt
+  for (const [item, cite] of sorted) cite.sortkeys = CSL.getSortKeys.call(engine, item, 'citation_sort')
+  if (engine.opt.citation_number_sort || !engine.opt.grouped_sort) {
+    sorted.sort(compareCompositeKeys)
+    return
+  }
+  for (const [item, cite] of sorted) {
+    engine.tmp.authorstring_request = true
+    CSL.getAmbiguousCite.call(engine, item, engine.registry.registry[item.id]?.disambig)
+    engine.tmp.authorstring_request = false
+    cite.sortkeys = [engine.registry.authorstrings[item.id] ?? '', ...cite.sortkeys!]
+  }
+  sorted.sort(compareCompositeKeys)
+  // All of one author stand where the first of them does.
+  let author: unknown
+  let key: unknown
+  sorted.forEach(([, { sortkeys }], index) => {
+    if (sortkeys![0] !== author) key = sortkeys![1]
+    author = sortkeys![0]
+    sortkeys![0] = `${key}${index}`
+  })
+  sorted.sort(compareCompositeKeys)
 }
 
 /** What a full and unshared run of the processor says, for those who compare: one text for each citation, in their order. */

@@ -54,7 +54,7 @@ export function CitationFields({ node, at, set, onCitation }: Props) {
         return (
           <fieldset key={`${one.source} ${index}`} className="cited">
             <legend>{source ? <Link to={`../sources/${encodeURIComponent(one.source)}`}>{called}</Link> : called}</legend>
-            <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-2">
+            <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-2 gap-y-1.5">
               <Choice label="Place in it" value={one.label} options={locatorTitles} onChange={label => change(index, { label })} />
               <Field
                 label={locatorTitles[one.label]}
@@ -71,7 +71,7 @@ export function CitationFields({ node, at, set, onCitation }: Props) {
               onChange={withoutAuthor => change(index, { withoutAuthor })}
             />
             {cites.length > 1 && (
-              <p className="button-row">
+              <p className="flex gap-4">
                 <button
                   type="button"
                   className="quiet-link"

@@ -101,7 +101,7 @@ export function CitationPicker({ view, at, put, onClose }: Props) {
   return (
     <div
       ref={showWhole}
-      className="picker"
+      className="picker citations"
       style={floats}
       role="dialog"
       aria-label="Choose what to cite"
@@ -134,7 +134,7 @@ export function CitationPicker({ view, at, put, onClose }: Props) {
           onKeyDown={onKeyDown}
         />
         <label>
-          Place in it{' '}
+          <span>{last ? `In ${sourceCalled(sources[last.source]!)}` : 'Place in it'}</span>
           <select value={own.label} onChange={event => setOwn({ label: event.target.value as LocatorName })}>
             {locatorNames.map(name => (
               <option key={name} value={name}>

@@ -103,6 +103,15 @@ export function SourceSlip({ id, onRemove, onMerge }: Props) {
           ⋯
         </Menu>
       </div>
+      {listed && (
+        <p className="border-l-3 border-(--structure) bg-(--structure-wash) px-3 py-1.5 font-text">
+          <span className="visually-hidden">In the list of sources: </span>
+          {listed.margin.map(({ text }) => text).join('')}{' '}
+          {listed.text.map(({ text, marks }, index) =>
+            marks?.includes('emphasis') ? <em key={index}>{text}</em> : <span key={index}>{text}</span>,
+          )}
+        </p>
+      )}
       {(lacks.length > 0 || problems.length > 0) && (
         <ul className="grid gap-1 border-l-3 border-(--mend) bg-(--mend-wash) px-3 py-1.5">
           {lacks.map(fields => (
@@ -142,15 +151,6 @@ export function SourceSlip({ id, onRemove, onMerge }: Props) {
             ])}
           </dl>
         </details>
-      )}
-      {listed && (
-        <p className="border-t border-(--rule) pt-2 font-text">
-          <span className="visually-hidden">In the list of sources: </span>
-          {listed.margin.map(({ text }) => text).join('')}{' '}
-          {listed.text.map(({ text, marks }, index) =>
-            marks?.includes('emphasis') ? <em key={index}>{text}</em> : <span key={index}>{text}</span>,
-          )}
-        </p>
       )}
     </div>
   )

@@ -27,7 +27,7 @@ const authorAndYear = styleFile(
   'in-text',
   `${macros('capitalize-first')}${authors('first')}${briefAuthors}
   <citation et-al-min="4" et-al-use-first="1" disambiguate-add-year-suffix="true" disambiguate-add-names="true" disambiguate-add-givenname="true" givenname-disambiguation-rule="primary-name" collapse="year" cite-group-delimiter=", ">
-    <sort><key macro="brief-authors"/><key variable="issued"/></sort>
+    <sort><key macro="brief-authors"/><key variable="issued"/><key variable="title"/></sort>
     <layout prefix="(" suffix=")" delimiter="; ">
       <group delimiter=", "><group delimiter=" "><text macro="brief-authors"/><text macro="year"/></group><text macro="cited-place"/></group>
     </layout>

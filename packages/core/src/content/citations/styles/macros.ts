@@ -49,11 +49,11 @@ export const macros = (inTerm: 'capitalize-first' | 'lowercase'): string => `
   </macro>
   <macro name="editors">
     <group delimiter=" ">
-      <names variable="editor" delimiter=", "><label form="verb-short" suffix=" "/><name and="text" initialize-with=". "/></names>
+      <names variable="editor" delimiter=", "><label form="verb-short" suffix=" "/><name and="text" initialize-with=". " delimiter-precedes-last="never"/></names>
     </group>
   </macro>
   <macro name="translators">
-    <names variable="translator" delimiter=", "><label form="verb-short" suffix=" "/><name and="text" initialize-with=". "/></names>
+    <names variable="translator" delimiter=", "><label form="verb-short" suffix=" "/><name and="text" initialize-with=". " delimiter-precedes-last="never"/></names>
   </macro>
   <macro name="numbered-volume">
     <choose>
@@ -104,7 +104,7 @@ export const macros = (inTerm: 'capitalize-first' | 'lowercase'): string => `
         <group delimiter=", "><text variable="container-title" font-style="italic"/><group delimiter=" "><text term="version"/><text variable="version"/></group><text variable="medium"/><text macro="imprint"/></group>
       </else-if>
       <else-if type="speech event interview personal_communication" match="any">
-        <group delimiter=", "><text variable="genre"/><names variable="interviewer recipient"><label form="verb" suffix=" "/><name and="text" initialize-with=". "/></names><text variable="event-title"/><text variable="event-place"/></group>
+        <group delimiter=", "><text variable="genre"/><names variable="interviewer recipient"><label form="verb" suffix=" "/><name and="text" initialize-with=". " delimiter-precedes-last="never"/></names><text variable="event-title"/><text variable="event-place"/></group>
       </else-if>
       <else-if type="manuscript" match="any">
         <group delimiter=", "><text variable="genre"/><text variable="archive"/><text variable="archive_collection"/><text variable="archive_location"/><text variable="archive-place"/></group>
@@ -138,9 +138,9 @@ export const macros = (inTerm: 'capitalize-first' | 'lowercase'): string => `
 export const authors = (turned: 'first' | 'no'): string => `
   <macro name="authors">
     <names variable="author" delimiter=", ">
-      <name and="text" initialize-with=". " delimiter-precedes-last="${turned === 'first' ? 'always' : 'contextual'}"${turned === 'first' ? ' name-as-sort-order="first"' : ''}/>
+      <name and="text" initialize-with=". " delimiter-precedes-last="never"${turned === 'first' ? ' name-as-sort-order="first"' : ''}/>
       <label form="short" prefix=" (" suffix=")"/>
-      <substitute><names variable="editor"/><names variable="translator"/><names variable="compiler"/><names variable="director"/></substitute>
+      <substitute><names variable="editor"/><names variable="translator"/><names variable="compiler"/><names variable="director"/><text macro="title"/></substitute>
     </names>
   </macro>`
 
@@ -148,7 +148,7 @@ export const authors = (turned: 'first' | 'no'): string => `
 export const briefAuthors = `
   <macro name="brief-authors">
     <names variable="author">
-      <name form="short" and="text" delimiter=", "/>
+      <name form="short" and="text" delimiter=", " delimiter-precedes-last="never"/>
       <substitute><names variable="editor"/><names variable="translator"/><names variable="compiler"/><names variable="director"/><text macro="short-title"/><text variable="genre"/></substitute>
     </names>
   </macro>`
