@@ -23,6 +23,14 @@ export const lettersOnPages = ({ pages }: Turnover): string =>
       .join(''),
   )
 
+/** All words on the pages, each piece of a line by itself, with plain spaces between. */
+export const wordsOnPages = ({ pages }: Turnover): string =>
+  pages
+    .flatMap(page => page.placed.flatMap(({ box }) => lineMarks(box.marks)))
+    .map(({ line }) => line.pieces.flatMap(piece => ('shape' in piece ? [piece.shape.text.trim()] : [])).join(' '))
+    .join('\n')
+    .replaceAll('\u00a0', ' ')
+
 /** All letters that a work is to print, in no order. */
 export function lettersOfWork(turnover: Turnover): string {
   let text = ''

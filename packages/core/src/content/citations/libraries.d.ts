@@ -17,11 +17,22 @@ declare module 'citeproc' {
   }
   interface Engine {
     readonly sys: System
-    readonly opt: { xclass: 'in-text' | 'note'; update_mode: number; grouped_sort: boolean; citation_number_sort?: unknown; development_extensions: Record<string, boolean> }
+    readonly opt: {
+      xclass: 'in-text' | 'note'
+      update_mode: number
+      grouped_sort: boolean
+      citation_number_sort?: unknown
+      development_extensions: Record<string, boolean>
+    }
     readonly bibliography: { readonly opt: Record<string, unknown> }
     readonly citation_sort: { readonly tokens: readonly unknown[] }
     readonly citation: { readonly srt: { compareCompositeKeys(a: [Item, Cite], b: [Item, Cite]): number } }
-    readonly tmp: { authorstring_request: boolean; taintedItemIDs: Record<string, boolean>; just_looking: boolean; suppress_decorations: boolean }
+    readonly tmp: {
+      authorstring_request: boolean
+      taintedItemIDs: Record<string, boolean>
+      just_looking: boolean
+      suppress_decorations: boolean
+    }
     readonly registry: {
       readonly registry: Record<string, { seq: number; disambig: unknown } & Record<string, unknown>>
       readonly authorstrings: Record<string, string>

@@ -150,7 +150,12 @@ export class CitationProcessor {
     const citation: Citation = {
       citationID: id,
       citationItems: cites.map(citeOf),
-      properties: { noteIndex: note, index: 0, unsorted: true, 'suppress-trailing-punctuation': amongWords && engine.opt.xclass === 'note' },
+      properties: {
+        noteIndex: note,
+        index: 0,
+        unsorted: true,
+        'suppress-trailing-punctuation': amongWords && engine.opt.xclass === 'note',
+      },
     }
     const sorted = citation.citationItems.map((cite): [Item, Cite] => [
       engine.retrieveItem(cite.id),

@@ -53,14 +53,14 @@ function sourceOf(item: Record<string, unknown>): Source | null {
   const source: Record<string, unknown> = { ...newSource(), type: type ?? 'document' }
   const other: Record<string, string> = {}
   const keep = (field: string, value: unknown): void => {
-    if (Object.keys(other).length < most.others)
+    if (Object.keys(other).length < most.others && field !== '__proto__')
       other[field.slice(0, 200)] = words(typeof value === 'string' ? value : JSON.stringify(value), most.text)
   }
   if (!type && item.type !== undefined) keep('type', item.type)
   const key = item['citation-key'] ?? item.id
   if (typeof key === 'string' || typeof key === 'number') source.key = words(key, most.key)
   for (const [given, value] of Object.entries(item)) {
-    const field = former[given] ?? given
+    const field = Object.hasOwn(former, given) ? former[given]! : given
     if (value === null || value === undefined || value === '' || ['id', 'type', 'citation-key'].includes(given)) continue
     if (texts.has(field) && (typeof value === 'string' || typeof value === 'number')) source[field] = words(value, most.text)
     else if (names.has(field) && Array.isArray(value)) {
