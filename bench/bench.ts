@@ -6,6 +6,7 @@ import os from 'node:os'
 import { generateWork } from '../demo/src/generate.ts'
 import { turnOver } from '../packages/cli/src/call.ts'
 import { browserPrint } from './browserPrint.ts'
+import type { CitationTimes } from './citations.ts'
 import { fixedLoop } from './fixedLoop.ts'
 import { keyToFrame } from './keyToFrame.ts'
 import { openings } from './opening.ts'
@@ -74,6 +75,30 @@ row(
   median(times.numbersAfterEdit),
 )
 row('PDF written', `${told(times.pdf)}, ${(pdfBytes / 1e6).toFixed(1)} MB`, '3 s', '1.5 s', median(times.pdf))
+
+steady()
+const cited = JSON.parse(inItsOwnProcess('./citations.js')) as CitationTimes
+const citedIn = (times: Record<string, number[]>, style: string): number[][] =>
+  Object.entries(times).flatMap(([name, own]) => (name === style || name.endsWith(`, ${style}`) ? [own] : []))
+const citingStyles = ['numbers', 'authorAndYear', 'notes']
+row(
+  '600 citations of 400 sources formatted, cold: by number / author and year / in notes',
+  citingStyles.map(style => told(citedIn(cited.cold, style)[0]!)).join(' / '),
+  '1.5 s',
+  '',
+  ...citingStyles.map(style => median(citedIn(cited.cold, style)[0]!)),
+)
+for (const [order, name] of Object.keys(cited.edits)
+  .filter(key => key.endsWith(', numbers'))
+  .map(key => key.slice(0, -', numbers'.length))
+  .entries())
+  row(
+    `the same after an edit, ${name}`,
+    citingStyles.map(style => told(citedIn(cited.edits, style)[order]!)).join(' / '),
+    '50 ms',
+    '',
+    ...citingStyles.map(style => median(citedIn(cited.edits, style)[order]!)),
+  )
 
 steady()
 const opened = await openings(3)

@@ -12,6 +12,7 @@ export default defineConfig(
     bench: entry('bench.ts'),
     turnover: entry('turnover.ts'),
     growth: entry('growth.ts'),
+    citations: entry('citations.ts'),
     memory: entry('memory.ts'),
     extremes: entry('extremes.ts'),
     helper: entry('../packages/cli/src/formulas/helper.ts'),

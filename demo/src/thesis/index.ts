@@ -58,7 +58,10 @@ export function demoThesis(): Work {
   const work: Work = {
     ...parts,
     settings: { ...parts.settings, author: 'Ilse Maren Tolvay', keywords: ['lakes', 'mixing', 'thermocline', 'sills'] },
-    doc: identified([...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC, references, index], 'v'),
+    doc: identified(
+      [...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC, references, index],
+      'v',
+    ),
     pictures: thesisPictures(),
   }
   return withIndex(withSources(work))

@@ -381,7 +381,7 @@ test.each(styles)('after any edits citations and lists say what they say in a wo
         expect(made.entries).toEqual(fresh.entries)
       }
     }),
-    { numRuns: 12 },
+    { numRuns: 10 },
   )
 })
 

@@ -14,6 +14,9 @@ declare module 'citeproc' {
     variableWrapper?(): string
     /** Ours: the place of a source among those that the processor knows. */
     placeOf(id: string): number
+    /** Ours: what was found before from the same state of a source, or is found now. */
+    memo?<Value>(key: string, find: () => Value): Value
+    stateOf?(id: string): string
   }
   interface Engine {
     readonly sys: System
@@ -40,7 +43,7 @@ declare module 'citeproc' {
     }
     setOutputFormat(name: string): void
     getTerm(name: string): string
-    updateItems(ids: string[]): void
+    updateItems(ids: string[], unsorted?: boolean, disambiguateAll?: boolean): void
     updateUncitedItems(ids: string[]): void
     retrieveItem(id: string): Item
     processCitationCluster(
@@ -65,6 +68,8 @@ declare module 'citeproc' {
     parseLocator: (this: Engine, cite: Cite) => Cite
     getSortKeys: (this: Engine, item: Item, area: string) => unknown[]
     getAmbiguousCite: (this: Engine, item: Item, disambiguation: unknown) => string
+    toLocaleLowerCase: (this: Engine, text: string) => string
+    stringCompare: (a: string, b: string) => number
     PROCESSOR_VERSION: string
   }
   export default CSL

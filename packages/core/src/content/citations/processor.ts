@@ -8,7 +8,7 @@ import type { Cited } from '../../work/kinds/inline.ts'
 import type { Entries } from '../../work/registers/register.ts'
 import type { Source } from '../../work/registers/sources.ts'
 import { citationLocale, localeFile } from './locales/index.ts'
-import { readSaid, type Said, saidFormat, unmarked } from './saidForm.ts'
+import { leadsByNumber, readSaid, type Said, saidFormat, unmarked } from './saidForm.ts'
 
 /** A citation as it is formatted. */
 export interface Cluster {
@@ -61,13 +61,58 @@ const citeOf = ({ source, label, locator, prefix, suffix, withoutAuthor }: Cited
   ...(withoutAuthor ? { 'suppress-author': true } : {}),
 })
 
+const noNumbers: ReadonlyMap<number, number> = new Map()
+
+/** What is found for a source, kept from one formatting to the next. */
+type Memo = <Value>(key: string, find: () => Value) => Value
+
+// The processor asks for the keys of a source again and again; what they are found from is told by its state.
+const findSortKeys = CSL.getSortKeys
+CSL.getSortKeys = function (this: Engine, item: Item, area: string): unknown[] {
+  const { memo, stateOf } = this.sys
+  return memo && stateOf
+    ? memo(`${area} ${stateOf(item.id)}`, () => [...findSortKeys.call(this, item, area)])
+    : findSortKeys.call(this, item, area)
+}
+
+// Where small letters are what they are everywhere, they are found without asking for the rules of a language.
+const lowered = CSL.toLocaleLowerCase
+CSL.toLocaleLowerCase = function (this: Engine, text: string): string {
+  return ownLetters.test(compareLanguage) ? lowered.call(this, text) : text.toLowerCase()
+}
+const ownLetters = /^(?:tr|az|lt)\b/
+let compareLanguage = 'en'
+
+/** Names and titles are compared in the language of the work, by letters and numbers alone. */
+const collators = new Map<string, Intl.Collator>()
+let compareWords = new Intl.Collator('en').compare
+CSL.stringCompare = (a, b) => compareWords(a, b)
+function compareIn(language: string): void {
+  let collator = collators.get(language)
+  if (!collator)
+    collators.set(language, (collator = new Intl.Collator(language, { sensitivity: 'base', ignorePunctuation: true, numeric: true })))
+  compareWords = collator.compare
+  compareLanguage = language
+}
+
 export class CitationProcessor {
   private engine: Engine | null = null
-  /** What the engine has in its registry: the same ids of the same sources, in the same order, need no other engine. */
-  private registered: { ids: readonly string[]; cited: number; sources: readonly Source[] } | null = null
+  /** What the engine has in its registry. */
+  private registered: readonly string[] = []
+  private registeredSources = new Map<string, Source>()
+  /** Of the formatting that goes on. */
+  private sources: Entries<Source> = {}
+  private places = new Map<string, number>()
+  /** Whether the registry is what it will be. */
+  private settled = false
   private readonly kept = new Map<string, string>()
+  private readonly readings = new Map<string, ReturnType<typeof readSaid>>()
+  /** The states of sources while nothing changes them. */
+  private readonly states = new Map<string, string>()
+  private readonly found = new Map<string, unknown>()
   private numbers = new WeakMap<Source, number>()
   private count = 0
+  private readonly disambiguates: boolean
   readonly style: string
   readonly language: string
 
@@ -75,59 +120,88 @@ export class CitationProcessor {
   constructor(style: string, language: string) {
     this.style = style
     this.language = language
-    this.engine = this.newEngine({}, [])
+    this.disambiguates = /\bdisambiguate/.test(style)
+    this.newEngine()
   }
 
   /** Formats all citations of a scope, in the order of the text. `listed` are the sources that its list holds beside the cited ones. */
   format(clusters: readonly Cluster[], sources: Entries<Source>, listed: readonly string[]): Formatted {
+    compareIn(this.language)
     const cited = [...new Set(clusters.flatMap(({ cites }) => cites.map(({ source }) => source)))]
     const known = new Set(cited)
-    const ids = [...cited, ...listed.filter(id => !known.has(id))]
-    const engine = this.engineFor(ids, cited.length, sources)
-    const citations = this.formatCitations(engine, clusters, sources)
-    const entries = this.formatEntries(engine, sources)
-    while (this.kept.size > mostKept) this.kept.delete(this.kept.keys().next().value!)
-    return { citations, entries: entries.entries, ids, hanging: entries.hanging }
+    const beside = listed.filter(id => !known.has(id))
+    const ids = [...cited, ...beside]
+    this.sources = sources
+    this.places = new Map(ids.map((id, place) => [id, place]))
+    this.states.clear()
+    this.settled = false
+    const engine = this.engineFor(cited, beside)
+    this.settled = true
+    const citations = this.formatCitations(engine, clusters)
+    const { entries, hanging } = this.formatEntries(engine)
+    for (const kept of [this.kept, this.found, this.readings]) while (kept.size > mostKept) kept.delete(kept.keys().next().value!)
+    return { citations, entries, ids, hanging }
   }
 
-  private newEngine(sources: Entries<Source>, ids: readonly string[]): Engine {
-    const places = new Map(ids.map((id, place) => [id, place]))
-    const engine = new CSL.Engine(
+  private newEngine(): Engine {
+    compareIn(this.language)
+    const engine: Engine = new CSL.Engine(
       {
         retrieveLocale: tag => localeFile(tag === 'en-US' ? 'en' : this.language),
-        retrieveItem: id => itemOf(id, sources[id]!),
+        retrieveItem: id => itemOf(id, this.sources[id]!),
         // It hands over what a stretch of text is of only where somebody could ask.
         variableWrapper: () => '',
-        placeOf: id => places.get(id) ?? -1,
+        placeOf: id => this.places.get(id) ?? -1,
+        memo: this.memo,
+        stateOf: id => this.stateOf(engine, id),
       },
       this.style,
       citationLocale(this.language).tag,
       true,
     )
     engine.setOutputFormat(saidFormat)
-    return engine
-  }
-
-  private engineFor(ids: readonly string[], cited: number, sources: Entries<Source>): Engine {
-    const own = ids.map(id => sources[id]!)
-    const { registered } = this
-    const same =
-      this.engine !== null &&
-      // What is cited first, and in which note, may decide how alike ones are told apart.
-      this.engine.opt.xclass !== 'note' &&
-      registered?.cited === cited &&
-      registered.ids.length === ids.length &&
-      ids.every((id, index) => registered.ids[index] === id && registered.sources[index] === own[index])
-    if (same) return this.engine!
-    const engine = this.newEngine(sources, ids)
-    engine.updateItems(ids.slice(0, cited))
-    if (ids.length > cited) engine.updateUncitedItems(ids.slice(cited))
     this.engine = engine
-    this.registered = { ids, cited, sources: own }
+    this.registered = []
+    this.registeredSources = new Map()
     return engine
   }
 
-  private formatCitations(engine: Engine, clusters: readonly Cluster[], sources: Entries<Source>): Map<string, Said[]> {
+  private readonly memo: Memo = (key, find) => {
+    const before = this.found.get(key)
+    if (before !== undefined) return before as ReturnType<typeof find>
+    const value = find()
+    this.found.set(key, value)
+    return value
+  }
+
+  /** An engine that knows the sources as they are: the one of the last time, told of what changed, where the style allows it. */
+  private engineFor(cited: readonly string[], beside: readonly string[]): Engine {
+    const changed = (id: string): boolean => this.registeredSources.get(id) !== this.sources[id]
+    const same =
+      beside.length === 0 &&
+      cited.length === this.registered.length &&
+      cited.every((id, index) => this.registered[index] === id && !changed(id))
+    // What stands beside the cited ones, and what tells alike ones apart by the notes they stand in, is found afresh.
+    const goesOn =
+      this.engine !== null &&
+      beside.length === 0 &&
+      this.registered.length > 0 &&
+      (this.engine.opt.xclass !== 'note' || !this.disambiguates)
+    if (goesOn && same) return this.engine!
+    const engine = goesOn ? this.engine! : this.newEngine()
+    if (goesOn) {
+      const stays = this.registered.filter(id => !changed(id))
+      if (stays.length < this.registered.length) engine.updateItems(stays)
+    }
+    // Whatever is told apart is told apart anew.
+    engine.updateItems([...cited], false, goesOn && this.disambiguates)
+    if (beside.length) engine.updateUncitedItems([...beside])
+    this.registered = beside.length ? [] : cited
+    this.registeredSources = new Map(cited.map(id => [id, this.sources[id]!]))
+    return engine
+  }
+
+  private formatCitations(engine: Engine, clusters: readonly Cluster[]): Map<string, Said[]> {
     const said = new Map<string, Said[]>()
     const [first, ...rest] = clusters.filter(({ cites }) => cites.length).map(cluster => this.register(engine, cluster))
     if (!first) return said
@@ -136,13 +210,12 @@ export class CitationProcessor {
     // Everything is asked for: the processor formats what holds a source that changed.
     for (const { citationItems } of [first, ...rest]) for (const { id } of citationItems) engine.tmp.taintedItemIDs[id] = true
     const format = engine.process_CitationCluster
-    engine.process_CitationCluster = (sorted, citation) =>
-      this.once(engine, sorted, citation, sources, () => format.call(engine, sorted, citation))
+    engine.process_CitationCluster = (sorted, citation) => this.once(engine, sorted, citation, () => format.call(engine, sorted, citation))
     const after = rest.map(({ citationID, properties }): [string, number] => [citationID, properties.noteIndex])
     const [, made] = engine.processCitationCluster(first, [], after, CSL.ASSUME_ALL_ITEMS_REGISTERED)
     engine.process_CitationCluster = format
     const byNumber = new Map([...Object.values(engine.registry.registry)].map(entry => [entry.seq, engine.sys.placeOf(String(entry.id))]))
-    for (const [, text, id] of made) said.set(id, readSaid(text, number => byNumber.get(number)).rest)
+    for (const [, text, id] of made) said.set(id, this.read(text, byNumber).rest)
     return said
   }
 
@@ -168,16 +241,25 @@ export class CitationProcessor {
   }
 
   /** What was formatted before from all that it depends on, or formatted now. */
-  private once(engine: Engine, sorted: [Item, Cite][], citation: Citation, sources: Entries<Source>, format: () => string): string {
+  private once(engine: Engine, sorted: [Item, Cite][], citation: Citation, format: () => string): string {
     const key = sorted
       .map(([, cite]) => {
         const { id, locator, label, prefix, suffix, position } = cite
         const more = [cite['suppress-author'], cite['near-note'], cite['first-reference-note-number']]
-        return JSON.stringify([this.stateOf(engine, id, sources), locator, label, prefix, suffix, position, ...more])
+        return JSON.stringify([this.stateOf(engine, id), locator, label, prefix, suffix, position, ...more])
       })
       .join()
     const { noteIndex, 'suppress-trailing-punctuation': open } = citation.properties
     return this.keep(`c${noteIndex ? 'n' : ''}${open ? 'w' : ''}${key}`, format)
+  }
+
+  /** What was formatted, read; what leads by its number alone is read anew. */
+  private read(text: string, byNumber: ReadonlyMap<number, number>): ReturnType<typeof readSaid> {
+    const find = (): ReturnType<typeof readSaid> => readSaid(text, number => byNumber.get(number))
+    if (leadsByNumber(text)) return find()
+    let reading = this.readings.get(text)
+    if (!reading) this.readings.set(text, (reading = find()))
+    return reading
   }
 
   private keep(key: string, format: () => string): string {
@@ -189,10 +271,16 @@ export class CitationProcessor {
     return says
   }
 
-  /** What the registry knows of a source: its number, and how it is told apart from others. */
-  private stateOf(engine: Engine, id: string, sources: Entries<Source>): unknown[] {
-    const { seq, disambig } = engine.registry.registry[id] ?? {}
-    return [id, this.numberOf(sources[id]!), seq, disambig, engine.sys.placeOf(id)]
+  /** A source as it is, its number, and how it is told apart from others: what everything that is found for it depends on. */
+  private stateOf(engine: Engine, id: string): string {
+    let state = this.states.get(id)
+    if (state === undefined) {
+      const { seq, disambig } = engine.registry.registry[id] ?? {}
+      state = `${this.numberOf(this.sources[id]!)} ${id} ${seq} ${JSON.stringify(disambig)} ${engine.sys.placeOf(id)}`
+      // In notes what tells alike ones apart is found as they are formatted.
+      if (this.settled && (engine.opt.xclass !== 'note' || !this.disambiguates)) this.states.set(id, state)
+    }
+    return state
   }
 
   /** A number for the state that an entry of the register is in. */
@@ -202,11 +290,11 @@ export class CitationProcessor {
     return number
   }
 
-  private formatEntries(engine: Engine, sources: Entries<Source>): { entries: FormattedEntry[]; hanging: boolean } {
+  private formatEntries(engine: Engine): { entries: FormattedEntry[]; hanging: boolean } {
     const { opt } = engine.bibliography
     const order = Object.values(engine.registry.registry).sort((a, b) => a.seq - b.seq)
     const ids = order.map(({ id }) => String(id))
-    const keys = new Map(ids.map(id => [id, `e${JSON.stringify(this.stateOf(engine, id, sources))}`]))
+    const keys = new Map(ids.map(id => [id, `e${this.stateOf(engine, id)}`]))
     // Where a name is replaced under the same one above, an entry depends on its neighbour.
     const alone = opt['subsequent-author-substitute'] === undefined
     const missing = alone ? ids.filter(id => !this.kept.has(keys.get(id)!)) : ids
@@ -217,7 +305,7 @@ export class CitationProcessor {
     if (made) made[0].entry_ids.forEach(([id], index) => id !== undefined && fresh.set(id, made[1][index] ?? ''))
     const entries = ids.flatMap((source): FormattedEntry[] => {
       const says = alone ? this.keep(keys.get(source)!, () => fresh.get(source) ?? '') : (fresh.get(source) ?? '')
-      const { margin, rest } = readSaid(says, () => undefined)
+      const { margin, rest } = this.read(says, noNumbers)
       return margin.length || rest.length ? [{ source, margin, text: rest }] : []
     })
     return { entries, hanging: Boolean(opt.hangingindent) }
@@ -233,10 +321,14 @@ function sortCites(engine: Engine, sorted: [Item, Cite][]): void {
     return
   }
   for (const [item, cite] of sorted) {
-    engine.tmp.authorstring_request = true
-    CSL.getAmbiguousCite.call(engine, item, engine.registry.registry[item.id]?.disambig)
-    engine.tmp.authorstring_request = false
-    cite.sortkeys = [engine.registry.authorstrings[item.id] ?? '', ...cite.sortkeys!]
+    const { memo, stateOf } = engine.sys
+    const author = memo!(`author ${stateOf!(item.id)}`, () => {
+      engine.tmp.authorstring_request = true
+      CSL.getAmbiguousCite.call(engine, item, engine.registry.registry[item.id]?.disambig)
+      engine.tmp.authorstring_request = false
+      return engine.registry.authorstrings[item.id] ?? ''
+    })
+    cite.sortkeys = [author, ...cite.sortkeys!]
   }
   sorted.sort(compareCompositeKeys)
   // All of one author stand where the first of them does.
@@ -252,6 +344,7 @@ function sortCites(engine: Engine, sorted: [Item, Cite][]): void {
 
 /** What a full and unshared run of the processor says, for those who compare: one text for each citation, in their order. */
 export function formattedPlainly(style: string, language: string, clusters: readonly Cluster[], sources: Entries<Source>): string[] {
+  compareIn(language)
   const engine = new CSL.Engine(
     {
       retrieveLocale: tag => localeFile(tag === 'en-US' ? 'en' : language),

@@ -100,6 +100,9 @@ export interface Said {
   lead: CitationLead | null
 }
 
+/** Whether something in a text leads to a source by its number, as the end of a range does. */
+export const leadsByNumber = (formatted: string): boolean => formatted.includes(kinds.number)
+
 /** What was formatted: what stands in a margin of its own, and the rest. `placeOfNumber` finds a source by its number in a citation. */
 export function readSaid(formatted: string, placeOfNumber: (number: number) => number | undefined): { margin: Said[]; rest: Said[] } {
   const margin: Said[] = []
