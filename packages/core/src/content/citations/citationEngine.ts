@@ -121,7 +121,7 @@ function formatted(
       cites: node.attrs.cites.filter(isThere),
     }),
   )
-  const all = wanted && rules.listed === 'all' ? Object.keys(sources) : []
+  const all = wanted && rules.listed === 'all' ? inOrder(sources) : []
   const made = processor.format(clusters, sources, all)
   const led = (lead: CitationLead): Partial<Piece> => leadOf(lead, made, sources, notes, source => (wanted ? anchorOf(key, source) : ''))
   const byPlace = new Map<string, readonly Piece[]>()
@@ -160,6 +160,13 @@ function opened(pieces: Piece[], opens: boolean, language: string): Piece[] {
     return [{ ...first, text: ibid + first.text.slice(ibid.length) }, ...rest]
   return opens && first && !first.marks ? [{ ...first, text: capital(first.text, language) }, ...rest] : pieces
 }
+
+/** By name and title: where a style sorts nothing, those that are not cited stand in this order. */
+const inOrder = (sources: Entries<Source>): string[] =>
+  Object.keys(sources).sort((a, b) => {
+    const [one, two] = [a, b].map(id => `${sourceCalled(sources[id]!)} ${sources[id]!.title ?? ''} ${id}`)
+    return one! < two! ? -1 : 1
+  })
 
 const languageOf = ({ language }: Source, own: string): string | null =>
   language && /^[a-z]{2,3}(-[A-Za-z0-9]+)*$/.test(language) && language.slice(0, 2) !== own.slice(0, 2) ? language : null

@@ -46,10 +46,10 @@ export class RegisterStep<Name extends RegisterName = RegisterName> extends Step
     return new RegisterStep(json.register, json.id, json.before, json.after)
   }
 
-  /** The work after the step, the document aside. */
-  applyTo(work: Work): Work {
-    const { [this.id]: _gone, ...others } = work[this.register] as Entries<unknown>
-    return { ...work, [this.register]: this.after === null ? others : { ...others, [this.id]: this.after } }
+  /** Changes the entry in a register that nobody else holds. */
+  applyIn(entries: Record<string, unknown>): void {
+    if (this.after === null) delete entries[this.id]
+    else entries[this.id] = this.after
   }
 }
 

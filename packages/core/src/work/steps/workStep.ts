@@ -5,6 +5,7 @@
 import type { Node, Schema } from 'prosemirror-model'
 import { Step, StepMap, StepResult, type Transform } from 'prosemirror-transform'
 import type { PartName } from '../parts/index.ts'
+import type { RegisterName } from '../registers/index.ts'
 import type { Work } from '../work.ts'
 import { RegisterStep } from './registerStep.ts'
 
@@ -51,9 +52,19 @@ export function setPart<Part extends PartName, T extends Transform>(tr: T, work:
 /** The work after steps, the document aside; the same object where none of them speaks of more than the document. */
 export function afterSteps(work: Work, steps: readonly Step[]): Work {
   let next = work
+  /** Registers that were copied for these steps: thousands of entries change in one copy. */
+  const own = new Map<string, Record<string, unknown>>()
   for (const step of steps) {
-    if (step instanceof WorkStep) next = { ...next, [step.part]: step.after }
-    else if (step instanceof RegisterStep) next = step.applyTo(next)
+    if (step instanceof WorkStep) {
+      next = { ...next, [step.part]: step.after }
+      own.delete(step.part)
+    } else if (step instanceof RegisterStep) {
+      const register: RegisterName = step.register
+      const entries: Record<string, unknown> = own.get(register) ?? { ...next[register] }
+      if (!own.has(register)) next = { ...next, [register]: entries }
+      own.set(register, entries)
+      step.applyIn(entries)
+    }
   }
   return next
 }

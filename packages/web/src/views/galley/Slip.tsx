@@ -240,16 +240,19 @@ function Heading({ node, id, at }: { node: Node; id: string; at: number }) {
       : node.type.name === 'note'
         ? capital(noteName(scheme, node.attrs.other))
         : kindName(node)
-  const name = ['reference', 'mention', 'citation'].includes(node.type.name)
-    ? session.live
-        .wording(node, occurrenceAt(session.state.doc.resolve(at)))
-        .map(part => part.text)
-        .join('')
-    : entry?.number
-      ? capital(`${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
-      : node.type.name === 'division'
-        ? plainText(node.firstChild!) || 'Untitled'
-        : kind
+  const noteOf = node.type.name === 'citation' && session.live.citesInNotes ? session.live.number(node.attrs.id) : ''
+  const name = noteOf
+    ? `${capital(noteName(scheme, false))} ${noteOf}`
+    : ['reference', 'mention', 'citation'].includes(node.type.name)
+      ? session.live
+          .wording(node, occurrenceAt(session.state.doc.resolve(at)))
+          .map(part => part.text)
+          .join('')
+      : entry?.number
+        ? capital(`${entry.names.one} ${entry.brackets ? entry.number : entry.bare}`)
+        : node.type.name === 'division'
+          ? plainText(node.firstChild!) || 'Untitled'
+          : kind
   return (
     <>
       <p className="slip-kind">{kind}</p>
