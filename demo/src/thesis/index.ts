@@ -10,6 +10,7 @@ import { chapter4 } from './chapter4.ts'
 import { chapter5 } from './chapter5.ts'
 import { chapter6 } from './chapter6.ts'
 import { thesisPictures } from './figures.ts'
+import { withShortForms } from './shortForms.ts'
 import { withSources } from './sources.ts'
 import { withIndex } from './terms.ts'
 
@@ -48,6 +49,8 @@ const front = [
   div({ role: 'contents', listed: false, label: 'contents' }, 'Contents'),
   div({ role: 'seriesList', series: 'figure', label: 'list-of-figures' }, 'List of figures'),
   div({ role: 'seriesList', series: 'table', label: 'list-of-tables' }, 'List of tables'),
+  div({ role: 'abbreviations', label: 'list-of-abbreviations' }, 'Abbreviations'),
+  div({ role: 'symbols', label: 'list-of-symbols' }, 'Symbols'),
 ]
 
 const references = div({ role: 'sources', label: 'the-sources' }, 'References')
@@ -64,5 +67,5 @@ export function demoThesis(): Work {
     ),
     pictures: thesisPictures(),
   }
-  return withIndex(withSources(work))
+  return withIndex(withSources(work), withShortForms)
 }

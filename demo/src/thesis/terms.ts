@@ -213,8 +213,8 @@ function read(): Line[] {
 
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 
-/** The work with its terms, and every place of them marked. */
-export function withIndex(work: Work): Work {
+/** The work with its terms, and every place of them marked. `also` is done before the author goes through what is not marked. */
+export function withIndex(work: Work, also: (marked: Work) => Work): Work {
   const all = read()
   const called = new Map<string, string>()
   for (const { id, term } of all) {
@@ -228,8 +228,8 @@ export function withIndex(work: Work): Work {
       return id
     })
   const terms = Object.fromEntries(all.map(({ id, term, see, seeAlso }) => [id, { ...term, see: sent(see), seeAlso: sent(seeAlso) }]))
-  const doc = new Marking(all).document(work.doc)
-  return { ...work, terms: saidNo(doc, terms, work.settings.language), doc }
+  const marked = also({ ...work, terms, doc: new Marking(all).document(work.doc) })
+  return { ...marked, terms: saidNo(marked.doc, terms, work.settings.language) }
 }
 
 /** The author has gone through the words of all terms: where they are not marked, they are not meant. */

@@ -124,7 +124,11 @@ export const uncitedSources = workCheck('uncitedSources', {
     const first = firstPlaces(turnover)
     const idle = Object.entries(sources).filter(([id]) => !first.has(id))
     if (idle.length === 0) return
-    const some = idle.slice(0, 3).map(([, source]) => called(source))
+    // The register has no order of its own.
+    const some = idle
+      .map(([, source]) => called(source))
+      .sort()
+      .slice(0, 3)
     const more = idle.length - some.length
     yield {
       message: `${idle.length === 1 ? 'One source is' : `${idle.length} sources are`} never cited: ${some.join(', ')}${more > 0 ? ` and ${more} more` : ''}.`,

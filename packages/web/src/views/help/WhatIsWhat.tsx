@@ -59,6 +59,12 @@ export function WhatIsWhat() {
         <Section title="Keys">
           <KeyTable />
         </Section>
+        <Section title="Licences">
+          <p>
+            Steady Ledger is under the MIT licence, its fonts are under the SIL Open Font License. Citations are formatted by citeproc, ©
+            Frank Bennett, used unchanged under the Common Public Attribution License 1.0.
+          </p>
+        </Section>
       </div>
     </main>
   )

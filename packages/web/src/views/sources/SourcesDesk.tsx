@@ -28,7 +28,6 @@ const sortNames: Record<SortedBy, string> = {
   year: 'year, latest first',
   title: 'title',
   uses: 'how often they are cited',
-  added: 'when they came, latest first',
 }
 
 export function SourcesDesk() {

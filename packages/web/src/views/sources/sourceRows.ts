@@ -8,7 +8,7 @@ import type { Source } from '@steady-ledger/core/work/registers/sources.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 
 export type Sources = Work['sources']
-export type SortedBy = 'author' | 'year' | 'title' | 'uses' | 'added'
+export type SortedBy = 'author' | 'year' | 'title' | 'uses'
 export type Shown = 'all' | 'cited' | 'idle' | 'mend'
 
 export interface SourceRow {
@@ -81,9 +81,8 @@ const shows: Record<Shown, (row: SourceRow) => boolean> = {
 export function foundRows(rows: readonly SourceRow[], sources: Sources, asked: string, shown: Shown, by: SortedBy): SourceRow[] {
   const words = asked.toLocaleLowerCase().split(/\s+/).filter(Boolean)
   const found = rows.filter(row => shows[shown](row) && words.every(word => factsOf(sources[row.id]!).text.includes(word)))
-  if (by === 'added') return found.reverse()
   const byName = (a: SourceRow, b: SourceRow): number => collator.compare(factsOf(sources[a.id]!).sort, factsOf(sources[b.id]!).sort)
-  const orders: Record<Exclude<SortedBy, 'added'>, (a: SourceRow, b: SourceRow) => number> = {
+  const orders: Record<SortedBy, (a: SourceRow, b: SourceRow) => number> = {
     author: byName,
     year: (a, b) => collator.compare(b.year, a.year) || byName(a, b),
     title: (a, b) => collator.compare(a.title.toLocaleLowerCase(), b.title.toLocaleLowerCase()) || byName(a, b),
