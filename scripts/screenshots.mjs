@@ -45,6 +45,9 @@ await tab('Index')
 await page.getByRole('tree').focus()
 await page.keyboard.type('exchange')
 await shoot('index')
+await tab('Sources')
+await page.getByRole('treeitem', { name: /Exchange over a shallow sill/ }).click()
+await shoot('sources')
 await tab('Ledger')
 await shoot('ledger')
 await page.getByRole('radio', { name: 'What stands where' }).click()
@@ -83,20 +86,8 @@ await page.keyboard.press('Control+z')
 await page.waitForTimeout(800)
 await tab('Dispatch')
 await shoot('dispatch')
-// Short forms of what the thesis says often, made mentions where it says them.
 await tab('Short forms')
-await page.getByLabel('File of abbreviations').setInputFiles({
-  name: 'short-forms.csv',
-  mimeType: 'text/csv',
-  buffer: Buffer.from(
-    'HC: heat content\nMI: mixing index\nOS: observed share\nSD: standard deviation\nTF: turbulent flux\nWC: water company\nMF: mean fetch\nSH: specific heat\n',
-  ),
-})
-for (const full of ['heat content', 'mixing index', 'observed share']) {
-  await page.getByRole('treeitem', { name: full }).click()
-  await page.getByRole('button', { name: /Make these/ }).click()
-  await page.getByRole('region', { name: 'Mentions' }).locator('[data-place]').first().waitFor()
-}
+await page.getByRole('treeitem', { name: 'standard deviation' }).click()
 await page.locator('.books', { hasText: 'In balance' }).waitFor()
 await page.getByRole('region', { name: 'Mentions' }).scrollIntoViewIfNeeded()
 await shoot('short-forms')

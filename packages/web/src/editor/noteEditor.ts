@@ -82,6 +82,10 @@ export class NoteEditor {
             ...wordCommands,
             reference: state => pick('reference', state),
             citation: state => pick('citation', state),
+            mention: state => {
+              hosts.mention(state)
+              return true
+            },
             formula: (state, dispatch, own) => {
               if (!insertFormula(state, dispatch) || !own) return false
               hosts.compose(own, own.state.selection.from)

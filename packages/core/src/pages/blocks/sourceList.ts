@@ -72,7 +72,13 @@ const back = ({ cited }: ListedSource): Run['lead'] => (cited[0] ? { entry: cite
 
 function runsOfEntry(entry: ListedSource, style: TextStyle, setting: Setting): Run[] {
   const own = entry.language ? { language: entry.language } : {}
-  const runs = runsOfPieces(entry.text, style, setting).map(({ whole: _whole, ...run }): Run => ({ ...run, divisible: !run.lead, ...own }))
+  const runs = runsOfPieces(entry.text, style, setting).flatMap(({ whole: _whole, ...run }): Run[] =>
+    // Ranges of pages and years are not torn apart.
+    run.text.split(/(\d+–\d+)/).flatMap((text, order): Run[] => {
+      if (!text) return []
+      return [{ ...run, ...own, text, divisible: order % 2 === 0 && !run.lead, ...(order % 2 ? { whole: true as const } : {}) }]
+    }),
+  )
   // Where no number does, its first words lead back into the text.
   if (!entry.margin.length && runs[0] && !runs[0].lead) runs[0] = { ...runs[0], lead: back(entry) }
   const pages = pagesOf(entry.cited, setting)

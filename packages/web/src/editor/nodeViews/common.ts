@@ -3,6 +3,7 @@
 import { mathMl, whyUnreadable } from '@steady-ledger/core/formulas/mathml.ts'
 import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
 import type { Node } from '@tiptap/pm/model'
+import type { EditorState } from '@tiptap/pm/state'
 import type { EditorView, NodeView, ViewMutationRecord } from '@tiptap/pm/view'
 import type { LiveNumbers } from '../live.ts'
 import { sayFormula } from '../spokenFormulas.ts'
@@ -17,6 +18,8 @@ export interface Hosts {
   replacePicture(id: string): void
   /** Opens the list of what can be referred to or cited, for a position in a note. */
   pick(kind: 'reference' | 'citation', at: number): void
+  /** Makes the words at the cursor of a note a mention. */
+  mention(note: EditorState): void
 }
 export type ViewMaker = (node: Node, view: EditorView, getPos: () => number | undefined) => NodeView
 

@@ -94,6 +94,7 @@ export function Galley() {
         chooser.current?.click()
       },
       pick: () => {},
+      mention: () => {},
     }
     const made = new EditorView(place.current, {
       state: session.state,

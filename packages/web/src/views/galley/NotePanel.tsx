@@ -10,6 +10,7 @@ import { noteName } from '../../app/noteNames.ts'
 import type { OpensAt } from '../../composer/Composer.tsx'
 import { NoteEditor } from '../../editor/noteEditor.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { askForMention } from '../shortForms/askForMention.ts'
 import { useFloatingPlace } from './floatingPlace.ts'
 
 interface Props {
@@ -64,6 +65,7 @@ export function NotePanel({ view, id, cursor, onPick, onClose, onCompose }: Prop
         openNote: () => {},
         follow: target => navigate(`../galley/${target}`),
         replacePicture: () => {},
+        mention: note => askForMention(session, { state: note, shift: findBlock(view.state.doc, id) + 1, focus: () => editor.focus() }),
         pick: (kind, at) => picks.current(kind, findBlock(view.state.doc, id) + 1 + at),
       },
       back,

@@ -425,14 +425,16 @@ function AccountButton({ entry }: { entry: Entry }) {
   )
 }
 
-/** Plain captions are edited in place; those with formulas, references or notes in them are edited in the galley. */
+/** Plain captions and notes are edited in place; those with formulas, references or notes in them are edited in the galley. */
 function CaptionField({ entry }: { entry: Entry }) {
   const session = useSession()
   const text = entry.item.text!
   const plain = text.children.every(child => child.isText && child.marks.length === 0)
   const said = plainText(text)
-  if (!plain || entry.item.kind === 'note' || entry.item.block === 'statement')
-    return <Link to={`../galley/${entry.id}`}>{said || 'No caption'}</Link>
+  const isNote = entry.item.kind === 'note'
+  // An empty note has no paragraph to write into here; one that is made of a citation is no text of its author's.
+  if (!plain || (isNote && !said) || entry.item.block === 'statement')
+    return <Link to={`../galley/${entry.id}`}>{session.live.textOf(text, entry.id) || (isNote ? 'No text' : 'No caption')}</Link>
   const write = (draft: string): void => {
     const at = findBlock(session.state.doc, entry.id)
     const node = session.state.doc.nodeAt(at)
@@ -441,7 +443,15 @@ function CaptionField({ entry }: { entry: Entry }) {
     const start = at + (node.inlineContent ? 1 : 2)
     session.dispatch(session.state.tr.replaceWith(start, start + text.content.size, words ? [schema.text(words)] : []))
   }
-  return <DraftInput key={entry.id} label={`Caption of ${entryName(entry)}`} value={said} placeholder="No caption" onChange={write} />
+  return (
+    <DraftInput
+      key={entry.id}
+      label={`${isNote ? 'Text' : 'Caption'} of ${entryName(entry)}`}
+      value={said}
+      placeholder={isNote ? 'No text' : 'No caption'}
+      onChange={write}
+    />
+  )
 }
 
 function LabelField({ entry }: { entry: Entry }) {

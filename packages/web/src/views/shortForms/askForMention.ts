@@ -6,7 +6,7 @@ import { schema } from '@steady-ledger/core/work/schema.ts'
 import { setEntry } from '@steady-ledger/core/work/steps/registerStep.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import { TextSelection, type Transaction } from '@tiptap/pm/state'
+import { type EditorState, TextSelection, type Transaction } from '@tiptap/pm/state'
 import { entryOfShort, type ToMention, toMention } from '../../editor/mentions.ts'
 import { newId } from '../../newId.ts'
 import type { Session } from '../../session/session.ts'
@@ -31,25 +31,37 @@ export function entryCalled(entries: Entries, name: string): string | undefined 
   )
 }
 
-function putMention(session: Session, tr: Transaction, { from, to }: ToMention, entry: string, plural: boolean): void {
+/** Where the words are that become a mention: in the text, or in a note that has an editor of its own. */
+interface Within {
+  state: EditorState
+  /** The position of its content in the work. */
+  shift: number
+  focus(): void
+}
+
+function putMention(session: Session, within: Within, found: ToMention, tr: Transaction, entry: string, plural: boolean): void {
+  const [from, to] = [found.from + within.shift, found.to + within.shift]
   if (from === to) tr.insert(from, schema.nodes.mention.create({ entry, plural }))
   else mentionPlaces(tr, [{ from, to, plural }], entry)
-  tr.setSelection(TextSelection.create(tr.doc, from + 1))
-  session.dispatch(tr.scrollIntoView())
-  session.editor?.focus()
+  if (within.shift === 0) tr.setSelection(TextSelection.create(tr.doc, from + 1))
+  session.dispatch(within.shift === 0 ? tr.scrollIntoView() : tr)
+  within.focus()
 }
 
 /** Makes the selection a mention: at once where its short form is known, else with a proposal of what it stands for. */
-export function askForMention(session: Session): void {
+export function askForMention(
+  session: Session,
+  within: Within = { state: session.state, shift: 0, focus: () => session.editor?.focus() },
+): void {
   const { state, work } = session
-  const found = toMention(state)
+  const found = toMention(within.state)
   if (!found) {
     notify({ kind: 'wrong', text: 'A mention stands in a line of text: put the cursor into one, or select words of it.' })
     return
   }
   const known = entryOfShort(work.abbreviations, found.short, work.settings.language)
   if (known) {
-    putMention(session, closeHistory(state.tr), found, known.entry, known.plural)
+    putMention(session, within, found, closeHistory(state.tr), known.entry, known.plural)
     return
   }
   ask({
@@ -72,7 +84,7 @@ export function askForMention(session: Session): void {
       const id = there ?? newId()
       if (!there)
         setEntry(tr, session.work, 'abbreviations', id, { ...newAbbreviation(), short: short.slice(0, 200), full: full.slice(0, 1000) })
-      putMention(session, tr, found, id, false)
+      putMention(session, within, found, tr, id, false)
     },
   })
 }
