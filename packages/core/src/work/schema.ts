@@ -103,7 +103,8 @@ export function countWords(node: Node): number {
   let count = wordCounts.get(node)
   if (count === undefined) {
     count = 0
-    if (node.isTextblock) count = plainText(node).match(/\S+/g)?.length ?? 0
+    // A mention is a word whatever it is written out as.
+    if (node.isTextblock) count = plainText(node, worded => (isKind(worded, 'mention') ? 'word' : '')).match(/\S+/g)?.length ?? 0
     else node.forEach(child => void (count! += countWords(child)))
     wordCounts.set(node, count)
   }

@@ -4,7 +4,16 @@ import type { Node } from '@tiptap/pm/model'
 const around = 70
 const signs: Record<string, string> = { formula: '□', reference: '[…]', mention: '[…]', citation: '[…]' }
 
-const textOf = (block: Node, from: number, to: number): string => block.textBetween(from, to, ' ', leaf => signs[leaf.type.name] ?? '')
+/** What stands between two positions of a text block; notes are read where they stand, and not here. */
+function textOf(block: Node, from: number, to: number): string {
+  let text = ''
+  block.nodesBetween(from, to, (node, at) => {
+    if (node.text !== undefined) text += node.text.slice(Math.max(0, from - at), to - at)
+    else if (node.isLeaf) text += signs[node.type.name] ?? ''
+    return node.type.name !== 'note'
+  })
+  return text
+}
 
 /** The last words before a position in a text block; what is left out is told by an ellipsis. */
 export function wordsBefore(block: Node, at: number): string {
