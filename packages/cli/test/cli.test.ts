@@ -15,14 +15,18 @@ import os from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { demoWorks } from '../../../demo/src/index.ts'
+import { textOfPieces } from '../../core/src/content/pieces.ts'
 import { writePdf } from '../../core/src/dispatch/pdf/writePdf.ts'
 import { createTypesetter } from '../../core/src/formulas/converter.ts'
 import { mathMl } from '../../core/src/formulas/mathml.ts'
 import { speakMathMl } from '../../core/src/formulas/spoken/speak.ts'
 import { numberWork } from '../../core/src/numbers/ledger.ts'
+import { scanDivision } from '../../core/src/numbers/scan.ts'
 import { TurnoverEngine } from '../../core/src/turnover/turnover.ts'
 import { openFonts } from '../../core/src/type/fonts.ts'
 import { readBundle } from '../../core/src/work/file/bundle.ts'
+import type { Node } from '../../core/src/work/schema.ts'
+import { turnOver } from '../src/call.ts'
 import { readFonts } from '../src/host.ts'
 
 const root = path.join(path.dirname(fileURLToPath(import.meta.url)), '../../..')
@@ -171,7 +175,16 @@ describe('the demo thesis, from the file alone', () => {
     for (const row of JSON.parse(call('ledger', bundle, '--json').stdout) as { number: string; reference: string; caption: string }[])
       note(`${row.number} ${row.reference} ${row.caption}`)
     for (const { heading } of Object.values(work.terms)) note(heading)
-    note('also Index')
+    // What the registers print: mentions, citations, and the lists of both.
+    const { turnover } = await turnOver(work)
+    const say = (worded: Node, place: string): void => note(textOfPieces(turnover.wordingOf(worded, place)))
+    for (const { mentions, citations } of work.doc.children.map(scanDivision)) {
+      for (const { node, occurrence } of mentions) say(node, occurrence)
+      for (const { node, id } of citations) say(node, id)
+    }
+    for (const { entries } of turnover.citations.lists.values()) for (const { text } of entries) note(textOfPieces(text))
+    for (const { short, full, group } of Object.values(work.abbreviations)) note(`${short} ${full} ${group}`)
+    note('also Index viii')
     // What the program says beside the work, and what stands in its drawings and formulas.
     note('Keywords Proof Chapters Sections Figures Tables Equations pages continued Appendices Appendix')
     for (const { bytes, type } of work.pictures.values())
@@ -202,6 +215,10 @@ describe('the demo thesis, from the file alone', () => {
       const words = formula && speakMathMl(mathMl(formula, true)!, 'en')
       if (words) spoken.set(words, (spoken.get(words) ?? 0) + 1)
     })
+    for (const { formula } of Object.values(work.abbreviations)) {
+      const words = formula && speakMathMl(mathMl(formula, false)!, 'en')
+      if (words) spoken.set(words, (spoken.get(words) ?? 0) + 1)
+    }
     const heard = elements.filter(value => value['/S'] === '/Formula').map(value => String(value['/Alt']).replace(/^u:/, ''))
     expect(new Set(heard)).toEqual(new Set(spoken.keys()))
     for (const [words, times] of spoken) expect([words, heard.filter(each => each === words).length >= times]).toEqual([words, true])

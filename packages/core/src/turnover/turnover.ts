@@ -164,7 +164,8 @@ export class TurnoverEngine {
     const mentions = standingOf(doc, work.abbreviations, houseStyle.mentions)
     const citations = this.citing.citations(work)
     const { twoSided } = houseStyle.page
-    const withPages = houseStyle.mentions.pages && doc.children.some(node => ['abbreviations', 'symbols'].includes(division(node).role))
+    const listsShortForms = doc.children.some(node => ['abbreviations', 'symbols'].includes(division(node).role))
+    const withPages = houseStyle.mentions.pages && listsShortForms
     const citesPages = houseStyle.citations.pages && citations.lists.size > 0
     return {
       work,
@@ -179,7 +180,7 @@ export class TurnoverEngine {
           ...marksOf(doc).map(({ id }) => id),
           // Lists lead back to them, whether or not they say a page.
           ...(citations.lists.size ? citations.byPlace.keys() : []),
-          ...(withPages ? [...firstPlaces(mentions).values()].map(({ occurrence }) => occurrence) : []),
+          ...(listsShortForms ? [...firstPlaces(mentions).values()].map(({ occurrence }) => occurrence) : []),
         ]),
         indexed: hasIndex(doc) || withPages || citesPages,
       },

@@ -15,7 +15,7 @@ export interface ListedRow {
   opens: string
   /** BCP 47 tag of the full form, where it is not that of the work. */
   language: string | null
-  /** What holds its first mention; empty where there is none. */
+  /** The place of its first mention, to which the list leads; empty where there is none. */
   first: string
   /** The label of the page of its first mention; null where pages are not asked for. */
   page: string | null
@@ -49,7 +49,7 @@ export function listedRows({ kind, mentions, language, lettersOf, pageOf }: List
         unit: unitPieces(entry.unit),
         opens: order === 0 ? group : '',
         language: entry.language && entry.language !== language ? entry.language : null,
-        first: place?.holder ?? '',
+        first: place?.occurrence ?? '',
         page: pageOf ? (place ? pageOf(place.occurrence) : '') : null,
       }
     }),

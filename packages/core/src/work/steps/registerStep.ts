@@ -49,7 +49,8 @@ export class RegisterStep<Name extends RegisterName = RegisterName> extends Step
   /** Changes the entry in a register that nobody else holds. */
   applyIn(entries: Record<string, unknown>): void {
     if (this.after === null) delete entries[this.id]
-    else entries[this.id] = this.after
+    // An entry may be called anything, also what objects have by nature.
+    else Object.defineProperty(entries, this.id, { value: this.after, writable: true, enumerable: true, configurable: true })
   }
 }
 
