@@ -86,7 +86,10 @@ test('in a note words become mentions and references are put in; notes are read 
   await page.keyboard.type('Plain words')
   await page.keyboard.press('Escape')
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
-  await page.getByRole('group', { name: 'What to show' }).getByRole('button', { name: /^Notes/ }).click()
+  await page
+    .getByRole('group', { name: 'What to show' })
+    .getByRole('button', { name: /^Notes/ })
+    .click()
   await expect(page.locator('.ledger-row').first()).toContainText('By a sectional ground survey (SGS), see Chapter 1.')
   await page.getByLabel('Text of Note 2').fill('Other words')
   await page.getByLabel('Text of Note 2').press('Enter')
