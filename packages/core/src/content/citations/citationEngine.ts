@@ -12,7 +12,7 @@ import type { Piece } from '../pieces.ts'
 import { opensSentence } from '../references/sentences.ts'
 import { addressOf, type Citations, citationsByScope, type ListedSource, noCitations, type Scope, type SourceList } from './citations.ts'
 import { citationLocale } from './locales/index.ts'
-import { CitationProcessor, type Cluster, type Formatted } from './processor.ts'
+import { CitationProcessor, type Cluster } from './processor.ts'
 import { type CitationLead, piecesOf, type Said } from './saidForm.ts'
 import { sourceCalled } from './sourceCalled.ts'
 import { styleFileOf } from './styles/index.ts'
@@ -123,7 +123,7 @@ function formatted(
   )
   const all = wanted && rules.listed === 'all' ? inOrder(sources) : []
   const made = processor.format(clusters, sources, all)
-  const led = (lead: CitationLead): Partial<Piece> => leadOf(lead, made, sources, notes, source => (wanted ? anchorOf(key, source) : ''))
+  const led = (lead: CitationLead): Partial<Piece> => leadOf(lead, sources, notes, source => (wanted ? anchorOf(key, source) : ''))
   const byPlace = new Map<string, readonly Piece[]>()
   for (const { id, node, note, before } of found) {
     const said = printable(made.citations.get(id), node.attrs.cites.filter(isThere), sources)
@@ -186,7 +186,6 @@ const lostPiece = ({ was }: Cited, follows: boolean, words: Words): Piece => ({
 
 function leadOf(
   lead: CitationLead,
-  { ids }: Formatted,
   sources: Entries<Source>,
   notes: readonly string[],
   anchor: (source: string) => string,
@@ -195,8 +194,8 @@ function leadOf(
     const note = notes[lead.order - 1]
     return note ? { noteNumber: note, target: note } : {}
   }
-  const id = ids[lead.place]
-  if (id === undefined) return {}
+  const id = lead.source
+  if (!Object.hasOwn(sources, id)) return {}
   if (lead.kind === 'source') {
     const target = anchor(id)
     return target ? { target } : {}

@@ -27,6 +27,7 @@ declare module 'citeproc' {
       citation_number_sort?: unknown
       development_extensions: Record<string, boolean>
     }
+    readonly fun: { readonly flipflopper: { processTags(blob: { blobs: string }): void } }
     readonly bibliography: { readonly opt: Record<string, unknown> }
     readonly citation_sort: { readonly tokens: readonly unknown[] }
     readonly citation: { readonly srt: { compareCompositeKeys(a: [Item, Cite], b: [Item, Cite]): number } }

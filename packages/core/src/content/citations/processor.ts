@@ -31,8 +31,6 @@ export interface FormattedEntry {
 export interface Formatted {
   citations: ReadonlyMap<string, Said[]>
   entries: readonly FormattedEntry[]
-  /** The sources by the places that leads name. */
-  ids: readonly string[]
   /** Later lines of an entry stand further in. */
   hanging: boolean
 }
@@ -61,7 +59,10 @@ const citeOf = ({ source, label, locator, prefix, suffix, withoutAuthor }: Cited
   ...(withoutAuthor ? { 'suppress-author': true } : {}),
 })
 
-const noNumbers: ReadonlyMap<number, number> = new Map()
+/** What could be a mark of look or a quotation sign in the words of a source. */
+const signs = /[<"'‘’“”„‚«»‹›]/
+
+const noNumbers: ReadonlyMap<number, string> = new Map()
 
 /** What is found for a source, kept from one formatting to the next. */
 type Memo = <Value>(key: string, find: () => Value) => Value
@@ -102,7 +103,9 @@ export class CitationProcessor {
   private registeredSources = new Map<string, Source>()
   /** Of the formatting that goes on. */
   private sources: Entries<Source> = {}
-  private places = new Map<string, number>()
+  /** A place for every source that was ever cited: it stays, wherever its citations move. */
+  private readonly places = new Map<string, number>()
+  private readonly ids: string[] = []
   /** Whether the registry is what it will be. */
   private settled = false
   private readonly kept = new Map<string, string>()
@@ -130,9 +133,12 @@ export class CitationProcessor {
     const cited = [...new Set(clusters.flatMap(({ cites }) => cites.map(({ source }) => source)))]
     const known = new Set(cited)
     const beside = listed.filter(id => !known.has(id))
-    const ids = [...cited, ...beside]
     this.sources = sources
-    this.places = new Map(ids.map((id, place) => [id, place]))
+    for (const id of [...cited, ...beside])
+      if (!this.places.has(id)) {
+        this.places.set(id, this.ids.length)
+        this.ids.push(id)
+      }
     this.states.clear()
     this.settled = false
     const engine = this.engineFor(cited, beside)
@@ -140,7 +146,7 @@ export class CitationProcessor {
     const citations = this.formatCitations(engine, clusters)
     const { entries, hanging } = this.formatEntries(engine)
     for (const kept of [this.kept, this.found, this.readings]) while (kept.size > mostKept) kept.delete(kept.keys().next().value!)
-    return { citations, entries, ids, hanging }
+    return { citations, entries, hanging }
   }
 
   private newEngine(): Engine {
@@ -160,6 +166,10 @@ export class CitationProcessor {
       true,
     )
     engine.setOutputFormat(saidFormat)
+    // Most words have neither marks nor quotation signs in them: they are not looked through for any.
+    const { flipflopper } = engine.fun
+    const look = flipflopper.processTags
+    flipflopper.processTags = blob => (signs.test(blob.blobs) ? look(blob) : undefined)
     this.engine = engine
     this.registered = []
     this.registeredSources = new Map()
@@ -214,7 +224,7 @@ export class CitationProcessor {
     const after = rest.map(({ citationID, properties }): [string, number] => [citationID, properties.noteIndex])
     const [, made] = engine.processCitationCluster(first, [], after, CSL.ASSUME_ALL_ITEMS_REGISTERED)
     engine.process_CitationCluster = format
-    const byNumber = new Map([...Object.values(engine.registry.registry)].map(entry => [entry.seq, engine.sys.placeOf(String(entry.id))]))
+    const byNumber = new Map(Object.values(engine.registry.registry).map(entry => [entry.seq, String(entry.id)]))
     for (const [, text, id] of made) said.set(id, this.read(text, byNumber).rest)
     return said
   }
@@ -254,8 +264,9 @@ export class CitationProcessor {
   }
 
   /** What was formatted, read; what leads by its number alone is read anew. */
-  private read(text: string, byNumber: ReadonlyMap<number, number>): ReturnType<typeof readSaid> {
-    const find = (): ReturnType<typeof readSaid> => readSaid(text, number => byNumber.get(number))
+  private read(text: string, byNumber: ReadonlyMap<number, string>): ReturnType<typeof readSaid> {
+    const find = (): ReturnType<typeof readSaid> =>
+      readSaid(text, { sourceAt: place => this.ids[place], sourceOfNumber: number => byNumber.get(number) })
     if (leadsByNumber(text)) return find()
     let reading = this.readings.get(text)
     if (!reading) this.readings.set(text, (reading = find()))
@@ -276,7 +287,7 @@ export class CitationProcessor {
     let state = this.states.get(id)
     if (state === undefined) {
       const { seq, disambig } = engine.registry.registry[id] ?? {}
-      state = `${this.numberOf(this.sources[id]!)} ${id} ${seq} ${JSON.stringify(disambig)} ${engine.sys.placeOf(id)}`
+      state = `${this.numberOf(this.sources[id]!)} ${id} ${seq} ${JSON.stringify(disambig)}`
       // In notes what tells alike ones apart is found as they are formatted.
       if (this.settled && (engine.opt.xclass !== 'note' || !this.disambiguates)) this.states.set(id, state)
     }

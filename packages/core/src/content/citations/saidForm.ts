@@ -7,8 +7,8 @@ import { merged, type Piece, type PieceMark } from '../pieces.ts'
 
 /** What a stretch of a citation or entry leads to. */
 export type CitationLead =
-  | { kind: 'source'; place: number }
-  | { kind: 'address'; place: number; field: 'DOI' | 'URL' }
+  | { kind: 'source'; source: string }
+  | { kind: 'address'; source: string; field: 'DOI' | 'URL' }
   /** The note in which a source was cited first, by its order among all notes. */
   | { kind: 'note'; order: number }
 
@@ -103,8 +103,14 @@ export interface Said {
 /** Whether something in a text leads to a source by its number, as the end of a range does. */
 export const leadsByNumber = (formatted: string): boolean => formatted.includes(kinds.number)
 
-/** What was formatted: what stands in a margin of its own, and the rest. `placeOfNumber` finds a source by its number in a citation. */
-export function readSaid(formatted: string, placeOfNumber: (number: number) => number | undefined): { margin: Said[]; rest: Said[] } {
+/** What finds a source by the place that the processor has for it, and by its number in a citation. */
+export interface SourceFinder {
+  sourceAt(place: number): string | undefined
+  sourceOfNumber(number: number): string | undefined
+}
+
+/** What was formatted: what stands in a margin of its own, and the rest. */
+export function readSaid(formatted: string, finder: SourceFinder): { margin: Said[]; rest: Said[] } {
   const margin: Said[] = []
   const rest: Said[] = []
   const open: { mark: PieceMark | ''; lead: CitationLead | null }[] = []
@@ -117,7 +123,7 @@ export function readSaid(formatted: string, placeOfNumber: (number: number) => n
   }
   for (const [found] of formatted.matchAll(/\uE010[\uE030-\uE034][\uE020-\uE029]+\uE011|[\uE000-\uE0FF]|[^\uE000-\uE0FF]+/g)) {
     const mark = found[0]!
-    if (mark === leadMark) open.push({ mark: '', lead: leadOf(found, placeOfNumber) ?? { kind: 'source', place: -1 } })
+    if (mark === leadMark) open.push({ mark: '', lead: leadOf(found, finder) ?? { kind: 'source', source: '' } })
     else if (mark === close) open.pop()
     else if (mark === marginOpen) into = margin
     else if (mark === marginClose) into = rest
@@ -127,20 +133,13 @@ export function readSaid(formatted: string, placeOfNumber: (number: number) => n
   return { margin, rest }
 }
 
-function leadOf(found: string, placeOfNumber: (number: number) => number | undefined): CitationLead | null {
+function leadOf(found: string, { sourceAt, sourceOfNumber }: SourceFinder): CitationLead | null {
   const value = Number([...found.slice(2, -1)].map(digit => digit.charCodeAt(0) - firstDigit).join(''))
-  switch (found[1]) {
-    case kinds.source:
-      return { kind: 'source', place: value }
-    case kinds.note:
-      return { kind: 'note', order: value }
-    case kinds.number: {
-      const place = placeOfNumber(value)
-      return place === undefined ? null : { kind: 'source', place }
-    }
-    default:
-      return { kind: 'address', place: value, field: found[1] === kinds.DOI ? 'DOI' : 'URL' }
-  }
+  if (found[1] === kinds.note) return { kind: 'note', order: value }
+  const source = found[1] === kinds.number ? sourceOfNumber(value) : sourceAt(value)
+  if (source === undefined) return null
+  if (found[1] === kinds.DOI || found[1] === kinds.URL) return { kind: 'address', source, field: found[1] === kinds.DOI ? 'DOI' : 'URL' }
+  return { kind: 'source', source }
 }
 
 /** Pieces of what was said; `led` says where a lead goes to. */
