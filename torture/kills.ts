@@ -98,6 +98,8 @@ export async function kill(
         next = found.length + 1
         if (round === rounds) break
         await line.click()
+        // A hand goes from the mouse to the keys: what is tried here is storage, not a cursor moved twice within a frame.
+        await wait(150)
         await page.keyboard.press('Control+End')
         const before = committed
         committed = await typeUntilKilled(page, victim, next, committed, random)
