@@ -3,7 +3,7 @@ import { writeNotation } from '@steady-ledger/core/formulas/tree/writeNotation.t
 import { finished } from '@steady-ledger/core/formulas/typing/leave.ts'
 import { endWord, typeText } from '@steady-ledger/core/formulas/typing/type.ts'
 import { writingOf } from '@steady-ledger/core/formulas/typing/writing.ts'
-import type { Cited } from '@steady-ledger/core/work/kinds/inline.ts'
+import { type Cited, plainCited } from '@steady-ledger/core/work/kinds/inline.ts'
 import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
 
 export type Inline = Node | string | Inline[]
@@ -51,9 +51,8 @@ export const cite = (...sources: (string | Partial<Cited>)[]): Node => {
     else if (one.source || !cites.length) cites.push(one)
     else cites[cites.length - 1] = { ...cites.at(-1), ...one }
   }
-  return nodes.citation.create({ cites: cites.map(one => ({ ...wholly, ...one })) })
+  return nodes.citation.create({ cites: cites.map(one => ({ ...plainCited(one.source ?? ''), ...one })) })
 }
-const wholly: Cited = { source: '', label: 'page', locator: '', prefix: '', suffix: '', withoutAuthor: false, was: '' }
 export const at = (locator: string, label: Cited['label'] = 'page'): Partial<Cited> => ({ locator, label })
 /** The sources that are cited in its chapter. */
 export const chapterSources = (): Node => nodes.sourceList.create()

@@ -3,7 +3,7 @@
  * what others found or how something is done in general cites; one with figures of its own, or with a reference, does not.
  */
 import { dateFromWords, namesFromWords } from '@steady-ledger/core/content/citations/sourceWords.ts'
-import type { Cited } from '@steady-ledger/core/work/kinds/inline.ts'
+import { type Cited, plainCited } from '@steady-ledger/core/work/kinds/inline.ts'
 import { newSource, type Source } from '@steady-ledger/core/work/registers/sources.ts'
 import { type Node, schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -382,8 +382,6 @@ const lines: readonly Line[] = [
 const mostOf = 4
 const mostTogether = 3
 
-const wholly: Cited = { source: '', label: 'page', locator: '', prefix: '', suffix: '', withoutAuthor: false, was: '' }
-
 /** One pass over the text, in which sentences cite what their words are about. */
 class Citing {
   private readonly times = new Map<string, number>()
@@ -443,7 +441,7 @@ class Citing {
       const place =
         this.count % 5 === 0 && index === 0 && first && last ? { locator: String(first + ((this.count * 7) % (last - first))) } : {}
       const before = this.count % 17 === 0 && index === 0 ? { prefix: 'compare' } : {}
-      return { ...wholly, source: id, ...place, ...before }
+      return { ...plainCited(id), ...place, ...before }
     })
     return schema.nodes.citation.create({ id: `cite${this.count}`, cites })
   }

@@ -269,8 +269,8 @@ describe('style files', () => {
 
   test('those that ship are taken', () => {
     for (const name of ['numbers', 'numbersByAlphabet', 'authorAndYear', 'notes'] as const)
-      expect(readStyle(styleNamed(name))).toMatchObject({ inNotes: name === 'notes', hasList: true })
-    expect(readStyle(around(layout))).toEqual({ title: 'A & B', inNotes: false, hasList: false })
+      expect(readStyle(styleNamed(name))).toMatchObject({ hasList: true })
+    expect(readStyle(around(layout))).toEqual({ title: 'A & B', hasList: false })
   })
   test.each<[string, string, RegExp]>([
     ['no XML', 'Dear all,', /^It is not well formed/],

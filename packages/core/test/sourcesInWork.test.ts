@@ -2,6 +2,7 @@
 import fc from 'fast-check'
 import { Transform } from 'prosemirror-transform'
 import { at, chapterSources, cite, div, fig, h2, note, p, page, t, tab } from '../../../demo/src/builder.ts'
+import { citesInNotes } from '../src/content/citations/styles/index.ts'
 import { textOfPieces } from '../src/content/pieces.ts'
 import { sourceRows } from '../src/dispatch/sourceRows.ts'
 import { applyRemedy } from '../src/findings/applyRemedy.ts'
@@ -219,7 +220,7 @@ describe('findings', () => {
       '5 sources are never cited: “Brandt 2004”, “Calder and Finch 1991”, “Dunmore 2007” and 2 more.',
     ])
     expect(found(work, 'sourceEntries')).toEqual([
-      '“Ebele 2012” is incomplete: no publisher or institution or place of the publisher or doi or address on the web.',
+      '“Ebele 2012” is incomplete: no publisher or institution or place of the publisher or DOI or address on the web.',
       '“Ebele 2012”: “lake.example” is no address on the web: one begins with https:// or http://.',
       '“Ebele 2012”: “978-0-00-000000-1” is no ISBN: a figure of it is wrong or missing.',
       '“Ebele 2012” stands twice among the sources.',
@@ -263,6 +264,21 @@ test('merging takes the citations along, and says what both say', () => {
   expect(Object.keys(merged.sources)).toEqual(['a', 'c', 'd'])
   const back = tr.steps.toReversed().map((step, index) => step.invert(tr.docs[tr.docs.length - 1 - index]!))
   expect(afterSteps(merged, back).sources).toEqual(sources)
+})
+
+test('a citation of two that become one names it once, unless it means two places', () => {
+  const work = citing([chapter('one', 'One', p`First ${cite('a', 'b', 'c')} and ${cite('a', at('3'), 'b', at('5'))}.`), list()])
+  const tr = mergeSources(new Transform(work.doc), work, 'b', 'a', sources.a!)
+  expect(says(newEngine().run({ ...afterSteps(work, tr.steps), doc: tr.doc }))).toEqual(['[1, 2]', '[1 (p. 3), 1 (p. 5)]'])
+})
+
+test('whether citations are notes is read from the root of a style file, not from what is said around it', () => {
+  const about = `<!-- ${'Unlike <style class="note"> it cites in the text. '.repeat(80)} -->`
+  const rules = { style: 'own' as const, listed: 'cited' as const, pages: false }
+  const own = (kind: string): string =>
+    `<?xml version="1.0"?>${about}<style xmlns="http://purl.org/net/xbiblio/csl" version="1.0"\n class='${kind}'>`
+  expect(citesInNotes({ ...rules, own: own('in-text') })).toBe(false)
+  expect(citesInNotes({ ...rules, own: own('note') })).toBe(true)
 })
 
 test('the rows that a program reads say what stands in the work', () => {

@@ -1,4 +1,5 @@
 /** What something says, as pieces of text with their look and where they lead: read by pages, outputs, galley and ledger alike. */
+import type { Words } from '../languages/language.ts'
 import type { MarkName } from '../work/kinds/marks.ts'
 
 /** How a piece looks, by the marks of the text that can be told in a list or heading. */
@@ -24,6 +25,12 @@ export interface Piece {
   /** BCP 47 tag of words in another language than the work's. */
   language?: string
 }
+
+/** What stands for something that was deleted, with what it was called where that is known. */
+export const lostPiece = (was: string | undefined, words: Pick<Words, 'deleted' | 'was'>): Piece => ({
+  text: was ? `${words.deleted} (${words.was} ${was})` : words.deleted,
+  lost: true,
+})
 
 export const textOfPieces = (pieces: readonly Piece[]): string => pieces.map(({ text }) => text).join('')
 

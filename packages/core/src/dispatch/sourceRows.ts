@@ -16,17 +16,16 @@ export interface SourceListing {
 const said = (text: string): string => text.replaceAll('\u00a0', ' ')
 
 export function sourceRows({ work, citations, wordingOf, pageOf }: Turnover): SourceListing[] {
-  const found = citationsByScope(work.doc).flatMap(({ found: own }) => own)
-  return Object.entries(work.sources).map(([id, source]) => ({
-    id,
-    source,
-    entries: [...citations.lists].flatMap(([list, { entries }]) =>
-      entries
-        .filter(entry => entry.source === id)
-        .map(({ margin, text }) => ({ list, number: said(textOfPieces(margin)), says: said(textOfPieces(text)) })),
-    ),
-    citations: found
-      .filter(({ node }) => node.attrs.cites.some(one => one.source === id))
-      .map(({ node, id: place, holder }) => ({ says: said(textOfPieces(wordingOf(node, place))), page: pageOf(holder)?.label ?? '' })),
-  }))
+  const rows = new Map(
+    Object.entries(work.sources).map(([id, source]): [string, SourceListing] => [id, { id, source, entries: [], citations: [] }]),
+  )
+  for (const [list, { entries }] of citations.lists)
+    for (const { source, margin, text } of entries)
+      rows.get(source)?.entries.push({ list, number: said(textOfPieces(margin)), says: said(textOfPieces(text)) })
+  for (const { found } of citationsByScope(work.doc))
+    for (const { node, id, holder } of found) {
+      const citation = { says: said(textOfPieces(wordingOf(node, id))), page: pageOf(holder)?.label ?? '' }
+      for (const source of new Set(node.attrs.cites.map(one => one.source))) rows.get(source)?.citations.push(citation)
+    }
+  return [...rows.values()]
 }

@@ -4,13 +4,11 @@ import { textBetween } from '../content/index/textBlocks.ts'
 import { mayMark } from '../work/commands/indexMarks.ts'
 import { mayMention, mentionPlaces } from '../work/commands/mentions.ts'
 import { findBlock, removeBlock, removeTarget, setAttributes } from '../work/commands/sections.ts'
+import { plainCited } from '../work/kinds/inline.ts'
 import type { Node } from '../work/schema.ts'
 import { schema } from '../work/schema.ts'
 import { marksFrom, stopBeside } from './checks/notePunctuation.ts'
 import type { Remedy, TextRange } from './finding.ts'
-
-/** A source as a whole, cited without more. */
-const plainCite = { source: '', label: 'page', locator: '', prefix: '', suffix: '', withoutAuthor: false, was: '' }
 
 type Does = Remedy['does']
 
@@ -62,7 +60,7 @@ const carryOut: { [Name in Does]: (tr: Transform, remedy: Extract<Remedy, { does
     const $from = tr.doc.resolve(found.from)
     const { citation } = schema.nodes
     if (!$from.parent.canReplaceWith($from.index(), $from.index() + 1, citation)) return false
-    tr.replaceWith(found.from, found.to, citation.create({ cites: cites.map(one => ({ ...plainCite, ...one })) }))
+    tr.replaceWith(found.from, found.to, citation.create({ cites: cites.map(one => ({ ...plainCited(one.source), ...one })) }))
     return true
   },
 }

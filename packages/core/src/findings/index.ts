@@ -89,12 +89,12 @@ const kept = new WeakMap<object, Map<string, Kept>>()
 
 /** Everything that a check finds; of one that looks at divisions, what it found in those that did not change is kept. */
 function* foundBy(check: Check, turnover: Turnover, options: Record<string, unknown>): Generator<[FoundIn, number]> {
-  const { doc, settings, scheme, houseStyle, pictures, terms, abbreviations } = turnover.work
+  const { doc, settings, scheme, houseStyle, pictures, terms, abbreviations, sources } = turnover.work
   if (check.scope === 'work') {
     for (const found of check.look({ turnover, options, division: null, index: 0 })) yield [found, found.division ?? 0]
     return
   }
-  const parts = [settings, scheme, houseStyle, pictures, terms, abbreviations]
+  const parts = [settings, scheme, houseStyle, pictures, terms, abbreviations, sources]
   const { stamp } = turnover.ledger
   for (const [index, division] of doc.children.entries()) {
     let byCheck = kept.get(division)

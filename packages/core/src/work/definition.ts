@@ -97,10 +97,10 @@ const forms: Record<string, { keeps(text: string): boolean; must: string }> = {
 for (const [name, { keeps }] of Object.entries(forms)) FormatRegistry.Set(name, keeps)
 export const formNames = Object.keys(forms)
 
-/** Whether a value keeps to its definition. */
 /** A value as it usually is, every field of it. */
 export const usualOf = <Schema extends TSchema>(schema: Schema): Static<Schema> => Value.Create(schema)
 
+/** Whether a value keeps to its definition. */
 export const keeps = <Schema extends TSchema>(schema: Schema, value: unknown): value is Static<Schema> => Value.Check(schema, value)
 
 /** A value in which fields that it does not know are as in `usual`; entries of lists and of records by key are left as they are. */

@@ -1,21 +1,12 @@
 /** Sources and citations for tests, and what a style makes of them. */
-import { CitationProcessor, type Cluster } from '../../src/content/citations/processor.ts'
+import { CitationProcessor, type Cluster, citeOf, engineOf, itemOf } from '../../src/content/citations/processor.ts'
 import { dateFromWords, namesFromWords } from '../../src/content/citations/sourceWords.ts'
 import { styleFileOf } from '../../src/content/citations/styles/index.ts'
-import type { Cited } from '../../src/work/kinds/inline.ts'
+import { type Cited, plainCited } from '../../src/work/kinds/inline.ts'
 import type { CitationStyle } from '../../src/work/parts/houseStyle.ts'
 import { newSource, type Source } from '../../src/work/registers/sources.ts'
 
-export const cited = (source: string, more: Partial<Cited> = {}): Cited => ({
-  source,
-  label: 'page',
-  locator: '',
-  prefix: '',
-  suffix: '',
-  withoutAuthor: false,
-  was: '',
-  ...more,
-})
+export const cited = (source: string, more: Partial<Cited> = {}): Cited => ({ ...plainCited(source), ...more })
 
 /** “Tolvay, Ilse; Oskarsen, Bram | 2019 | Title”, and more fields. */
 export function sourceOf(line: string, more: Partial<Source> = {}): Source {
@@ -66,4 +57,15 @@ export function said(style: string, language: string, lines: readonly string[], 
       .join('')
       .replaceAll('\u00a0', ' '),
   )
+}
+
+/** What the library says that formats one citation after the other, of which nothing is kept. */
+export function saidOneByOne(style: string, language: string, lines: readonly string[], sources: Record<string, Source>): string[] {
+  const engine = engineOf(style, language, { retrieveItem: id => itemOf(id, sources[id]!), placeOf: () => -1 })
+  const citations = clusters(lines).map(({ id, note, cites: own }) => ({
+    citationID: id,
+    citationItems: own.map(citeOf),
+    properties: { noteIndex: note, 'suppress-trailing-punctuation': false },
+  }))
+  return engine.rebuildProcessorState(citations, 'text', []).map(([, , says]) => says.replaceAll('\u00a0', ' '))
 }

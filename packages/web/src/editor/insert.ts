@@ -160,17 +160,20 @@ export const insertKept =
     return true
   }
 
-/** A note to what is selected stands behind it; the words stay. */
-/** A note of the other kind, behind the selection. */
-export const insertOtherNote: Command = (state, dispatch) => putNote(true, state, dispatch)
-export const insertNote: Command = (state, dispatch) => putNote(false, state, dispatch)
+export const insertNote: Command = (state, dispatch) => putBehind(nodes.note.create({ id: newId() }), state, dispatch)
+/** A note of the other kind. */
+export const insertOtherNote: Command = (state, dispatch) => putBehind(nodes.note.create({ id: newId(), other: true }), state, dispatch)
+export const insertCitation =
+  (cites: readonly Cited[]): Command =>
+  (state, dispatch) =>
+    putBehind(nodes.citation.create({ id: newId(), cites }), state, dispatch)
 
-const putNote = (other: boolean, state: EditorState, dispatch: Parameters<Command>[1]): boolean => {
+/** What is said to selected words stands behind them; the words stay. */
+function putBehind(node: Node, state: EditorState, dispatch: Parameters<Command>[1]): boolean {
   const { $to } = state.selection
-  if (!$to.parent.inlineContent || !$to.parent.type.contentMatch.matchType(nodes.note)) return false
-  const note = nodes.note.create({ id: newId(), other })
-  const tr = state.tr.insert($to.pos, note)
-  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, $to.pos + note.nodeSize)).scrollIntoView())
+  if (!$to.parent.inlineContent || !$to.parent.type.contentMatch.matchType(node.type)) return false
+  const tr = closeHistory(state.tr).insert($to.pos, node)
+  dispatch?.(tr.setSelection(TextSelection.create(tr.doc, $to.pos + node.nodeSize)).scrollIntoView())
   return true
 }
 
@@ -257,17 +260,5 @@ export const insertDivision =
         .setMeta('opens division', true)
         .scrollIntoView(),
     )
-    return true
-  }
-
-/** A citation at the cursor, behind what is selected. */
-export const insertCitation =
-  (cites: readonly Cited[]): Command =>
-  (state, dispatch) => {
-    const { $to } = state.selection
-    if (!$to.parent.inlineContent || !$to.parent.type.contentMatch.matchType(nodes.citation)) return false
-    const citation = nodes.citation.create({ id: newId(), cites })
-    const tr = closeHistory(state.tr).insert($to.pos, citation)
-    dispatch?.(tr.setSelection(TextSelection.create(tr.doc, $to.pos + citation.nodeSize)).scrollIntoView())
     return true
   }

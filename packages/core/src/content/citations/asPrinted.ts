@@ -2,6 +2,7 @@
  * The document as it is printed: where the style cites in notes, every citation in the text is a note that holds it, right behind the word
  * and on the side of a stop where marks of notes stand. Numbers, pages and outputs read this document; the author's own stays as it is.
  */
+import { Fragment } from 'prosemirror-model'
 import { isKind } from '../../work/kinds/index.ts'
 import { type NoteSide, noteSideIn } from '../../work/parts/sideOfNoteMarks.ts'
 import { type Node, schema } from '../../work/schema.ts'
@@ -24,13 +25,11 @@ function inNotes(node: Node, side: NoteSide): Node {
     printed =
       others.length === children.length && others.every((child, index) => child === children[index])
         ? node
-        : node.copy(fragmentOf(node, others))
+        : node.copy(Fragment.from(others))
     made[side].set(node, printed)
   }
   return printed
 }
-
-const fragmentOf = (node: Node, children: readonly Node[]) => node.type.create(node.attrs, children).content
 
 const spaces = /\s+$/u
 const stop = /^\s*([.,;:!?…]+[”"’»]?)/u
@@ -47,7 +46,8 @@ function withMarks(children: readonly Node[], side: NoteSide): Node[] {
       else if (text) out.push(text === child.text ? child : schema.text(text, child.marks))
       continue
     }
-    if (!isKind(children[index - 1] ?? child, 'citation') || index === 0) {
+    const above = children[index - 1]
+    if (!above || !isKind(above, 'citation')) {
       const before = out.at(-1)
       const trimmed = before?.text?.replace(spaces, '')
       if (before && trimmed !== undefined && trimmed !== before.text)

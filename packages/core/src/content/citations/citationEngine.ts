@@ -8,9 +8,10 @@ import type { Entries } from '../../work/registers/register.ts'
 import type { Source } from '../../work/registers/sources.ts'
 import { division } from '../../work/schema.ts'
 import type { Work } from '../../work/work.ts'
-import type { Piece } from '../pieces.ts'
+import { lostPiece, type Piece } from '../pieces.ts'
 import { opensSentence } from '../references/sentences.ts'
-import { addressOf, type Citations, citationsByScope, type ListedSource, noCitations, type Scope, type SourceList } from './citations.ts'
+import { type Citations, citationsByScope, type ListedSource, noCitations, type Scope, type SourceList } from './citations.ts'
+import { addressOf } from './identifiers.ts'
 import { citationLocale } from './locales/index.ts'
 import { CitationProcessor, type Cluster } from './processor.ts'
 import { type CitationLead, piecesOf, type Said } from './saidForm.ts'
@@ -130,7 +131,7 @@ function formatted(
     const gone = node.attrs.cites.filter(one => !isThere(one))
     byPlace.set(id, [
       ...(note ? opened(piecesOf(said, led), opensSentence(before, words), processor.language) : piecesOf(said, led)),
-      ...gone.map((one, index) => lostPiece(one, said.length > 0 || index > 0, words)),
+      ...gone.flatMap(({ was }, index) => [...(said.length || index ? [{ text: ' ' }] : []), lostPiece(was, words)]),
       ...(node.attrs.cites.length ? [] : [{ text: words.nowhere, lost: true } as const]),
     ])
   }
@@ -178,11 +179,6 @@ const printable = (said: readonly Said[] | undefined, cites: readonly Cited[], s
   if (!said?.some(({ text }) => unprintable.test(text))) return said ?? []
   return [{ text: `(${cites.map(one => calledAs(one, sources)).join('; ')})`, marks: [], lead: null }]
 }
-
-const lostPiece = ({ was }: Cited, follows: boolean, words: Words): Piece => ({
-  text: `${follows ? ' ' : ''}${was ? `${words.deleted} (${words.was} ${was})` : words.deleted}`,
-  lost: true,
-})
 
 function leadOf(
   lead: CitationLead,

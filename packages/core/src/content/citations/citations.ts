@@ -4,7 +4,6 @@
  */
 import { type FoundCitation, scanDivision } from '../../numbers/scan.ts'
 import { isKind } from '../../work/kinds/index.ts'
-import type { Source } from '../../work/registers/sources.ts'
 import { division, type Node } from '../../work/schema.ts'
 import type { Piece } from '../pieces.ts'
 
@@ -73,13 +72,4 @@ export function citationsByScope(doc: Node): Scope[] {
 export function wordCitation(id: string, { byPlace }: Pick<Citations, 'byPlace'>, numberOfNote: (id: string) => string): Piece[] {
   const said = byPlace.get(id) ?? [{ text: '…' }]
   return said.map(piece => (piece.noteNumber === undefined ? piece : { ...piece, text: numberOfNote(piece.noteNumber) || '…' }))
-}
-
-/** Where a source is found on the web; empty where its identifier or address is none. */
-export function addressOf({ DOI = '', URL: address = '' }: Source, field: 'DOI' | 'URL'): string {
-  if (field === 'DOI') {
-    const own = DOI.replace(/^(?:https?:\/\/(?:dx\.)?doi\.org\/|doi:\s*)/i, '').trim()
-    return /^10\.\d{4,9}\/\S+$/.test(own) ? `https://doi.org/${own}` : ''
-  }
-  return /^https?:\/\/\S+$/i.test(address.trim()) ? address.trim() : ''
 }

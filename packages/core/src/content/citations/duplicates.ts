@@ -2,6 +2,7 @@
 import { distance } from 'fastest-levenshtein'
 import type { Entries } from '../../work/registers/register.ts'
 import { type Source, sourceDates, sourceNames, sourceTexts } from '../../work/registers/sources.ts'
+import { bareDoi } from './identifiers.ts'
 import { nameCalled, namesOf, plainTitle, yearOf } from './sourceCalled.ts'
 
 const plain = (text: string): string =>
@@ -12,11 +13,8 @@ const plain = (text: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim()
 
-const bare = (text = ''): string =>
-  text
-    .toLowerCase()
-    .replace(/^(?:https?:\/\/(?:dx\.)?doi\.org\/|doi:\s*)/, '')
-    .replace(/[\s-]/g, '')
+/** What two ways to write one identifier have in common. */
+const bare = (text: string): string => bareDoi(text).toLowerCase().replace(/[\s-]/g, '')
 
 /** Identifiers that no two sources share. Of an ISBN only whole books are told. */
 function identifiersOf(source: Source): string[] {
@@ -50,8 +48,8 @@ function alike(a: Source, b: Source): boolean {
   if (!one.title || !two.title) return false
   if (one.name && two.name && one.name !== two.name) return false
   if (one.year && two.year && one.year !== two.year) return false
-  const [dois] = [a.DOI, b.DOI].every(Boolean) ? [bare(a.DOI) !== bare(b.DOI)] : [false]
-  if (dois || (a.volume && b.volume && a.volume !== b.volume) || (a.page && b.page && a.page !== b.page)) return false
+  if (a.DOI && b.DOI && bare(a.DOI) !== bare(b.DOI)) return false
+  if ((a.volume && b.volume && a.volume !== b.volume) || (a.page && b.page && a.page !== b.page)) return false
   const longest = Math.max(one.title.length, two.title.length)
   return one.title === two.title || (longest >= 12 && distance(one.title, two.title) <= longest / 12)
 }

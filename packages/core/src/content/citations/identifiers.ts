@@ -1,6 +1,17 @@
 /** Identifiers and addresses of sources, checked by the rules of their standards. */
 import type { Source } from '../../work/registers/sources.ts'
-import { addressOf } from './citations.ts'
+
+/** A DOI without the address or the word that it was given with. */
+export const bareDoi = (text: string): string => text.trim().replace(/^(?:https?:\/\/(?:dx\.)?doi\.org\/|doi:\s*)/i, '')
+
+/** Where a source is found on the web; empty where its identifier or address is none. */
+export function addressOf({ DOI = '', URL: address = '' }: Source, field: 'DOI' | 'URL'): string {
+  if (field === 'DOI') {
+    const own = bareDoi(DOI)
+    return /^10\.\d{4,9}\/\S+$/.test(own) ? `https://doi.org/${own}` : ''
+  }
+  return /^https?:\/\/\S+$/i.test(address.trim()) ? address.trim() : ''
+}
 
 /** ISO 2108: ten digits with weights 10 to 1 that sum to a multiple of eleven, or thirteen with weights 1 and 3 to one of ten. */
 export function isIsbn(text: string): boolean {

@@ -71,7 +71,6 @@ declare module 'citeproc' {
     getAmbiguousCite: (this: Engine, item: Item, disambiguation: unknown) => string
     toLocaleLowerCase: (this: Engine, text: string) => string
     stringCompare: (a: string, b: string) => number
-    PROCESSOR_VERSION: string
   }
   export default CSL
   export type { Citation, Cite, Engine, Item, System }

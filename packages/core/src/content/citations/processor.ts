@@ -3,7 +3,7 @@
  * `citeproc`, a processor of the Citation Style Language 1.0.2, which holds the rules of sorting, joining, positions and telling alike ones
  * apart; here it is given everything at once, and what it has formatted from the same data is not formatted again.
  */
-import CSL, { type Citation, type Cite, type Engine, type Item } from 'citeproc'
+import CSL, { type Citation, type Cite, type Engine, type Item, type System } from 'citeproc'
 import type { Cited } from '../../work/kinds/inline.ts'
 import type { Entries } from '../../work/registers/register.ts'
 import type { Source } from '../../work/registers/sources.ts'
@@ -41,7 +41,7 @@ const mostKept = 6000
 const items = new WeakMap<Source, Item>()
 
 /** A source as an item of CSL-JSON; what could be taken for a mark is left out. */
-function itemOf(id: string, source: Source): Item {
+export function itemOf(id: string, source: Source): Item {
   let item = items.get(source)
   if (item?.id !== id) {
     const { key: _key, other: _other, ...fields } = source
@@ -51,7 +51,7 @@ function itemOf(id: string, source: Source): Item {
   return item
 }
 
-const citeOf = ({ source, label, locator, prefix, suffix, withoutAuthor }: Cited): Cite => ({
+export const citeOf = ({ source, label, locator, prefix, suffix, withoutAuthor }: Cited): Cite => ({
   id: source,
   ...(locator ? { locator: unmarked(locator), label } : {}),
   ...(prefix ? { prefix: `${unmarked(prefix)} ` } : {}),
@@ -96,6 +96,13 @@ function compareIn(language: string): void {
   compareLanguage = language
 }
 
+/** The library's own processor, which compares in the language given. */
+export function engineOf(style: string, language: string, system: Omit<System, 'retrieveLocale'>): Engine {
+  compareIn(language)
+  const retrieveLocale = (tag: string): string => localeFile(tag === 'en-US' ? 'en' : language)
+  return new CSL.Engine({ ...system, retrieveLocale }, style, citationLocale(language).tag, true)
+}
+
 export class CitationProcessor {
   private engine: Engine | null = null
   /** What the engine has in its registry. */
@@ -113,7 +120,7 @@ export class CitationProcessor {
   /** The states of sources while nothing changes them. */
   private readonly states = new Map<string, string>()
   private readonly found = new Map<string, unknown>()
-  private numbers = new WeakMap<Source, number>()
+  private readonly numbers = new WeakMap<Source, number>()
   private count = 0
   private readonly disambiguates: boolean
   readonly style: string
@@ -150,21 +157,14 @@ export class CitationProcessor {
   }
 
   private newEngine(): Engine {
-    compareIn(this.language)
-    const engine: Engine = new CSL.Engine(
-      {
-        retrieveLocale: tag => localeFile(tag === 'en-US' ? 'en' : this.language),
-        retrieveItem: id => itemOf(id, this.sources[id]!),
-        // It hands over what a stretch of text is of only where somebody could ask.
-        variableWrapper: () => '',
-        placeOf: id => this.places.get(id) ?? -1,
-        memo: this.memo,
-        stateOf: id => this.stateOf(engine, id),
-      },
-      this.style,
-      citationLocale(this.language).tag,
-      true,
-    )
+    const engine: Engine = engineOf(this.style, this.language, {
+      retrieveItem: id => itemOf(id, this.sources[id]!),
+      // It hands over what a stretch of text is of only where somebody could ask.
+      variableWrapper: () => '',
+      placeOf: id => this.places.get(id) ?? -1,
+      memo: this.memo,
+      stateOf: id => this.stateOf(engine, id),
+    })
     engine.setOutputFormat(saidFormat)
     // Most words have neither marks nor quotation signs in them: they are not looked through for any.
     const { flipflopper } = engine.fun
@@ -351,27 +351,4 @@ function sortCites(engine: Engine, sorted: [Item, Cite][]): void {
     sortkeys![0] = `${key}${index}`
   })
   sorted.sort(compareCompositeKeys)
-}
-
-/** What a full and unshared run of the processor says, for those who compare: one text for each citation, in their order. */
-export function formattedPlainly(style: string, language: string, clusters: readonly Cluster[], sources: Entries<Source>): string[] {
-  compareIn(language)
-  const engine = new CSL.Engine(
-    {
-      retrieveLocale: tag => localeFile(tag === 'en-US' ? 'en' : language),
-      retrieveItem: id => itemOf(id, sources[id]!),
-      placeOf: () => -1,
-    },
-    style,
-    citationLocale(language).tag,
-    true,
-  )
-  const citations = clusters.map(
-    ({ id, note, amongWords, cites }): Citation => ({
-      citationID: id,
-      citationItems: cites.map(citeOf),
-      properties: { noteIndex: note, 'suppress-trailing-punctuation': amongWords && engine.opt.xclass === 'note' },
-    }),
-  )
-  return engine.rebuildProcessorState(citations, 'text', []).map(([, , says]) => says)
 }

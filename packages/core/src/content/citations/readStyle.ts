@@ -3,6 +3,7 @@
  * wrong with one is said in plain words.
  */
 import { SaxesParser } from 'saxes'
+import { plainCited } from '../../work/kinds/inline.ts'
 import { CitationProcessor } from './processor.ts'
 import { titleIn } from './styles/titleIn.ts'
 
@@ -21,7 +22,6 @@ const known = new Set(
 
 export interface StyleFacts {
   title: string
-  inNotes: boolean
   hasList: boolean
 }
 
@@ -54,12 +54,12 @@ export function readStyle(xml: string): StyleFacts {
   try {
     const name = { family: 'Tolvay', given: 'Ilse' }
     const source = { type: 'book' as const, key: '', title: 'A title', author: [name], issued: { 'date-parts': [[2020]] } }
-    const cites = [{ source: 'a', label: 'page' as const, locator: '3', prefix: '', suffix: '', withoutAuthor: false, was: '' }]
+    const cites = [{ ...plainCited('a'), locator: '3' }]
     new CitationProcessor(xml, 'en').format([{ id: 'c', note: kind === 'note' ? 1 : 0, amongWords: false, cites }], { a: source }, [])
   } catch (error) {
     throw new Error(`A citation could not be made by it. ${(error as Error).message}`)
   }
-  return { title: titleIn(xml), inNotes: kind === 'note', hasList: root.children.some(({ name }) => name === 'bibliography') }
+  return { title: titleIn(xml), hasList: root.children.some(({ name }) => name === 'bibliography') }
 }
 
 function parsed(xml: string): Open {

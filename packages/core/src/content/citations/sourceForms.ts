@@ -240,10 +240,18 @@ export function isFilled(source: Source, field: SourceField): boolean {
   return Boolean(value['date-parts'] ?? value.literal ?? value.season)
 }
 
-/** What a source lacks for its type, each as the names of the fields of which one would do. */
-export const missingIn = (source: Source): string[][] =>
-  sourceForms[source.type].needs
+/** What a source lacks for its type, in the words of a sentence: “DOI or address on the web”. */
+export function lacksOf(source: Source): string[] {
+  const { needs, shows } = sourceForms[source.type]
+  return needs
     .filter(fields => !fields.some(field => isFilled(source, field)))
     .map(fields =>
-      fields.filter(field => sourceForms[source.type].shows.includes(field) || fields[0] === field).map(field => fieldNames[field]),
+      fields
+        .filter((field, index) => index === 0 || shows.includes(field))
+        .map(field => inSentence(fieldNames[field]))
+        .join(' or '),
     )
+}
+
+/** Names that are all capitals stay so. */
+const inSentence = (name: string): string => (/^\p{Lu}{2}/u.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1))

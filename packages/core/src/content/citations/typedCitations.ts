@@ -22,9 +22,14 @@ const one = String.raw`(\p{Lu}[\p{L}’'-]+(?:\s+\p{Lu}[\p{L}’'-]+)?)(?:\s+(?:
 const names = new RegExp(String.raw`\(${one}(?:\s*;\s*${one})*\)`, 'gu')
 const each = new RegExp(one, 'gu')
 
+const named = new WeakMap<Entries<Source>, ReadonlyMap<string, string[]>>()
+
 /** What a source is cited by: “tolvay 2019”. */
 function byNameAndYear(sources: Entries<Source>): ReadonlyMap<string, string[]> {
+  const before = named.get(sources)
+  if (before) return before
   const found = new Map<string, string[]>()
+  named.set(sources, found)
   for (const [id, source] of Object.entries(sources)) {
     const [first] = namesOf(source)
     const key = first ? `${nameCalled(first).toLowerCase()} ${yearOf(source)}` : ''

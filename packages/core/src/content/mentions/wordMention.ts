@@ -3,7 +3,7 @@ import { capital } from '../../languages/capital.ts'
 import type { Words } from '../../languages/language.ts'
 import { attributesOf } from '../../work/kinds/index.ts'
 import type { Node } from '../../work/schema.ts'
-import type { Piece } from '../pieces.ts'
+import { lostPiece, type Piece } from '../pieces.ts'
 import { opensSentence } from '../references/sentences.ts'
 import { fullForm, shortPieces } from './forms.ts'
 import type { Mentions, Said } from './standing.ts'
@@ -18,7 +18,7 @@ export interface MentionContext {
 export function wordMention(node: Node, occurrence: string, { mentions, language, words }: MentionContext): Piece[] {
   const { entry: id, form, plural, was } = attributesOf(node, 'mention')
   const entry = Object.hasOwn(mentions.entries, id) ? mentions.entries[id] : undefined
-  if (!entry) return [{ text: was ? `${words.deleted} (${words.was} ${was})` : words.deleted, lost: true }]
+  if (!entry) return [lostPiece(was, words)]
   const standing = mentions.byPlace.get(occurrence)
   const asked: Said = standing?.said ?? (form === 'auto' ? 'short' : form)
   const hasShort = Boolean(entry.short || entry.formula)

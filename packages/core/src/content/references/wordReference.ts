@@ -7,7 +7,7 @@ import { attributesOf } from '../../work/kinds/index.ts'
 import type { Wording } from '../../work/kinds/inline.ts'
 import { noteRulesOf, wordsOf } from '../../work/parts/scheme.ts'
 import type { Node } from '../../work/schema.ts'
-import { joiner, merged, type Piece, textOfPieces } from '../pieces.ts'
+import { joiner, lostPiece, merged, type Piece, textOfPieces } from '../pieces.ts'
 import { shortened, titleOf } from '../titles.ts'
 import { type EntryRun, groupBySeries, isUnnumbered, runsOf } from './groups.ts'
 import { joinList } from './joinList.ts'
@@ -88,10 +88,7 @@ function lostPieces(targets: readonly string[], was: ReferenceToWord['was'], { l
   if (targets.length === 0) return [{ text: words.nowhere, lost: true, word: true }]
   return targets
     .filter(id => !ledger.byId.has(id))
-    .map(target => {
-      const name = Object.hasOwn(was, target) ? was[target] : ''
-      return { text: name ? `${words.deleted} (${words.was} ${name})` : words.deleted, target, lost: true, word: true }
-    })
+    .map(target => ({ ...lostPiece(Object.hasOwn(was, target) ? was[target] : '', words), target, word: true }))
 }
 
 /** What is said of the targets, as the items of one list. */

@@ -28,12 +28,10 @@ export function citedTimes(doc: Node): Map<string, number> {
 function changeCites(tr: Transform, source: string, change: (one: Cited) => Cited): void {
   for (const at of citationsAt(tr.doc, source)) {
     const node = tr.doc.nodeAt(at)
-    if (node && isKind(node, 'citation'))
-      tr.setNodeAttribute(
-        at,
-        'cites',
-        node.attrs.cites.map(one => (one.source === source ? change(one) : one)),
-      )
+    if (!node || !isKind(node, 'citation')) continue
+    const cites = node.attrs.cites.map(one => (one.source === source ? change(one) : one))
+    // Two that say the same have become one.
+    tr.setNodeAttribute(at, 'cites', [...new Map(cites.map(one => [JSON.stringify(one), one])).values()])
   }
 }
 

@@ -1,5 +1,5 @@
 /** What stands in a line of text beside letters: formulas, notes, references. */
-import { flag, id, oneOf, type Static, Type, words } from '../definition.ts'
+import { flag, id, oneOf, type Static, Type, usualOf, words } from '../definition.ts'
 import { inlineKind, innerKind } from './kind.ts'
 import { holdsFormula, identified, labelled } from './shared.ts'
 
@@ -124,6 +124,9 @@ const cited = Type.Object(
   { additionalProperties: false },
 )
 export type Cited = Static<typeof cited>
+
+/** A source as a whole, cited without more. */
+export const plainCited = (source: string): Cited => ({ ...usualOf(cited), source })
 
 /** One or several sources, cited: what it says is found from the register, the style and all citations before it. */
 export const citation = inlineKind('citation', {

@@ -2,7 +2,7 @@
 import { looksLikeSources } from '@steady-ledger/core/content/citations/looksLikeSources.ts'
 import { authorsCalled, plainTitle, sourceCalled, yearOf } from '@steady-ledger/core/content/citations/sourceCalled.ts'
 import { citedTimes } from '@steady-ledger/core/work/commands/sources.ts'
-import { type Cited, type LocatorName, locatorNames } from '@steady-ledger/core/work/kinds/inline.ts'
+import { type Cited, type LocatorName, locatorNames, plainCited } from '@steady-ledger/core/work/kinds/inline.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { EditorView } from '@tiptap/pm/view'
@@ -13,7 +13,7 @@ import { newId } from '../../newId.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { takeSources } from '../sources/sourceFiles.ts'
 import { findSources } from '../sources/sourceRows.ts'
-import { locatorSays, locatorTitles, plainCited } from './cited.ts'
+import { locatorSays, locatorTitles } from './cited.ts'
 import { showWhole, useFloatingPlace } from './floatingPlace.ts'
 
 const mostShown = 80
@@ -129,7 +129,9 @@ export function CitationPicker({ view, at, put, onClose }: Props) {
             const text = event.clipboardData.getData('text/plain')
             if (!looksLikeSources(text)) return
             event.preventDefault()
-            void takeSources(session, text, 'what was pasted').then(ids => ids && setCites([...cites, ...ids.map(plainCited)]))
+            void takeSources(session, text, 'what was pasted').then(ids => {
+              if (ids) setCites(now => [...now, ...ids.filter(id => now.every(one => one.source !== id)).map(plainCited)])
+            })
           }}
           onKeyDown={onKeyDown}
         />

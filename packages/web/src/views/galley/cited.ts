@@ -1,16 +1,5 @@
-/** A source as a citation holds it, and what the places in one are called. */
+/** What the places in a source are called. */
 import type { Cited, LocatorName } from '@steady-ledger/core/work/kinds/inline.ts'
-
-/** A source as a whole, without more. */
-export const plainCited = (source: string): Cited => ({
-  source,
-  label: 'page',
-  locator: '',
-  prefix: '',
-  suffix: '',
-  withoutAuthor: false,
-  was: '',
-})
 
 /** What the parts of a source are called where one is chosen. */
 export const locatorTitles: Record<LocatorName, string> = {

@@ -1,19 +1,16 @@
 /** How sources are cited: by a style that ships, or by a style file that is read in. */
 import { styleFileOf } from '@steady-ledger/core/content/citations/styles/index.ts'
 import { titleIn } from '@steady-ledger/core/content/citations/styles/titleIn.ts'
-import type { CitationStyle, HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import type { TSchema } from '@steady-ledger/core/work/definition.ts'
+import { type CitationStyle, type HouseStyle, houseStyleDefinition } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { useRef } from 'react'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { Choice } from '../../ui/fields.tsx'
 import { notify } from '../../ui/notices.ts'
 import { download, fileName } from '../download.ts'
 
-const names: Record<Exclude<CitationStyle, 'own'>, string> = {
-  numbers: 'By number, in the order of the text: [3, 8–11]',
-  numbersByAlphabet: 'By number, in the order of the alphabet: [3, 8–11]',
-  authorAndYear: 'By author and year: (Tolvay 2019)',
-  notes: 'In notes',
-}
+const { title, options } = houseStyleDefinition.properties.citations.properties.style as TSchema
+const { own: _own, ...shipped } = options as Record<CitationStyle, string>
 
 export function CitationStyleField({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
   const { citations } = style
@@ -33,9 +30,9 @@ export function CitationStyleField({ style, change }: { style: HouseStyle; chang
   return (
     <div className="col-span-full grid gap-1.5">
       <Choice
-        label="Sources are cited"
+        label={title!}
         value={citations.style}
-        options={{ ...names, ...(own ? { own } : {}) } as Record<CitationStyle, string>}
+        options={{ ...shipped, ...(own ? { own } : {}) } as Record<CitationStyle, string>}
         onChange={next => set({ style: next })}
       />
       <p className="button-row">

@@ -1,7 +1,7 @@
 /** The fields of a source, by its type; what it lacks, and what the list says of it. */
 import { sourceProblems } from '@steady-ledger/core/content/citations/identifiers.ts'
 import { sourceCalled } from '@steady-ledger/core/content/citations/sourceCalled.ts'
-import { fieldNames, isFilled, missingIn, type SourceField, sourceForms } from '@steady-ledger/core/content/citations/sourceForms.ts'
+import { fieldNames, isFilled, lacksOf, type SourceField, sourceForms } from '@steady-ledger/core/content/citations/sourceForms.ts'
 import { dateFromWords, dateInWords, namesFromWords, namesInWords } from '@steady-ledger/core/content/citations/sourceWords.ts'
 import { isLanguage } from '@steady-ledger/core/work/definition.ts'
 import {
@@ -57,7 +57,7 @@ export function SourceSlip({ id, onRemove, onMerge }: Props) {
   const { shows } = sourceForms[source.type]
   const more = allFields.filter(field => !shows.includes(field) && (isFilled(source, field) || added.includes(field)))
   const unused = allFields.filter(field => !shows.includes(field) && !more.includes(field))
-  const lacks = missingIn(source)
+  const lacks = lacksOf(source)
   const problems = sourceProblems(source)
   const called = sourceCalled(source)
   const listed = [...session.live.citations.lists.values()].flatMap(({ entries }) => entries.filter(entry => entry.source === id))[0]
@@ -114,8 +114,8 @@ export function SourceSlip({ id, onRemove, onMerge }: Props) {
       )}
       {(lacks.length > 0 || problems.length > 0) && (
         <ul className="grid gap-1 border-l-3 border-(--mend) bg-(--mend-wash) px-3 py-1.5">
-          {lacks.map(fields => (
-            <li key={fields.join()}>It has no {fields.map(name => name.toLowerCase()).join(' or ')} yet.</li>
+          {lacks.map(words => (
+            <li key={words}>It has no {words} yet.</li>
           ))}
           {problems.map(problem => (
             <li key={problem}>{problem}</li>

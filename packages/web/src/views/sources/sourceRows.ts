@@ -2,7 +2,7 @@
 
 import { sourceProblems } from '@steady-ledger/core/content/citations/identifiers.ts'
 import { authorsCalled, nameCalled, namesOf, plainTitle, sourceCalled, yearOf } from '@steady-ledger/core/content/citations/sourceCalled.ts'
-import { missingIn, sourceForms } from '@steady-ledger/core/content/citations/sourceForms.ts'
+import { lacksOf, sourceForms } from '@steady-ledger/core/content/citations/sourceForms.ts'
 import { namesInWords } from '@steady-ledger/core/content/citations/sourceWords.ts'
 import type { Source } from '@steady-ledger/core/work/registers/sources.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -46,7 +46,7 @@ function factsOf(source: Source): Facts {
       authors: authorsCalled(source),
       year,
       title,
-      toMend: missingIn(source).length > 0 || sourceProblems(source).length > 0,
+      toMend: lacksOf(source).length > 0 || sourceProblems(source).length > 0,
       sort: [...namesOf(source).map(nameCalled), year, title].join(' ').toLocaleLowerCase(),
     }
     facts.set(source, known)

@@ -30,21 +30,22 @@ export function readSources(text: string, sources: Entries<Source>, newId: () =>
   if (read.length === 0 && refused.length === 0) throw new Error('There is no source in it.')
   if (read.length > mostSources) throw new Error(`It has more than ${mostSources.toLocaleString('en-GB')} sources.`)
   const known = new KnownSources(sources)
-  const result: ReadSources = { added: {}, filled: {}, known: 0, refused }
+  const added = new Map<string, Source>()
+  const filled = new Map<string, Source>()
+  let times = 0
   for (const source of read) {
     const same = known.same(source)
     if (same === undefined) {
       const id = newId()
-      result.added[id] = source
+      added.set(id, source)
       known.add(id, source)
       continue
     }
-    result.known++
-    const before = result.added[same] ?? result.filled[same] ?? sources[same]!
+    times++
+    const before = added.get(same) ?? filled.get(same) ?? sources[same]!
     const both = mergedSource(before, source)
     if (JSON.stringify(both) === JSON.stringify(before)) continue
-    if (Object.hasOwn(result.added, same)) result.added[same] = both
-    else result.filled[same] = both
+    ;(added.has(same) ? added : filled).set(same, both)
   }
-  return result
+  return { added: Object.fromEntries(added), filled: Object.fromEntries(filled), known: times, refused }
 }

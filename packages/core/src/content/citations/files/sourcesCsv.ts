@@ -2,7 +2,7 @@
 import { unparse } from 'papaparse'
 import type { Entries } from '../../../work/registers/register.ts'
 import type { Source } from '../../../work/registers/sources.ts'
-import { addressOf } from '../citations.ts'
+import { addressOf } from '../identifiers.ts'
 import { plainTitle, yearOf } from '../sourceCalled.ts'
 import { sourceForms } from '../sourceForms.ts'
 import { namesInWords } from '../sourceWords.ts'

@@ -89,6 +89,14 @@ const shipped: Record<Exclude<CitationStyle, 'own'>, string> = {
 /** The style file that holds in a work. */
 export const styleFileOf = ({ style, own }: CitationRules): string => (style === 'own' ? own || shipped.numbers : shipped[style])
 
-/** Whether citations in the text become notes: the class of a style file, read from its root. */
-export const citesInNotes = (rules: CitationRules): boolean =>
-  rules.style === 'own' ? /^[\s\S]{0,2000}?<style\s[^>]*\bclass\s*=\s*["']note["']/.test(rules.own) : rules.style === 'notes'
+const inNotes = new WeakMap<CitationRules, boolean>()
+
+/** Whether citations in the text become notes: the class of the style file, read from its root. */
+export function citesInNotes(rules: CitationRules): boolean {
+  let found = inNotes.get(rules)
+  if (found === undefined) {
+    const [root = ''] = /<style\s[^>]*>/.exec(styleFileOf(rules).replace(/<!--[\s\S]*?-->/g, '')) ?? []
+    inNotes.set(rules, (found = /\bclass\s*=\s*["']note["']/.test(root)))
+  }
+  return found
+}

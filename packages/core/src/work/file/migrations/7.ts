@@ -1,7 +1,6 @@
 /**
- * Version 7 to 8: texts may hold citations, which earlier programs cannot read; house styles say how sources are cited, and words of an author's own what their list
- * is called; sources have fields
- * of their own, and keep what they do not know beside them. Frozen.
+ * Version 7 to 8: texts may hold citations, which earlier programs cannot read; house styles say how sources are cited, and words of an
+ * author's own what their list is called; sources have fields of their own, and keep what they do not know beside them. Frozen.
  */
 
 const texts = new Set(
