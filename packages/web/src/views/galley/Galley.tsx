@@ -34,6 +34,7 @@ import { SinceField } from '../ledger/SinceField.tsx'
 import { AddButton } from './AddButton.tsx'
 import { CitationPicker } from './CitationPicker.tsx'
 import { NotePanel } from './NotePanel.tsx'
+import type { PickerPlace } from './Picker.tsx'
 import { type PastedHtml, readPastedHtml } from './pastedHtml.ts'
 import { ReferencePicker } from './ReferencePicker.tsx'
 import { SelectionBar } from './SelectionBar.tsx'
@@ -280,7 +281,7 @@ export function Galley() {
           )}
           {view && !floating && <SelectionBar view={view} />}
           {view && (floating?.kind === 'reference' || floating?.kind === 'citation') && (
-            <Picker
+            <PickerOf
               key={floating.kind}
               kind={floating.kind}
               view={view}
@@ -349,7 +350,7 @@ export function Galley() {
 }
 
 /** The list to choose from, of references or of citations. */
-const Picker = ({ kind, ...props }: { kind: 'reference' | 'citation' } & Parameters<typeof CitationPicker>[0]) =>
+const PickerOf = ({ kind, ...props }: { kind: 'reference' | 'citation' } & PickerPlace) =>
   kind === 'reference' ? <ReferencePicker {...props} /> : <CitationPicker {...props} />
 
 const Switch = ({ says, does, on, onChange }: { says: string; does: string; on: boolean; onChange(on: boolean): void }) => (
