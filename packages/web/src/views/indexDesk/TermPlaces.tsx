@@ -2,11 +2,12 @@
 import { entryName } from '@steady-ledger/core/content/titles.ts'
 import { division } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef } from 'react'
+import { type KeyboardEvent, useDeferredValue, useEffect, useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Menu } from '../../ui/Menu.tsx'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
+import { linesAround, PlaceLine } from '../PlaceLine.tsx'
 import { askForOther } from './termForms.ts'
 import { type PlaceRow, placeRows } from './termRows.ts'
 
@@ -67,7 +68,6 @@ export function TermPlaces({ id }: { id: string }) {
   const doc = useDeferredValue(useView(view => view.doc))
   const turnover = useView(view => view.turnover)
   const ledger = useView(view => view.ledger)
-  const list = useRef<HTMLUListElement>(null)
   const rows = useMemo(() => placeRows(doc, id), [doc, id])
 
   const count = rows.filter(({ range }) => range !== 'end').length
@@ -95,15 +95,12 @@ export function TermPlaces({ id }: { id: string }) {
   }
   const open = (row: PlaceRow): void => void navigate(`../galley/${row.id}`)
 
-  const onKeyDown = (event: KeyboardEvent, row: PlaceRow, index: number): void => {
-    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-    if (step) {
-      event.preventDefault()
-      list.current?.querySelectorAll<HTMLElement>('[data-place]')[index + step]?.focus()
-    } else if (event.key === 'Delete') {
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>, row: PlaceRow): void => {
+    if (event.key === 'Delete') {
+      const lines = linesAround(event.currentTarget)
+      const index = lines.indexOf(event.currentTarget)
       remove(row)
-      const next = list.current?.querySelectorAll<HTMLElement>('[data-place]')
-      ;(next?.[index + 1] ?? next?.[index - 1])?.focus()
+      ;(lines[index + 1] ?? lines[index - 1])?.focus()
     } else if (event.key.toLowerCase() === 'm' && !event.ctrlKey && !event.metaKey) change(row, 'main', !row.main)
   }
 
@@ -112,32 +109,32 @@ export function TermPlaces({ id }: { id: string }) {
       <Printed id={id} />
       <SectionTitle>{count === 1 ? 'One place' : `${count} places`}</SectionTitle>
       {rows.length === 0 && <p className="empty">Nothing is marked for this term yet.</p>}
-      <ul ref={list}>
+      <ul>
         {rows.map((row, index) => {
           const page = turnover?.markPages.get(row.id)
           const label = page === undefined ? undefined : turnover?.labels[page]
           return (
-            <li key={row.id} className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-3 border-b border-(--rule) py-1.5">
-              <button
-                type="button"
-                data-place
-                title="Read on here: Enter. M makes it the main place, Delete removes the mark."
-                className="cursor-pointer text-left"
-                onClick={() => open(row)}
-                onKeyDown={event => onKeyDown(event, row, index)}
-              >
-                <span className="block font-text">
+            <PlaceLine
+              key={row.id}
+              says={
+                <>
                   <span className="text-(--ink-soft)">{row.before}</span>
                   <span className="index-mark shown" data-range={row.range} aria-hidden="true" />
                   {row.after}
-                </span>
-                <span className="block text-[13px] text-(--ink-soft)">
+                </>
+              }
+              facts={
+                <>
                   {nearest.get(row.id)}
                   {label === undefined ? ' · on no page' : ` · page ${label}`}
                   {row.range === 'start' ? ' · a range begins' : row.range === 'end' ? ' · the range ends' : ''}
                   {row.main && <strong className="text-(--structure)"> · main place</strong>}
-                </span>
-              </button>
+                </>
+              }
+              title="Read on here: Enter. M makes it the main place, Delete removes the mark."
+              onOpen={() => open(row)}
+              onKeyDown={event => onKeyDown(event, row)}
+            >
               <span className="flex gap-1">
                 <Menu
                   label={`What can be done with place ${index + 1}`}
@@ -159,7 +156,7 @@ export function TermPlaces({ id }: { id: string }) {
                   ⋯
                 </Menu>
               </span>
-            </li>
+            </PlaceLine>
           )
         })}
       </ul>

@@ -5,12 +5,13 @@ import { wordMention } from '@steady-ledger/core/content/mentions/wordMention.ts
 import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
-import { type KeyboardEvent, useDeferredValue, useMemo, useRef } from 'react'
+import { useDeferredValue, useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Menu } from '../../ui/Menu.tsx'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
 import { wordsAfter, wordsBefore } from '../aroundPlace.ts'
+import { AmongWords, PlaceLine } from '../PlaceLine.tsx'
 
 interface Place {
   at: number
@@ -34,7 +35,6 @@ export function EntryPlaces({ id, mentions }: { id: string; mentions: Mentions }
   const navigate = useNavigate()
   const doc = useDeferredValue(useView(view => view.doc))
   useView(view => view.turnover)
-  const list = useRef<HTMLUListElement>(null)
   const places = useMemo(() => {
     const standings = [...mentions.byPlace.values()].filter(({ entry }) => entry === id)
     const found: Place[] = []
@@ -55,44 +55,23 @@ export function EntryPlaces({ id, mentions }: { id: string; mentions: Mentions }
     })
     return found
   }, [doc, id, mentions, session])
-  const onKeyDown = (event: KeyboardEvent, index: number): void => {
-    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-    if (!step) return
-    event.preventDefault()
-    list.current?.querySelectorAll<HTMLElement>('[data-place]')[index + step]?.focus()
-  }
   const set = ({ at }: Place, name: string, value: unknown): void =>
     void session.dispatch(closeHistory(session.state.tr).setNodeAttribute(at, name, value))
   return (
     <section aria-label="Mentions">
       <SectionTitle>{places.length === 1 ? 'One mention' : `${places.length} mentions`}</SectionTitle>
       {places.length === 0 && <p className="empty">It is mentioned nowhere yet.</p>}
-      <ul ref={list}>
+      <ul>
         {places.map((place, index) => {
-          const { standing, before, says, after } = place
+          const { standing } = place
           const page = session.live.pageLabel(standing.holder)
           return (
-            <li
+            <PlaceLine
               key={standing.occurrence}
-              className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-3 border-b border-(--rule) py-1.5"
+              says={<AmongWords {...place} />}
+              facts={[page && `page ${page}`, reasons[standing.reason]].filter(Boolean).join(' · ')}
+              onOpen={() => void navigate(`../galley/${standing.holder}`)}
             >
-              <button
-                type="button"
-                data-place
-                title="Read on here: Enter"
-                className="cursor-pointer text-left"
-                onClick={() => void navigate(`../galley/${standing.holder}`)}
-                onKeyDown={event => onKeyDown(event, index)}
-              >
-                <span className="block font-text">
-                  <span className="text-(--ink-soft)">{before}</span>
-                  <strong>{says}</strong>
-                  <span className="text-(--ink-soft)">{after}</span>
-                </span>
-                <span className="block text-[13px] text-(--ink-soft)">
-                  {[page && `page ${page}`, reasons[standing.reason]].filter(Boolean).join(' · ')}
-                </span>
-              </button>
               <Menu
                 label={`What can be done with mention ${index + 1}`}
                 align="end"
@@ -106,7 +85,7 @@ export function EntryPlaces({ id, mentions }: { id: string; mentions: Mentions }
               >
                 ⋯
               </Menu>
-            </li>
+            </PlaceLine>
           )
         })}
       </ul>

@@ -2,12 +2,13 @@
 import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
 import { citationsAt } from '@steady-ledger/core/work/commands/sources.ts'
 import type { Cited } from '@steady-ledger/core/work/kinds/inline.ts'
-import { type KeyboardEvent, useDeferredValue, useMemo, useRef } from 'react'
+import { useDeferredValue, useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
 import { wordsAfter, wordsBefore } from '../aroundPlace.ts'
 import { locatorSays } from '../galley/cited.ts'
+import { AmongWords, PlaceLine } from '../PlaceLine.tsx'
 
 interface Place {
   id: string
@@ -23,7 +24,6 @@ export function SourcePlaces({ id }: { id: string }) {
   const navigate = useNavigate()
   const doc = useDeferredValue(useView(view => view.doc))
   const turnover = useView(view => view.turnover)
-  const list = useRef<HTMLUListElement>(null)
   // biome-ignore lint/correctness/useExhaustiveDependencies: what citations say comes with a turnover
   const places = useMemo(
     () =>
@@ -47,39 +47,20 @@ export function SourcePlaces({ id }: { id: string }) {
       }),
     [doc, id, session, turnover],
   )
-  const onKeyDown = (event: KeyboardEvent, index: number): void => {
-    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
-    if (!step) return
-    event.preventDefault()
-    list.current?.querySelectorAll<HTMLElement>('[data-place]')[index + step]?.focus()
-  }
   return (
     <section aria-label="Citations">
       <SectionTitle>{places.length === 1 ? 'Cited once' : places.length ? `Cited ${places.length} times` : 'Not cited'}</SectionTitle>
       {places.length === 0 && <p className="empty">It is cited nowhere yet.</p>}
-      <ul ref={list}>
-        {places.map((place, index) => {
+      <ul>
+        {places.map(place => {
           const page = session.live.pageLabel(place.holder)
           return (
-            <li key={place.id} className="border-b border-(--rule) py-1.5">
-              <button
-                type="button"
-                data-place
-                title="Read on here: Enter"
-                className="w-full cursor-pointer text-left"
-                onClick={() => void navigate(`../galley/${place.holder}`)}
-                onKeyDown={event => onKeyDown(event, index)}
-              >
-                <span className="block font-text">
-                  <span className="text-(--ink-soft)">{place.before}</span>
-                  <strong>{place.says}</strong>
-                  <span className="text-(--ink-soft)">{place.after}</span>
-                </span>
-                <span className="block text-[13px] text-(--ink-soft)">
-                  {[page && `page ${page}`, place.locator].filter(Boolean).join(' · ')}
-                </span>
-              </button>
-            </li>
+            <PlaceLine
+              key={place.id}
+              says={<AmongWords {...place} />}
+              facts={[page && `page ${page}`, place.locator].filter(Boolean).join(' · ')}
+              onOpen={() => void navigate(`../galley/${place.holder}`)}
+            />
           )
         })}
       </ul>
