@@ -24,8 +24,11 @@ export function Boundary({
       resetKeys={[of]}
       onError={error => console.error(error)}
       fallbackRender={({ error, resetErrorBoundary }) => (
-        <section className="fault" role="alert">
-          <h2>{name} stopped</h2>
+        <section
+          className="fault mx-auto my-10 grid max-w-[560px] justify-items-start gap-2.5 border border-(--mend) bg-(--sheet) p-5"
+          role="alert"
+        >
+          <h2 className="font-text text-xl font-semibold">{name} stopped</h2>
           <p>
             What happened: {error instanceof Error ? error.message : String(error)} Your text is safe: it is kept as you write, and
             everything else goes on.

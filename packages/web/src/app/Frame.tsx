@@ -113,9 +113,9 @@ function Window() {
   return (
     <Tooltips>
       <FootPlace value={footPlace}>
-        <div className="frame">
-          <nav className="thumb-tabs" aria-label="Views">
-            <Link to="/" className="shelf-link" aria-label="Shelf: all works">
+        <div className="grid h-full grid-cols-[84px_minmax(0,1fr)] grid-rows-[46px_minmax(0,1fr)_28px] bg-(--sheet)">
+          <nav className="row-span-3 flex flex-col gap-[3px] border-r border-(--rule-strong) bg-(--edge) pt-[11px]" aria-label="Views">
+            <Link to="/" className="shelf-link h-11 py-[3px] pl-[19px] text-(--ink)" aria-label="Shelf: all works">
               Shelf
             </Link>
             {tabs.map(([path, name, says]) => (
@@ -127,7 +127,9 @@ function Window() {
                 >
                   {name}
                   {path === 'findings' && findings > 0 && (
-                    <span className={must ? 'count must' : 'count'}>
+                    <span
+                      className={`absolute top-0.5 right-[3px] px-[3px] text-[11px]/[15px] font-semibold text-(--sheet) ${must ? 'bg-(--mend)' : 'bg-(--should)'}`}
+                    >
                       <span className="visually-hidden">to mend: </span>
                       {findings}
                     </span>
@@ -135,17 +137,21 @@ function Window() {
                 </NavLink>
               </Tooltip>
             ))}
-            <span className="spring" />
+            <span className="flex-1" />
             <NavLink to="what-is-what" className="px-4.5 py-3 text-[13px] leading-4 text-(--ink)">
               What is what
             </NavLink>
           </nav>
-          <header className="top-bar">
-            <h1 className="work-title">{title}</h1>
+          <header className="flex min-w-0 items-center gap-3.5 border-b border-(--rule-strong) px-4">
+            <h1 className="work-title min-w-[60px] truncate font-text text-[17px] font-semibold">{title}</h1>
             <Books />
             <BooksTold />
-            <span className="spring" />
-            <button type="button" className="command-opener" onClick={() => setAsking('all')}>
+            <span className="flex-1" />
+            <button
+              type="button"
+              className="flex min-w-[180px] justify-between gap-2 border border-(--rule-strong) bg-(--paper) px-2 py-1 text-left whitespace-nowrap text-(--ink-soft) max-[1100px]:min-w-0"
+              onClick={() => setAsking('all')}
+            >
               Go to, find or do… <kbd>{keysOf('goTo')}</kbd>
             </button>
             <button type="button" className="button" title={`Undo (${keysOf('undo')})`} disabled={!canUndo} onClick={() => session.undo()}>
@@ -155,9 +161,9 @@ function Window() {
               Redo
             </button>
           </header>
-          <div className="view-place">
+          <div className="flex min-h-0 min-w-0 flex-col">
             <SaveTrouble />
-            <div className="view">
+            <div className="view relative min-h-0 min-w-0 flex-1 overflow-hidden">
               <Boundary name="This view" of={pathname}>
                 <Suspense fallback={<main className="centre-note" aria-busy="true" />}>
                   <Outlet />
@@ -222,7 +228,7 @@ function Foot({ onPlace }: { onPlace(place: HTMLElement | null): void }) {
   const node = doc.children.find(found => division(found).id === open)
   const label = session.live.pageLabel(selected) ?? session.live.pageLabel(open)
   return (
-    <footer className="foot">
+    <footer className="foot flex items-center gap-6 overflow-hidden border-t border-(--rule-strong) px-4 text-[13px] whitespace-nowrap text-(--ink-soft) [&_button]:underline">
       <span>{wordsSaid(words)}</span>
       {turnover && <span>{turnover.labels.length} pages</span>}
       {inGalley && node && (
@@ -232,12 +238,12 @@ function Foot({ onPlace }: { onPlace(place: HTMLElement | null): void }) {
         </span>
       )}
       <span>{languageName(language)}</span>
-      <span className="spring" />
+      <span className="flex-1" />
       <span ref={onPlace} className="flex items-center gap-4" />
       <PastNotices />
       {role !== 'reader' && save.kind === 'saved' && <span aria-busy={unsaved}>Saved {time.format(save.at)}</span>}
       {save.kind === 'saving' && <span>Saving…</span>}
-      {save.kind === 'failed' && <span className="wrong">Not saved</span>}
+      {save.kind === 'failed' && <span className="text-(--mend)">Not saved</span>}
       {role === 'reader' && <WhoWrites />}
     </footer>
   )

@@ -79,11 +79,11 @@ function Form({ id }: { id: string }) {
       className="top-[70px] grid max-h-[calc(100vh-110px)] w-[860px] grid-cols-[minmax(0,1fr)_300px] overflow-auto"
       onClose={close}
     >
-      <div className="move-where">
+      <div className="grid content-start gap-2 px-[18px] pt-3.5 pb-[18px]">
         <p className="mb-2 text-base font-semibold" aria-hidden="true">
           Move {own.bare} {plainText(own.item.text!)}
         </p>
-        <div className="move-choice">
+        <div className="grid grid-cols-[auto_1fr] gap-2">
           <select aria-label="Where it goes" value={where} onChange={event => setWhere(event.target.value as Destination)}>
             {Object.entries(places).map(([key, name]) => (
               <option key={key} value={key}>
@@ -101,6 +101,7 @@ function Form({ id }: { id: string }) {
         </div>
         <select
           aria-label="The heading it goes to"
+          className="w-full font-text text-[15px]"
           size={14}
           value={target}
           onChange={event => setTarget(event.target.value)}

@@ -19,7 +19,7 @@ export function SaveTrouble() {
   const role = useView(view => view.role)
   if (save.kind !== 'failed' || (role === 'reader' && !unsaved)) return null
   return (
-    <div className="save-trouble" role="alert">
+    <div className="save-trouble trouble-bar" role="alert">
       <strong>Not saved.</strong> {save.message} {advice[save.why]}
       <button type="button" className="button" onClick={() => void saveRescueFile(session)}>
         Save a rescue file

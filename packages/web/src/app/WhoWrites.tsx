@@ -6,13 +6,13 @@ export function WhoWrites() {
   const handOver = useView(view => view.handOver)
   if (handOver === 'asked')
     return (
-      <span className="wrong" role="status">
+      <span className="text-(--mend)" role="status">
         The other tab saves what it holds…
       </span>
     )
   if (handOver === 'silent' || handOver === 'refused')
     return (
-      <span className="wrong" role="alert">
+      <span className="text-(--mend)" role="alert">
         {handOver === 'silent' ? 'The other tab does not answer.' : 'The other tab holds words that it cannot save.'} What it has not saved
         will not be kept.{' '}
         <button type="button" onClick={() => session.forceOver()}>
@@ -21,7 +21,7 @@ export function WhoWrites() {
       </span>
     )
   return (
-    <span className="wrong">
+    <span className="text-(--mend)">
       Open for writing in another tab.{' '}
       <button type="button" onClick={() => session.takeOver()}>
         Write here

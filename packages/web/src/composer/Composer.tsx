@@ -291,7 +291,14 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
   }
 
   return (
-    <div ref={box} className="composer" style={{ top: floating.top }} role="group" aria-label="Composer" tabIndex={-1}>
+    <div
+      ref={box}
+      className="composer absolute right-5 left-[114px] z-6 max-w-[760px] border-2 border-(--structure) bg-(--sheet)"
+      style={{ top: floating.top }}
+      role="group"
+      aria-label="Composer"
+      tabIndex={-1}
+    >
       <div className="grid grid-cols-[minmax(0,1fr)_auto] items-center">
         <Field
           writing={writing}
@@ -311,7 +318,7 @@ export function Composer({ view, at, opensAt, onClose, onOpen }: Props) {
         {whereIs(writing)}
       </span>
       {opened.wrong && writing.row === opened.row && (
-        <p className="wrong px-3" role="alert">
+        <p className="px-3 text-(--mend)" role="alert">
           This formula cannot be read. {opened.wrong} It is kept as it came; write it anew, or remove it.
         </p>
       )}

@@ -23,7 +23,7 @@ export function ComposerFoot({ display, undo, redo, onKeep, onTurn }: Props) {
     </span>
   )
   return (
-    <div className="composer-foot">
+    <div className="flex flex-wrap items-center gap-x-3.5 gap-y-0.5 border-t border-(--rule-strong) px-3 py-1 text-xs text-(--ink-soft)">
       {button('Undo', undo)}
       {button('Redo', redo)}
       {button('Keep…', onKeep)}

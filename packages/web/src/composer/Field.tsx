@@ -153,7 +153,7 @@ export function Field({ writing, display, input, drawn, names, onWrite, onTake, 
   }
 
   return (
-    <div className="composer-field relative min-w-0">
+    <div className="composer-field relative min-h-16 min-w-0 bg-(--sheet) px-2.5 py-3 focus-within:shadow-[inset_0_-2px_0_var(--structure)]">
       <div ref={frame} className="relative overflow-x-auto overflow-y-hidden">
         {/* A press in the formula moves the caret of the field below, which has the keys. */}
         <div

@@ -150,7 +150,12 @@ export const Palette = memo(function Palette({ search, inUse, onPut, onBack, onK
 
   return (
     // The keys of what is inside it.
-    <div className="composer-palette" role="group" aria-label="Palette" onKeyDown={onKeyDown}>
+    <div
+      className="grid h-[236px] grid-cols-[140px_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] border-t border-(--rule-strong)"
+      role="group"
+      aria-label="Palette"
+      onKeyDown={onKeyDown}
+    >
       <div className="grid grid-rows-[auto_minmax(0,1fr)] border-r border-(--rule-strong) bg-(--paper)">
         <input
           ref={search}
@@ -165,12 +170,19 @@ export const Palette = memo(function Palette({ search, inUse, onPut, onBack, onK
             setAt(0)
           }}
         />
-        <div ref={tabs} className="composer-groups" role="tablist" aria-orientation="vertical" aria-label="Signs and structures">
+        <div
+          ref={tabs}
+          className="grid min-h-0 content-start overflow-y-auto pb-1"
+          role="tablist"
+          aria-orientation="vertical"
+          aria-label="Signs and structures"
+        >
           {allGroups.map(name => (
             <button
               key={name}
               type="button"
               role="tab"
+              className="min-h-6 px-2.5 py-0.5 text-left text-[13px]/5 aria-selected:bg-(--sheet) aria-selected:font-semibold aria-selected:text-(--structure) aria-selected:shadow-[inset_3px_0_var(--structure)]"
               id={`palette-${name.replaceAll(' ', '-')}`}
               aria-controls="palette-panel"
               aria-selected={!asked.trim() && name === group}
@@ -196,7 +208,7 @@ export const Palette = memo(function Palette({ search, inUse, onPut, onBack, onK
       <div
         ref={buttons}
         id="palette-panel"
-        className="composer-signs"
+        className="grid min-h-0 grid-cols-[repeat(auto-fill,minmax(104px,1fr))] content-start overflow-y-auto"
         role="tabpanel"
         aria-label={asked.trim() ? 'What was found' : group}
         aria-live={asked.trim() ? 'polite' : undefined}
@@ -206,7 +218,7 @@ export const Palette = memo(function Palette({ search, inUse, onPut, onBack, onK
             <button
               type="button"
               data-entry
-              className="sign"
+              className="sign -mr-px mb-[-1px] grid min-w-0 grid-rows-[1fr_auto] justify-items-center gap-px overflow-hidden border border-(--rule) px-[3px] py-1 text-[11.5px]/[14px] *:max-w-full hover:bg-(--structure-wash) focus-visible:bg-(--structure-wash) [&_.formula-text]:grid [&_.formula-text]:min-h-[34px] [&_.formula-text]:items-center [&_.formula-text]:justify-center-safe [&_.formula-text]:overflow-hidden [&_.formula-text]:text-[17px] [&_kbd]:max-w-full [&_kbd]:truncate [&_kbd]:text-[10.5px]"
               tabIndex={index === Math.min(at, shown.length - 1) ? 0 : -1}
               title={each.typed ? `${each.name}: type ${each.typed}` : each.name}
               onFocus={() => setAt(index)}

@@ -20,11 +20,13 @@ interface Props {
   breaks: boolean
 }
 
+const line = 'flex min-h-[34px] items-center justify-between gap-4 overflow-hidden border-t border-(--rule) px-3 py-1 text-xs/4'
+
 export function Result({ source, display, row, breaks }: Props) {
   const style = useView(view => view.houseStyle)
   const language = useView(view => view.settings.language)
   const drawing = useResult(source, display)
-  if (!source || !drawing) return <p className="composer-result" />
+  if (!source || !drawing) return <p className={line} />
   const { size } = style.body
   const measure = measureOf(style)
   const over = drawing.width * size - measure
@@ -45,14 +47,14 @@ export function Result({ source, display, row, breaks }: Props) {
         ? wide
         : `${Math.round((drawing.width * size * 100) / measure)} % of the line`
   return (
-    <div className="composer-result">
+    <div className={line}>
       {!drawing.error && (
         <span
           role="group"
           aria-label="How it prints; it can be dragged to the keepsakes"
           title={`Said: ${speakRow(row, language)}`}
           draggable
-          className="min-w-0 flex-none cursor-grab"
+          className="max-w-[72%] min-w-0 flex-none cursor-grab [&_svg]:block [&_svg]:h-auto [&_svg]:max-h-[120px] [&_svg]:max-w-full [&_svg]:overflow-visible"
           onDragStart={event => event.dataTransfer.setData('text/plain', writeWords(row))}
         >
           <Printed drawing={printed} size={size * share} words={speakRow(row, language)} />

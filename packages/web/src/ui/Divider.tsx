@@ -48,7 +48,7 @@ export function Divider({
   }
   return (
     <div
-      className={`divider${from ? ' moving' : ''}`}
+      className={`z-3 -mx-[3px] w-[7px] flex-none cursor-col-resize touch-none bg-center bg-no-repeat outline-none hover:bg-[linear-gradient(var(--structure),var(--structure))] hover:bg-size-[3px_100%] focus-visible:bg-[linear-gradient(var(--structure),var(--structure))] focus-visible:bg-size-[3px_100%] ${from ? 'bg-[linear-gradient(var(--structure),var(--structure))] bg-size-[3px_100%]' : 'bg-[linear-gradient(var(--rule-strong),var(--rule-strong))] bg-size-[1px_100%]'}`}
       role="separator"
       aria-orientation="vertical"
       aria-label={label}

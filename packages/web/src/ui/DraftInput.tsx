@@ -30,7 +30,15 @@ export function DraftInput({ label, className, placeholder, multiline, numeric, 
     <>
       {multiline ? <textarea rows={2} {...shared} /> : <input type="text" inputMode={numeric ? 'numeric' : undefined} {...shared} />}
       {wrong && (
-        <span id={id} role="alert" className={over ? 'cell-wrong' : 'text-[13px] text-(--mend)'}>
+        <span
+          id={id}
+          role="alert"
+          className={
+            over
+              ? 'absolute top-full left-0 z-5 border border-(--mend) bg-(--mend-wash) px-1.5 py-0.5 text-xs whitespace-nowrap text-(--mend)'
+              : 'text-[13px] text-(--mend)'
+          }
+        >
           {wrong}
         </span>
       )}

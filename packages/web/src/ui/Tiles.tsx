@@ -51,7 +51,7 @@ export function Tiles<Tile>({ name, tiles, onChange, kinds, saysOf, show, field 
           // biome-ignore lint/a11y/noStaticElementInteractions: dragging only
           <span
             key={`${index} ${isText(tile) ? 'text' : says}`}
-            className={`${isText(tile) ? 'tile' : `tile field-tile${field ? ' with-field' : ''}`}${dragged === index ? ' dragged' : ''}`}
+            className={`${isText(tile) ? 'tile' : `tile field-tile${field ? ' with-field' : ''}`}${dragged === index ? ' opacity-40' : ''}`}
             draggable
             onDragStart={event => {
               setDragged(index)
@@ -85,7 +85,12 @@ export function Tiles<Tile>({ name, tiles, onChange, kinds, saysOf, show, field 
                 {field?.(tile, next => alter(index, next))}
               </>
             )}
-            <button type="button" className="tile-out" aria-label={`Remove ${says}`} onClick={() => onChange(without(index))}>
+            <button
+              type="button"
+              className="tile-out px-[5px] text-(--ink-soft) hover:text-(--mend)"
+              aria-label={`Remove ${says}`}
+              onClick={() => onChange(without(index))}
+            >
               ×
             </button>
           </span>
@@ -93,7 +98,7 @@ export function Tiles<Tile>({ name, tiles, onChange, kinds, saysOf, show, field 
       })}
       <Menu
         label={`Add to ${name}`}
-        className="tile-add"
+        className="tile-add ml-auto w-10 border border-dashed border-(--field-border) bg-(--sheet) px-0.5 py-px text-center"
         items={[
           ...kinds.map(({ key, says, tile }) => ({ key, says, run: () => onChange([...tiles, tile]) })),
           { key: 'text', says: 'Text', run: () => onChange([...tiles, { text: ' ' }]) },

@@ -1,28 +1,39 @@
-/** The words around a place in a line of text, as the desks show them: cut between words, with a sign for what has no letters. */
+/** The words around a place in a line of text, as the desks show them: with what references say there, cut between words. */
+import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
+import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
+import { traitsOf } from '@steady-ledger/core/work/kinds/index.ts'
 import type { Node } from '@tiptap/pm/model'
+import type { LiveNumbers } from '../editor/live.ts'
 
 const around = 70
-const signs: Record<string, string> = { formula: '□', reference: '[…]', mention: '[…]', citation: '[…]' }
 
-/** What stands between two positions of a text block; notes are read where they stand, and not here. */
-function textOf(block: Node, from: number, to: number): string {
+/** What stands between two positions of the text block at one of them; notes are read where they stand, and not here. */
+function textOf(doc: Node, from: number, to: number, live: LiveNumbers): string {
+  const $from = doc.resolve(from)
+  const start = $from.start()
   let text = ''
-  block.nodesBetween(from, to, (node, at) => {
-    if (node.text !== undefined) text += node.text.slice(Math.max(0, from - at), to - at)
-    else if (node.isLeaf) text += signs[node.type.name] ?? ''
+  $from.parent.nodesBetween(from - start, to - start, (node, at) => {
+    if (node.text !== undefined) text += node.text.slice(Math.max(0, from - start - at), to - start - at)
+    else if (node.type.name === 'formula') text += '□'
+    else if (traitsOf(node).worded && !(node.type.name === 'citation' && live.citesInNotes && $from.parent.type.name !== 'note'))
+      text += textOfPieces(live.wording(node, occurrenceAt(doc.resolve(start + at))))
     return node.type.name !== 'note'
   })
   return text
 }
 
-/** The last words before a position in a text block; what is left out is told by an ellipsis. */
-export function wordsBefore(block: Node, at: number): string {
-  const text = textOf(block, 0, at)
-  return text.length > around ? `…${text.slice(-around).replace(/^\S*\s/, '')}` : text
+export interface Around {
+  before: string
+  after: string
 }
 
-/** The first words behind a position in a text block. */
-export function wordsAfter(block: Node, at: number): string {
-  const text = textOf(block, at, block.content.size)
-  return text.length > around ? `${text.slice(0, around).replace(/\s\S*$/, '')} …` : text
+/** The last words before something in a line that takes one position, and the first behind it; what is left out is told by an ellipsis. */
+export function wordsAround(doc: Node, at: number, live: LiveNumbers): Around {
+  const $at = doc.resolve(at)
+  const before = textOf(doc, $at.start(), at, live)
+  const after = textOf(doc, at + 1, $at.end(), live)
+  return {
+    before: before.length > around ? `…${before.slice(-around).replace(/^\S*\s/, '')}` : before,
+    after: after.length > around ? `${after.slice(0, around).replace(/\s\S*$/, '')} …` : after,
+  }
 }

@@ -53,9 +53,11 @@ export function DispatchDesk() {
         <section>
           <SectionTitle>Before it leaves</SectionTitle>
           {must === null && <p>Checking…</p>}
-          {must && must.length === 0 && <p className="fine">Nothing must be mended. Numbers, references, lists and pages agree.</p>}
+          {must && must.length === 0 && (
+            <p className="text-(--structure)">Nothing must be mended. Numbers, references, lists and pages agree.</p>
+          )}
           {must && must.length > 0 && (
-            <p className="wrong">
+            <p className="text-(--mend)">
               {must.length === 1 ? 'One thing' : `${must.length} things`} must be mended first. The files can be saved all the same; what is
               wrong is marked in them. <Link to="../findings">Show findings</Link>
             </p>
@@ -96,11 +98,11 @@ export function DispatchDesk() {
                         </p>
                       )}
                       {own?.kind === 'done' && (
-                        <p className="fine">
+                        <p className="text-(--structure)">
                           Saved: {sizeOf(own.size)} in {own.seconds.toFixed(1)} s.
                         </p>
                       )}
-                      {own?.kind === 'failed' && <p className="wrong">Not saved: {own.message}</p>}
+                      {own?.kind === 'failed' && <p className="text-(--mend)">Not saved: {own.message}</p>}
                     </div>
                   </div>
                   {own?.kind === 'writing' ? (

@@ -116,7 +116,7 @@ export function EarlierStates() {
       </nav>
       <div className="overflow-y-auto bg-(--sheet)">
         {failure && (
-          <p className="wrong px-6 pt-2.5" role="alert">
+          <p className="text-(--mend) px-6 pt-2.5" role="alert">
             {failure}
           </p>
         )}

@@ -43,7 +43,7 @@ export function CitationFields({ node, at, set, onCitation }: Props) {
   }
   return (
     <>
-      {session.live.citesInNotes && <p className="slip-facts">{textOfPieces(session.live.wording(node, node.attrs.id))}</p>}
+      {session.live.citesInNotes && <p className="-mt-2.5 text-(--ink-soft)">{textOfPieces(session.live.wording(node, node.attrs.id))}</p>}
       {cites.map((one, index) => {
         const source = sources[one.source]
         const called = source
@@ -52,9 +52,11 @@ export function CitationFields({ node, at, set, onCitation }: Props) {
             ? `“${one.was}” is no longer in the register.`
             : 'Not in the register any more.'
         return (
-          <fieldset key={`${one.source} ${index}`} className="cited">
-            <legend>{source ? <Link to={`../sources/${encodeURIComponent(one.source)}`}>{called}</Link> : called}</legend>
-            <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-2 gap-y-1.5">
+          <fieldset key={`${one.source} ${index}`} className="mt-2.5 mb-3.5 border-t border-(--rule) pt-2">
+            <legend className="float-left mb-1.5 w-full font-semibold">
+              {source ? <Link to={`../sources/${encodeURIComponent(one.source)}`}>{called}</Link> : called}
+            </legend>
+            <div className="clear-both mb-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-2 gap-y-1.5">
               <Choice label="Place in it" value={one.label} options={locatorTitles} onChange={label => change(index, { label })} />
               <Field
                 label={locatorTitles[one.label]}

@@ -71,7 +71,7 @@ export function CitationPicker(here: PickerPlace) {
   return (
     <Picker
       place={here}
-      className="citations"
+      columns="grid-cols-[14px_196px_minmax(0,1fr)_auto]"
       label="Choose what to cite"
       searchedBy="author, year, title or key"
       listLabel="Sources"
@@ -84,8 +84,8 @@ export function CitationPicker(here: PickerPlace) {
       onPaste={paste}
       beside={
         <>
-          <label>
-            <span>{last ? `In ${sourceCalled(sources[last.source]!)}` : 'Place in it'}</span>
+          <label className="flex items-center gap-1.5">
+            <span className="max-w-[150px] truncate">{last ? `In ${sourceCalled(sources[last.source]!)}` : 'Place in it'}</span>
             <select value={own.label} onChange={event => setOwn({ label: event.target.value as LocatorName })}>
               {locatorNames.map(name => (
                 <option key={name} value={name}>
@@ -95,7 +95,7 @@ export function CitationPicker(here: PickerPlace) {
             </select>
           </label>
           <input
-            className="picker-place"
+            className="w-[76px] flex-none"
             aria-label={`${locatorTitles[own.label]} in ${last ? sourceCalled(sources[last.source]!) : 'it'}`}
             placeholder="12–14"
             value={own.locator}
@@ -107,9 +107,9 @@ export function CitationPicker(here: PickerPlace) {
         const source = sources[id]!
         return (
           <>
-            <span className="picker-number">{[authorsCalled(source), yearOf(source)].filter(Boolean).join(' ') || source.key}</span>
-            <span className="picker-caption">{plainTitle(source) || 'No title'}</span>
-            <span className="picker-where">
+            <span className="picked-name truncate">{[authorsCalled(source), yearOf(source)].filter(Boolean).join(' ') || source.key}</span>
+            <span className="truncate font-text">{plainTitle(source) || 'No title'}</span>
+            <span className="text-xs whitespace-nowrap text-(--ink-soft)">
               {[session.recentSources.includes(id) && !asked && 'recent', times.get(id) && `cited ${times.get(id)}×`]
                 .filter(Boolean)
                 .join(' · ')}

@@ -104,9 +104,9 @@ export function ListPlaces({ kind, look }: { kind: string; look: string }) {
 /** Every place that uses a look, each a link. */
 function Places({ says, places }: { says: string; places: { id: string; says: string }[] }) {
   return (
-    <details className="places">
-      <summary>{says}</summary>
-      <ul className="slip-list">
+    <details>
+      <summary className="cursor-pointer text-(--structure)">{says}</summary>
+      <ul className="slip-list max-h-[220px] overflow-auto">
         {places.slice(0, mostPlaces).map(({ id, says: name }) => (
           <li key={id}>
             <Link to={`../galley/${id}`}>{name}</Link>

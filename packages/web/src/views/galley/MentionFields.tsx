@@ -39,7 +39,7 @@ export function MentionFields({ node, at, set }: { node: Node; at: number; set(n
         )}
       </p>
       {entry && standing && (
-        <p className="slip-facts">
+        <p className="-mt-2.5 text-(--ink-soft)">
           {standing.reason === 'first'
             ? session.work.houseStyle.mentions.first === 'division'
               ? 'Written out here, for it is the first in this division.'

@@ -82,10 +82,15 @@ export function NotePanel({ view, id, cursor, onPick, onClose, onCompose }: Prop
   }, [view, id, session, navigate, onClose, onCompose, placed, starts])
   if (!place) return null
   return (
-    <div className="note-panel" style={place} role="group" aria-label={`${name} ${number}`}>
-      <span className="note-number">{number}</span>
+    <div
+      className="note-panel floating absolute right-6 left-[118px]! z-5 grid max-w-[520px] grid-cols-[auto_minmax(0,1fr)] gap-x-2 gap-y-0.5 px-3 py-2"
+      style={place}
+      role="group"
+      aria-label={`${name} ${number}`}
+    >
+      <span className="text-xs text-(--structure)">{number}</span>
       <div ref={content} className="note-body" />
-      <span className="note-hint">
+      <span className="col-start-2 text-xs text-(--ink-soft)">
         <kbd>Enter</kbd> another paragraph · <kbd>Esc</kbd> back to the text
       </span>
     </div>

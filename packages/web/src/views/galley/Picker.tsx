@@ -25,7 +25,8 @@ export const closeBehind = (place: PickerPlace): void => closePicker(place, plac
 
 interface Props {
   place: PickerPlace
-  className?: string
+  /** The columns of its rows, the first for the tick. */
+  columns: string
   label: string
   /** What the list is searched by, in the field and for those who listen. */
   searchedBy: string
@@ -49,7 +50,7 @@ interface Props {
   does: string
 }
 
-export function Picker({ place, className = '', label, searchedBy, listLabel, asked, onAsk, fitting, chosen, ...does }: Props) {
+export function Picker({ place, columns, label, searchedBy, listLabel, asked, onAsk, fitting, chosen, ...does }: Props) {
   const { view, at, put } = place
   const [row, setRow] = useState(0)
   const list = useRef<HTMLDivElement>(null)
@@ -82,10 +83,18 @@ export function Picker({ place, className = '', label, searchedBy, listLabel, as
     event.preventDefault()
   }
   return (
-    <div ref={showWhole} className={`picker ${className}`} style={floats} role="dialog" aria-label={label} onKeyDown={onKeyDown}>
-      <div className="picker-head">
+    <div
+      ref={showWhole}
+      className="picker floating absolute left-[110px]! z-6 w-[min(600px,calc(100%-124px))]"
+      style={floats}
+      role="dialog"
+      aria-label={label}
+      onKeyDown={onKeyDown}
+    >
+      <div className="flex items-center gap-2.5 border-b border-(--rule-strong) bg-(--paper) p-2">
         <input
           ref={takeFocus}
+          className="min-w-0 flex-1"
           aria-label={`Search by ${searchedBy}`}
           placeholder={searchedBy.charAt(0).toUpperCase() + searchedBy.slice(1)}
           value={asked}
@@ -103,7 +112,14 @@ export function Picker({ place, className = '', label, searchedBy, listLabel, as
         />
         {does.beside}
       </div>
-      <div id="picker-list" className="picker-list" ref={list} role="listbox" aria-multiselectable="true" aria-label={listLabel}>
+      <div
+        id="picker-list"
+        className="max-h-[300px] overflow-y-auto"
+        ref={list}
+        role="listbox"
+        aria-multiselectable="true"
+        aria-label={listLabel}
+      >
         {found.map((id, index) => (
           <div
             key={id}
@@ -111,25 +127,25 @@ export function Picker({ place, className = '', label, searchedBy, listLabel, as
             role="option"
             tabIndex={-1}
             aria-selected={chosen.includes(id)}
-            className={`picker-row${index === row ? ' current' : ''}`}
+            className={`picker-row grid min-h-[30px] cursor-pointer items-center gap-2 px-2.5 py-1 ${columns} ${index === row ? 'bg-(--structure-wash) shadow-[inset_3px_0_0_var(--structure)]' : ''}`}
             onMouseDown={event => event.preventDefault()}
             onClick={event => (event.shiftKey || chosen.length ? does.onToggle(id) : does.onTake(id))}
             onKeyDown={() => {}}
           >
-            <span className="picker-tick">{chosen.includes(id) ? '✓' : ''}</span>
+            <span className="text-(--structure)">{chosen.includes(id) ? '✓' : ''}</span>
             {does.row(id)}
           </div>
         ))}
         {found.length === 0 && <p className="empty">{does.none}</p>}
         {fitting.length > found.length && (
-          <p className="quiet-note picker-more">
+          <p className="quiet-note px-3.5 pt-2 pb-3">
             and {(fitting.length - found.length).toLocaleString('en-GB')} more: type {does.more}.
           </p>
         )}
       </div>
-      <div className="picker-foot">
-        <span className="picker-preview">{does.preview(current)}</span>
-        <span className="hints">
+      <div className="flex items-center gap-3 border-t border-(--rule-strong) bg-(--paper) px-2.5 py-2">
+        <span className="min-w-0 flex-1 font-text text-(--structure)">{does.preview(current)}</span>
+        <span className="text-xs whitespace-nowrap text-(--ink-soft)">
           <kbd>Enter</kbd> takes it <kbd>Shift Enter</kbd> takes several <kbd>Esc</kbd> back
         </span>
         <button

@@ -130,8 +130,8 @@ function Lost({ id, node, at, takeOut, change, onReference }: LostProps) {
     )
   }
   return (
-    <div className="lost-target">
-      <p className="wrong">{was ? `${was}, deleted` : 'Something deleted'}</p>
+    <div className="lost-target grid gap-1">
+      <p className="text-(--mend)">{was ? `${was}, deleted` : 'Something deleted'}</p>
       {known && (
         <p className="quiet-note">
           At the milestone “{known.milestone.name}” it was {known.record.name || 'unnumbered'}

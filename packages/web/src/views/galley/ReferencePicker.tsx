@@ -63,6 +63,7 @@ export function ReferencePicker(here: PickerPlace) {
   }
   return (
     <Picker
+      columns="grid-cols-[14px_118px_minmax(0,1fr)_auto_auto]"
       place={here}
       label="Choose what to refer to"
       searchedBy="number, kind, caption or label"
@@ -90,20 +91,20 @@ export function ReferencePicker(here: PickerPlace) {
         const picture = pictureOf(entry, session)
         return (
           <>
-            <span className="picker-number">{entryName(entry)}</span>
-            <span className="picker-caption">
+            <span className="picked-name">{entryName(entry)}</span>
+            <span className="truncate font-text">
               {saysFormula(entry.item) ? (
                 <FormulaText source={entry.item.text!.attrs.formula} />
               ) : (
                 plainText(entry.item.text!) || 'No caption'
               )}
             </span>
-            <span className="picker-where">
+            <span className="text-xs whitespace-nowrap text-(--ink-soft)">
               {session.recentTargets.includes(id) && !asked ? 'recent · ' : ''}
               {whereIs(entry, session)}
               {counts.get(id) ? ` · referred to ${counts.get(id)}×` : ''}
             </span>
-            {picture && <img className="picker-picture" src={picture} alt="" />}
+            {picture && <img className="h-[34px] w-14 bg-white object-contain" src={picture} alt="" />}
           </>
         )
       }}

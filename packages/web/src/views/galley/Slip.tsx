@@ -39,6 +39,9 @@ interface Openers {
   onPicture(id: string): void
 }
 
+const slip =
+  'slip flex w-(--slip-width) flex-none flex-col items-stretch gap-3 overflow-y-auto bg-(--paper) px-4 pt-3.5 pb-16 [&>.button]:self-start'
+
 export function Slip({ onComposer, onReference, onCitation, onPicture }: Openers) {
   const session = useSession()
   useView(view => view.doc)
@@ -50,11 +53,11 @@ export function Slip({ onComposer, onReference, onCitation, onPicture }: Openers
   const ownId = !selected.id && selected.kind ? '' : id
   const at = ownId ? findBlock(doc, ownId) : selected.at
   const node = at < 0 ? null : doc.nodeAt(at)
-  if (!node) return <div className="slip" />
+  if (!node) return <div className={slip} />
   const rowAt = node.type.name === 'row' ? at : doc.resolve(at).parent.type.name === 'row' ? doc.resolve(at).before() : -1
   const set = (name: string, value: unknown): boolean => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   return (
-    <div className="slip">
+    <div className={slip}>
       <FirstSteps />
       {/* What is being typed for one block is not typed for another. */}
       <Fragment key={ownId || node.type.name}>
@@ -255,9 +258,9 @@ function Heading({ node, id, at }: { node: Node; id: string; at: number }) {
           : kind
   return (
     <>
-      <p className="slip-kind">{kind}</p>
-      <h2 className="slip-name">{name}</h2>
-      {node.type.name === 'division' && <p className="slip-facts">{wordsSaid(countWords(node))}</p>}
+      <p className="column-head -mb-3">{kind}</p>
+      <h2 className="slip-name font-text text-[21px]/7 font-semibold text-(--structure)">{name}</h2>
+      {node.type.name === 'division' && <p className="-mt-2.5 text-(--ink-soft)">{wordsSaid(countWords(node))}</p>}
     </>
   )
 }
@@ -299,7 +302,7 @@ function ReferredFrom({ id }: { id: string }) {
   return (
     <section className="slip-part">
       <h3>Referred to from</h3>
-      {places.length === 0 && <p className="slip-none">Nowhere yet.</p>}
+      {places.length === 0 && <p className="text-[13px] text-(--ink-soft)">Nowhere yet.</p>}
       <ul className="slip-list">
         {places.slice(0, 12).map(({ holder, node, occurrence }) => (
           <li key={occurrence}>
@@ -332,7 +335,10 @@ function Found({ id }: { id: string }) {
   return (
     <>
       {own.map(finding => (
-        <section key={finding.id} className={`slip-finding ${finding.weight}`}>
+        <section
+          key={finding.id}
+          className={`slip-finding quiet-links border-l-3 px-2.5 py-2 text-[13px] [&_button]:mt-0.5 [&_button]:font-semibold [&_button]:text-(--structure) ${finding.weight === 'mustMend' ? 'border-(--mend) bg-(--mend-wash)' : 'border-(--should) bg-(--should-wash)'}`}
+        >
           <p>
             <strong>{finding.message}</strong> {finding.advice}
           </p>

@@ -21,6 +21,14 @@ interface Row {
 const matters: Record<Matter, string> = { front: 'Front matter', main: 'Main matter', back: 'Back matter' }
 const deepestShown = 3
 
+const indents: Record<number, string> = { 2: 'pl-2', 3: 'pl-[18px]' }
+const line = 'before:absolute before:inset-x-2 before:h-0.5 before:bg-(--structure)'
+const dropLooks = {
+  before: `${line} before:-top-px`,
+  after: `${line} before:-bottom-px`,
+  into: 'outline-2 -outline-offset-2 outline-(--structure)',
+}
+
 export function Spine() {
   const session = useSession()
   const navigate = useNavigate()
@@ -81,21 +89,21 @@ export function Spine() {
     return share < 0.3 ? 'before' : share > 0.7 ? 'after' : 'into'
   }
   return (
-    <div className="spine">
+    <div className="spine w-(--spine-width) flex-none overflow-y-auto bg-(--paper) pt-2.5 pb-[30px]">
       <div ref={tree} role="tree" aria-label="Outline">
         {shown.map((row, index) => {
           const page = turnover?.pageOf.get(row.id)
           const first = index === 0 || shown[index - 1]!.matter !== row.matter
           return (
             <div key={row.id} role="presentation">
-              {first && <p className="matter">{matters[row.matter]}</p>}
+              {first && <p className="column-head px-3.5 pt-2.5 pb-0.5">{matters[row.matter]}</p>}
               <div
                 role="treeitem"
                 tabIndex={row.id === (selected || open) || (index === 0 && !shown.some(other => other.id === (selected || open))) ? 0 : -1}
                 aria-level={Math.max(1, row.level)}
                 aria-selected={row.id === open || row.id === selected}
                 data-row={row.id}
-                className={`spine-row level-${row.level}${row.id === open ? ' open' : ''}${drop?.id === row.id ? ` drop-${drop.where}` : ''}`}
+                className={`spine-row level-${row.level} relative grid cursor-pointer grid-cols-[28px_minmax(0,1fr)_auto] gap-2 py-0.5 pr-3 pl-2.5 leading-[19px] hover:bg-(--structure-wash)/50 ${row.level > 2 ? 'text-[13px]' : ''} ${row.id === open ? 'open bg-(--structure-wash) shadow-[inset_3px_0_var(--structure)]' : ''} ${drop?.id === row.id ? dropLooks[drop.where] : ''}`}
                 draggable
                 onClick={() => navigate(`../galley/${row.id}`)}
                 onKeyDown={event => onKey(event, row, index)}
@@ -123,9 +131,9 @@ export function Spine() {
                   if (id) command(tr => moveSection(tr, id, row.id, where), id)
                 }}
               >
-                <span className="spine-number">{row.number}</span>
-                <span className="spine-title">{row.title}</span>
-                <span className="spine-page">{page === undefined ? '' : turnover?.labels[page]}</span>
+                <span className="spine-number text-right whitespace-nowrap text-(--structure)">{row.number}</span>
+                <span className={indents[row.level]}>{row.title}</span>
+                <span className="spine-page text-(--ink-soft)">{page === undefined ? '' : turnover?.labels[page]}</span>
               </div>
             </div>
           )

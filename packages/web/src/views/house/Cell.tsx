@@ -17,8 +17,9 @@ export function Cell<Value>({
   onChange(value: Value): void
 }) {
   return (
-    <span className="cell">
+    <span className="relative">
       <DraftInput
+        className="quiet-field w-14 px-[5px] py-[3px] text-right"
         label={label}
         value={value}
         over

@@ -27,7 +27,7 @@ export function HeadingPlaces({ style, change }: { style: HouseStyle; change(nex
     return points === null || points < least || points > most ? null : points
   }
   return (
-    <table className="style-table heading-places">
+    <table className="data-table mt-6">
       <thead>
         <tr>
           <th scope="col">Heading</th>
@@ -76,6 +76,7 @@ export function HeadingPlaces({ style, change }: { style: HouseStyle; change(nex
               </td>
               <td>
                 <select
+                  className="quiet-field max-w-[170px] px-0.5 py-[3px]"
                   aria-label={`${name}: letters`}
                   value={own.smallCapitals ? 'small' : 'usual'}
                   onChange={event => set(level, { smallCapitals: event.target.value === 'small' })}
@@ -89,6 +90,7 @@ export function HeadingPlaces({ style, change }: { style: HouseStyle; change(nex
                   <span className="quiet-note">below it</span>
                 ) : (
                   <select
+                    className="quiet-field max-w-[170px] px-0.5 py-[3px]"
                     aria-label={`${name}: where the text goes on`}
                     value={own.runIn ? 'runIn' : 'below'}
                     onChange={event => set(level, { runIn: event.target.value === 'runIn' })}

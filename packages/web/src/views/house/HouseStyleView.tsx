@@ -14,6 +14,7 @@ import { FileInput } from '../../ui/FileInput.tsx'
 import { Choice, Field } from '../../ui/fields.tsx'
 import { Menu } from '../../ui/Menu.tsx'
 import { notify } from '../../ui/notices.ts'
+import { SectionTitle } from '../../ui/SectionTitle.tsx'
 import { download, fileName } from '../download.ts'
 import { CaptionLooks } from './CaptionLooks.tsx'
 import { CitationStyleField } from './CitationStyleField.tsx'
@@ -67,7 +68,7 @@ export function HouseStyleView() {
   }
   const page = (more: Partial<HouseStyle['page']>): boolean => change({ ...style, page: { ...style.page, ...more } })
   return (
-    <main className="house" aria-label="House style">
+    <main className="flex h-full flex-col" aria-label="House style">
       <div className="tools">
         <Menu
           disabled={!writer}
@@ -88,16 +89,16 @@ export function HouseStyleView() {
           Open a file
         </button>
         <FileInput input={chooser} label="House style file" accept=".json,application/json" onFiles={([file]) => void load(file!)} />
-        <span className="spring" />
+        <span className="flex-1" />
         <span className="quiet-note">
           {writer ? 'Every change is one step that can be undone.' : 'Another tab is writing this work; here you can look.'}
         </span>
       </div>
-      <div className="house-columns">
-        <fieldset className="house-fields" disabled={!writer}>
+      <div className="flex min-h-0 flex-1">
+        <fieldset className="form-column" disabled={!writer}>
           <section>
-            <h2>Page</h2>
-            <div className="house-grid">
+            <SectionTitle className="mb-3">Page</SectionTitle>
+            <div className="field-grid">
               <Field
                 label="Name"
                 value={style.name}
@@ -119,8 +120,8 @@ export function HouseStyleView() {
             </div>
           </section>
           <section>
-            <h2>Text</h2>
-            <div className="house-grid">
+            <SectionTitle className="mb-3">Text</SectionTitle>
+            <div className="field-grid">
               <DefinedFields style={style} change={change} group="text" />
             </div>
             <StyleTable style={style} scheme={scheme} change={change} />
@@ -128,9 +129,9 @@ export function HouseStyleView() {
             <HeadingPlaces style={style} change={change} />
           </section>
           <section>
-            <h2>Running heads</h2>
+            <SectionTitle className="mb-3">Running heads</SectionTitle>
             <RunningHeads style={style} change={change} />
-            <div className="house-grid">
+            <div className="field-grid">
               <DefinedFields
                 style={style}
                 change={change}
@@ -140,8 +141,8 @@ export function HouseStyleView() {
             </div>
           </section>
           <section>
-            <h2>Notes</h2>
-            <div className="house-grid">
+            <SectionTitle className="mb-3">Notes</SectionTitle>
+            <div className="field-grid">
               <Choice
                 label="Notes stand"
                 value={scheme.notes.place}
@@ -154,50 +155,50 @@ export function HouseStyleView() {
                 options={{ foot: 'At the foot of the page', chapter: 'At the end of the chapter', work: 'In a division of their own' }}
                 onChange={place => placeNotes('otherNotes', place)}
               />
-              <p className="quiet-note note-place">
+              <p className="quiet-note self-end pb-2">
                 How they count is said in the <Link to="../scheme">scheme</Link>.
               </p>
             </div>
           </section>
           <section>
-            <h2>Opening pages and what follows the text</h2>
+            <SectionTitle className="mb-3">Opening pages and what follows the text</SectionTitle>
             <OpeningPages />
           </section>
           <section>
-            <h2>Contents and lists</h2>
+            <SectionTitle className="mb-3">Contents and lists</SectionTitle>
             <ListLooks style={style} change={change} />
-            <div className="house-grid">
+            <div className="field-grid">
               <DefinedFields style={style} change={change} group="contents" />
             </div>
           </section>
           <section>
-            <h2>Abbreviations and symbols</h2>
-            <div className="house-grid">
+            <SectionTitle className="mb-3">Abbreviations and symbols</SectionTitle>
+            <div className="field-grid">
               <DefinedFields style={style} change={change} group="mentions" />
             </div>
           </section>
           <section>
-            <h2>Citations and sources</h2>
-            <div className="house-grid">
+            <SectionTitle className="mb-3">Citations and sources</SectionTitle>
+            <div className="field-grid">
               <CitationStyleField style={style} change={change} />
               <DefinedFields style={style} change={change} group="citations" />
             </div>
           </section>
           <section>
-            <h2>Index</h2>
-            <div className="house-grid">
+            <SectionTitle className="mb-3">Index</SectionTitle>
+            <div className="field-grid">
               <DefinedFields style={style} change={change} group="index" />
             </div>
           </section>
           <section>
-            <h2>Equations, quotations and pictures</h2>
-            <div className="house-grid">
+            <SectionTitle className="mb-3">Equations, quotations and pictures</SectionTitle>
+            <div className="field-grid">
               <DefinedFields style={style} change={change} group="displays" />
             </div>
           </section>
           <section>
-            <h2>Rules for the checks</h2>
-            <div className="house-grid">
+            <SectionTitle className="mb-3">Rules for the checks</SectionTitle>
+            <div className="field-grid">
               <CheckFields style={style} change={change} />
             </div>
           </section>

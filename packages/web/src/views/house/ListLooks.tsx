@@ -23,13 +23,13 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
   ]
   return (
     <>
-      <table className="style-table list-looks">
+      <table className="data-table">
         <thead>
           <tr>
             <th scope="col">Entries</th>
             <th scope="col">Weight</th>
             <th scope="col">To the page number</th>
-            <th scope="col">
+            <th scope="col" className="pr-3.5 text-right">
               Above <small>pt</small>
             </th>
           </tr>
@@ -41,6 +41,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
                 <th scope="row">{name}</th>
                 <td>
                   <select
+                    className="quiet-field max-w-[170px] px-0.5 py-[3px]"
                     aria-label={`${name}: weight`}
                     value={look.strong ? 'strong' : 'plain'}
                     onChange={event => alter({ strong: event.target.value === 'strong' })}
@@ -51,6 +52,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
                 </td>
                 <td>
                   <select
+                    className="quiet-field max-w-[170px] px-0.5 py-[3px]"
                     aria-label={`${name}: up to the page number`}
                     value={look.leader ? 'dots' : 'space'}
                     onChange={event => alter({ leader: event.target.value === 'dots' })}
@@ -59,7 +61,7 @@ export function ListLooks({ style, change }: { style: HouseStyle; change(next: H
                     <option value="space">Space</option>
                   </select>
                 </td>
-                <td>
+                <td className="pr-3.5 text-right">
                   <Cell
                     label={`${name}: space above, in points`}
                     value={writeLength(look.before, 'pt')}

@@ -28,6 +28,8 @@ const plainKinds = ({ abstract, contents, abbreviations, symbols, sources, names
   { role: 'endnotes', title: notes },
   { role: 'sources', title: sources },
 ]
+const quiet = 'text-[13px] whitespace-nowrap text-(--ink-soft)'
+const step = 'py-0.5 text-(--structure) hover:not-disabled:bg-(--structure-wash)'
 const matters: [Matter, string][] = [
   ['front', 'Before the text'],
   ['back', 'After the text'],
@@ -52,25 +54,29 @@ export function OpeningPages() {
     return session.dispatch(closeHistory(tr))
   }
   return (
-    <div className="opening-pages">
+    <div className="opening-pages grid grid-cols-2 gap-x-7 gap-y-2">
       {matters.map(([matter, says]) => {
         const rows = doc.children.filter(node => matterOf(node) === matter)
         return (
           <div key={matter}>
-            <h3>{says}</h3>
+            <h3 className="text-[13px] text-(--ink-soft)">{says}</h3>
             {rows.length === 0 && <p className="quiet-note">Nothing yet.</p>}
-            <ol>
+            <ol className="mt-1 mb-2 border-t border-(--rule)">
               {rows.map((node, index) => {
                 const { id, role } = division(node)
                 const title = plainText(node.firstChild!) || roles[role].name
                 const page = turnover?.pageOf.get(id)
                 return (
-                  <li key={id}>
-                    <span className="opening-title">{title}</span>
-                    <span className="opening-kind">{roles[role].name}</span>
-                    <span className="opening-page">{page === undefined ? '' : `page ${turnover!.labels[page]}`}</span>
+                  <li
+                    key={id}
+                    className="grid grid-cols-[minmax(0,1fr)_auto_auto_repeat(3,26px)] items-center gap-1.5 border-b border-(--rule) py-0.5"
+                  >
+                    <span className="opening-title truncate">{title}</span>
+                    <span className={quiet}>{roles[role].name}</span>
+                    <span className={quiet}>{page === undefined ? '' : `page ${turnover!.labels[page]}`}</span>
                     <button
                       type="button"
+                      className={step}
                       aria-label={`${title}: earlier`}
                       disabled={index === 0}
                       onClick={() => run(tr => moveStep(tr, id, -1))}
@@ -79,6 +85,7 @@ export function OpeningPages() {
                     </button>
                     <button
                       type="button"
+                      className={step}
                       aria-label={`${title}: later`}
                       disabled={index === rows.length - 1}
                       onClick={() => run(tr => moveStep(tr, id, 1))}
@@ -87,6 +94,7 @@ export function OpeningPages() {
                     </button>
                     <button
                       type="button"
+                      className={step}
                       aria-label={`Remove ${title}`}
                       disabled={doc.childCount < 2}
                       onClick={() => {

@@ -53,8 +53,8 @@ export function RunningHeads({ style, change }: { style: HouseStyle; change(next
   }
   const shown = (Object.keys(sides) as (keyof typeof sides)[]).filter(side => side !== 'verso' || style.page.twoSided)
   return (
-    <div className="heads">
-      <div className="house-grid">
+    <div className="mb-4 grid gap-3">
+      <div className="field-grid">
         <Choice<string>
           label="Heads of"
           value={role}
@@ -71,11 +71,13 @@ export function RunningHeads({ style, change }: { style: HouseStyle; change(next
       )}
       {own &&
         shown.map(side => (
-          <fieldset key={side}>
-            <legend>{side === 'recto' && !style.page.twoSided ? 'All pages' : sides[side]}</legend>
+          <fieldset key={side} className="border border-(--rule-strong) px-3 pt-1.5 pb-2.5">
+            <legend className="px-1 text-[13px] text-(--ink-soft)">
+              {side === 'recto' && !style.page.twoSided ? 'All pages' : sides[side]}
+            </legend>
             {(Object.keys(bands) as (keyof PageFrame)[]).map(band => (
-              <div key={band} className="head-band">
-                <span className="head-band-name">{bands[band]}</span>
+              <div key={band} className="grid grid-cols-[48px_repeat(3,minmax(0,1fr))] items-center gap-2 py-[3px]">
+                <span className="text-[13px] text-(--ink-soft)">{bands[band]}</span>
                 {places.map(place => (
                   <Tiles<{ field: HeadField }>
                     key={place}

@@ -55,14 +55,14 @@ export function SamplePage({ style, change, fixed }: { style: HouseStyle; change
     setDraft(null)
   }
   return (
-    <div className="sample">
-      <div className="sample-page" style={{ width, height: page.height * scale }}>
+    <div className="w-[420px] flex-none overflow-y-auto border-l border-(--rule-strong) bg-(--edge) px-6 py-5 max-[1100px]:w-[400px] max-[1100px]:px-3 max-[1100px]:py-4">
+      <div className="sample-page page-paper relative" style={{ width, height: page.height * scale }}>
         {drawing && !draft && (
           <PageSheet drawing={drawing} scale={scale} pictureAddress={name => session.pictureAddress(name)} current="" onGo={() => {}} />
         )}
         <svg
           ref={svg}
-          className="margins"
+          className="absolute inset-0"
           width={width}
           height={page.height * scale}
           viewBox={`0 0 ${page.width} ${page.height}`}
@@ -76,7 +76,7 @@ export function SamplePage({ style, change, fixed }: { style: HouseStyle; change
             return (
               <line
                 key={margin}
-                className={across ? 'margin across' : 'margin'}
+                className={`touch-none stroke-transparent stroke-12 outline-none hover:stroke-[#0f5a58]/30 focus-visible:stroke-[#0f5a58]/30 ${across ? 'cursor-row-resize' : 'cursor-col-resize'}`}
                 {...(across ? { x1: 0, x2: page.width, y1: at, y2: at } : { x1: at, x2: at, y1: 0, y2: page.height })}
                 role="slider"
                 tabIndex={0}
@@ -106,7 +106,7 @@ export function SamplePage({ style, change, fixed }: { style: HouseStyle; change
           })}
         </svg>
       </div>
-      <div className="sample-tools">
+      <div className="mt-3 mb-2 flex items-center justify-between">
         <button type="button" className="button" disabled={index === 0} onClick={() => setChosen(index - 1)} aria-label="Page before">
           ‹
         </button>
@@ -117,7 +117,7 @@ export function SamplePage({ style, change, fixed }: { style: HouseStyle; change
           ›
         </button>
       </div>
-      {!fixed && <p className="quiet-note">Drag a margin, or move it with the arrow keys by a millimetre.</p>}
+      {!fixed && <p className="text-[13px]">Drag a margin, or move it with the arrow keys by a millimetre.</p>}
     </div>
   )
 }

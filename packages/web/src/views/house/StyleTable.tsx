@@ -96,13 +96,13 @@ interface Props {
 export function StyleTable({ style, scheme, change }: Props) {
   const rows = kinds.flatMap(kind => (kind.name === 'Caption' ? [kind, ...captionKinds(style, scheme)] : [kind]))
   return (
-    <table className="style-table">
+    <table className="data-table">
       <thead>
         <tr>
           <th scope="col">Kind</th>
           <th scope="col">Face</th>
           {sizes.map(({ key, name }) => (
-            <th key={key} scope="col">
+            <th key={key} scope="col" className="pr-3.5 text-right">
               {name} <small>pt</small>
             </th>
           ))}
@@ -119,6 +119,7 @@ export function StyleTable({ style, scheme, change }: Props) {
               <th scope="row">{kind.name}</th>
               <td>
                 <select
+                  className="quiet-field max-w-[170px] px-0.5 py-[3px]"
                   aria-label={`${kind.name}: face`}
                   value={text.face}
                   onChange={event => set({ face: event.target.value as FaceName })}
@@ -146,6 +147,7 @@ export function StyleTable({ style, scheme, change }: Props) {
               ))}
               <td>
                 <select
+                  className="quiet-field max-w-[170px] px-0.5 py-[3px]"
                   aria-label={`${kind.name}: how lines stand`}
                   value={text.align}
                   onChange={event => set({ align: event.target.value as TextStyle['align'] })}
@@ -159,6 +161,7 @@ export function StyleTable({ style, scheme, change }: Props) {
               </td>
               <td>
                 <select
+                  className="quiet-field max-w-[170px] px-0.5 py-[3px]"
                   aria-label={`${kind.name}: digits`}
                   value={text.oldStyleFigures ? 'old' : 'lining'}
                   onChange={event => set({ oldStyleFigures: event.target.value === 'old' })}

@@ -68,7 +68,8 @@ export function TermPlaces({ id }: { id: string }) {
   const doc = useDeferredValue(useView(view => view.doc))
   const turnover = useView(view => view.turnover)
   const ledger = useView(view => view.ledger)
-  const rows = useMemo(() => placeRows(doc, id), [doc, id])
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what stands around them may say pages
+  const rows = useMemo(() => placeRows(doc, id, session.live), [doc, id, session, turnover])
 
   const count = rows.filter(({ range }) => range !== 'end').length
 

@@ -5,7 +5,8 @@ import { type TermNode, termName, termTree } from '@steady-ledger/core/content/i
 import type { HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { Node } from '@tiptap/pm/model'
-import { wordsAfter, wordsBefore } from '../aroundPlace.ts'
+import type { LiveNumbers } from '../../editor/live.ts'
+import { type Around, wordsAround } from '../aroundPlace.ts'
 
 export interface TermRow {
   id: string
@@ -56,14 +57,12 @@ export function foundRows(rows: readonly TermRow[], terms: Work['terms'], asked:
 }
 
 /** A place of a term, in its line of text. */
-export interface PlaceRow extends FoundMark {
+export interface PlaceRow extends FoundMark, Around {
   at: number
-  before: string
-  after: string
 }
 
 /** The places of a term, in the order of the text. */
-export function placeRows(doc: Node, term: string): PlaceRow[] {
+export function placeRows(doc: Node, term: string, live: LiveNumbers): PlaceRow[] {
   const rows: PlaceRow[] = []
   const marks = new Map(
     marksOf(doc)
@@ -71,12 +70,9 @@ export function placeRows(doc: Node, term: string): PlaceRow[] {
       .map(mark => [mark.id, mark]),
   )
   if (!marks.size) return rows
-  doc.descendants((node, at, parent) => {
-    if (node.type.name !== 'indexMark' || !parent) return
-    const mark = marks.get(node.attrs.id)
-    if (!mark) return
-    const { parentOffset } = doc.resolve(at)
-    rows.push({ ...mark, at, before: wordsBefore(parent, parentOffset), after: wordsAfter(parent, parentOffset + 1) })
+  doc.descendants((node, at) => {
+    const mark = node.type.name === 'indexMark' ? marks.get(node.attrs.id) : undefined
+    if (mark) rows.push({ ...mark, at, ...wordsAround(doc, at, live) })
   })
   return rows
 }

@@ -31,7 +31,7 @@ export function LedgerChart() {
   const box = { contentStyle: { background: 'var(--sheet)', border: '1px solid var(--rule-strong)', borderRadius: 0 } }
   const chart = (title: string, bars: { key: string; name: string; fill: string; stack?: string }[], per: number) => (
     <section className="chart">
-      <h2>{title}</h2>
+      <h2 className="mt-3 mb-1.5 text-base font-semibold">{title}</h2>
       <div aria-hidden="true">
         <BarChart
           width={width}
@@ -69,7 +69,7 @@ export function LedgerChart() {
   )
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard
-    <section className="chart-scroll" tabIndex={0} aria-label="What stands where">
+    <section className="min-h-0 flex-1 overflow-auto px-6 pt-2 pb-10" tabIndex={0} aria-label="What stands where">
       {shown.length > 0 &&
         chart(
           'What stands where',

@@ -32,6 +32,10 @@ type Row = { kind: 'division'; id: string; title: string } | { kind: 'entry'; en
 const rowHeight = 38
 const divisionHeight = 30
 const nowhere: string[] = []
+/** The columns of head and rows. */
+const columns =
+  'grid grid-cols-[140px_minmax(200px,1fr)_170px_56px_180px_190px] items-center gap-4 pr-4 max-[1100px]:grid-cols-[124px_minmax(160px,1fr)_120px_44px_130px_120px] max-[1100px]:gap-2.5'
+const fieldInRow = 'quiet-field w-full px-1 py-[3px] text-ellipsis'
 
 interface Kind {
   key: string
@@ -74,8 +78,8 @@ export function LedgerView() {
     />
   )
   return (
-    <main className="ledger" aria-label="Ledger">
-      <div className="tools open-below">
+    <main className="flex h-full flex-col" aria-label="Ledger">
+      <div className="tools border-b-0">
         {views}
         <span ref={setTools} className="contents" />
       </div>
@@ -232,8 +236,8 @@ function Entries({ tools }: { tools: HTMLElement | null }) {
       {tools &&
         createPortal(
           <>
-            <span className="spring" />
-            <label className="inline-field">
+            <span className="flex-1" />
+            <label className="choice-in-line">
               In{' '}
               <select value={inDivision} onChange={event => setInDivision(event.target.value)}>
                 <option value="">the whole work</option>
@@ -244,7 +248,7 @@ function Entries({ tools }: { tools: HTMLElement | null }) {
                 ))}
               </select>
             </label>
-            <label className="inline-field">
+            <label className="choice-in-line">
               Sorted{' '}
               <select value={order} onChange={event => setOrder(event.target.value as Order)}>
                 {Object.entries(orders).map(([key, name]) => (
@@ -255,7 +259,7 @@ function Entries({ tools }: { tools: HTMLElement | null }) {
               </select>
             </label>
             <input
-              className="search"
+              className="w-[180px]"
               type="search"
               aria-label="Search the ledger"
               placeholder="Search"
@@ -268,7 +272,7 @@ function Entries({ tools }: { tools: HTMLElement | null }) {
           </>,
           tools,
         )}
-      <div className="tools kinds">
+      <div className="tools pt-0">
         <div className="choices-row" role="group" aria-label="What to show">
           {kinds.map(({ key, name, count }) => (
             <button key={key} type="button" aria-pressed={shown === key} onClick={() => choose(key)}>
@@ -286,24 +290,38 @@ function Entries({ tools }: { tools: HTMLElement | null }) {
           </label>
         )}
       </div>
-      <div className="ledger-table" role="table" aria-label="Ledger" aria-rowcount={rows.length + 1}>
-        <div className="ledger-head" role="row" aria-rowindex={1}>
-          <span role="columnheader">Number</span>
+      <div className="flex min-h-0 flex-1 flex-col" role="table" aria-label="Ledger" aria-rowcount={rows.length + 1}>
+        <div
+          className={`${columns} h-8 flex-none overflow-hidden border-b border-(--rule-strong) [scrollbar-gutter:stable] column-head`}
+          role="row"
+          aria-rowindex={1}
+        >
+          <span role="columnheader" className="text-right">
+            Number
+          </span>
           <span role="columnheader">Caption or title</span>
           <span role="columnheader">Label</span>
-          <span role="columnheader">Page</span>
+          <span role="columnheader" className="text-right">
+            Page
+          </span>
           <span role="columnheader">Referred to</span>
           <span role="columnheader">Findings</span>
         </div>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
-        <div className="ledger-scroll" ref={scroll} role="rowgroup" tabIndex={0}>
-          <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
+        <div className="flex-1 overflow-y-auto [scrollbar-gutter:stable]" ref={scroll} role="rowgroup" tabIndex={0}>
+          <div className="relative" style={{ height: virtual.getTotalSize() }} role="presentation">
             {virtual.getVirtualItems().map(item => {
               const row = rows[item.index]!
               const style = { transform: `translateY(${item.start}px)`, height: item.size }
               if (row.kind === 'division')
                 return (
-                  <div key={`d${row.id}`} role="row" aria-rowindex={item.index + 2} className="ledger-division" style={style}>
+                  <div
+                    key={`d${row.id}`}
+                    role="row"
+                    aria-rowindex={item.index + 2}
+                    className="ledger-division absolute inset-x-0 top-0 border-b border-(--rule) bg-(--paper) px-4 py-[5px] text-(--ink-soft)"
+                    style={style}
+                  >
                     <span role="cell" aria-colspan={6}>
                       {row.title}
                     </span>
@@ -363,7 +381,8 @@ const EntryRow = memo(function EntryRow({ entry, start, index, current, page, re
     <div
       role="row"
       aria-rowindex={index + 2}
-      className={`ledger-row${current ? ' current' : ''}`}
+      aria-current={current || undefined}
+      className={`ledger-row group/row absolute inset-x-0 top-0 border-b border-(--rule) aria-current:bg-(--structure-wash) aria-current:shadow-[inset_3px_0_0_var(--structure)] ${columns}`}
       style={{ transform: `translateY(${start}px)`, height: rowHeight }}
       draggable
       onDragStart={event => {
@@ -374,22 +393,34 @@ const EntryRow = memo(function EntryRow({ entry, start, index, current, page, re
         event.dataTransfer.setData('text/plain', entryName(entry))
       }}
     >
-      <span role="cell" className="ledger-number">
+      <span
+        role="cell"
+        className="ledger-number relative -mr-2 flex h-full items-center justify-end border-r-3 border-double border-(--column-rule) pr-3 text-right font-text text-[15px] font-semibold whitespace-nowrap"
+      >
         <AccountButton entry={entry} />
         <Link to={`../galley/${entry.id}`}>{series ? `${entry.names.one} ${entry.number}` : entry.bare || '–'}</Link>
       </span>
-      <span role="cell" className={`ledger-caption level-${item.kind === 'heading' ? item.level : 0}`}>
-        {saysFormula(item) ? <FormulaText source={item.text!.attrs.formula} /> : <CaptionField entry={entry} />}
+      <span
+        role="cell"
+        className={`min-w-0 truncate font-text text-base ${item.kind === 'heading' && item.level === 1 ? '[&_input]:font-semibold' : ''}`}
+      >
+        {saysFormula(item) ? (
+          <span className="px-[5px]">
+            <FormulaText source={item.text!.attrs.formula} />
+          </span>
+        ) : (
+          <CaptionField entry={entry} />
+        )}
       </span>
       <span role="cell">
         <LabelField entry={entry} />
       </span>
-      <span role="cell" className="ledger-page">
+      <span role="cell" className="text-right">
         {page && <Link to={`../pages/${page}`}>{page}</Link>}
       </span>
-      <span role="cell" className="ledger-referred">
+      <span role="cell" className="quiet-links truncate text-[13px]">
         {pages.length === 0 ? (
-          <em>{item.kind === 'note' ? '' : 'never'}</em>
+          <em className="text-(--ink-soft) not-italic">{item.kind === 'note' ? '' : 'never'}</em>
         ) : (
           <>
             {pages.length === 1 ? 'page ' : 'pages '}
@@ -403,8 +434,8 @@ const EntryRow = memo(function EntryRow({ entry, start, index, current, page, re
           </>
         )}
       </span>
-      <span role="cell" className={`ledger-finding ${weight}`} title={finding}>
-        {since && <span className="since">{sinceWords(since)}</span>} {finding}
+      <span role="cell" className={`truncate text-[13px] ${weight === 'mustMend' ? 'text-(--mend)' : 'text-(--should)'}`} title={finding}>
+        {since && <span className="text-(--should)">{sinceWords(since)}</span>} {finding}
       </span>
     </div>
   )
@@ -414,10 +445,15 @@ const EntryRow = memo(function EntryRow({ entry, start, index, current, page, re
 function AccountButton({ entry }: { entry: Entry }) {
   return (
     <Popover.Root>
-      <Popover.Trigger className="account-button" aria-label={`Account of ${entryName(entry)}`} />
+      <Popover.Trigger
+        className="absolute left-1 size-[18px] border border-(--rule-strong) bg-(--sheet) font-interface text-xs/4 font-normal text-(--ink-soft) opacity-0 group-focus-within/row:opacity-100 group-hover/row:opacity-100 data-[state=open]:opacity-100"
+        aria-label={`Account of ${entryName(entry)}`}
+      >
+        ?
+      </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content className="account-panel" side="right" align="start" collisionPadding={12}>
-          <h3>Account of the number</h3>
+        <Popover.Content className="floating z-20 w-[320px] px-3.5 py-2.5 [&_a]:underline" side="right" align="start" collisionPadding={12}>
+          <h3 className="mb-1 font-semibold">Account of the number</h3>
           <AccountSteps id={entry.id} />
         </Popover.Content>
       </Popover.Portal>
@@ -434,7 +470,11 @@ function CaptionField({ entry }: { entry: Entry }) {
   const isNote = entry.item.kind === 'note'
   // An empty note has no paragraph to write into here; one that is made of a citation is no text of its author's.
   if (!plain || (isNote && !said) || entry.item.block === 'statement')
-    return <Link to={`../galley/${entry.id}`}>{session.live.textOf(text, entry.id) || (isNote ? 'No text' : 'No caption')}</Link>
+    return (
+      <Link className="px-[5px] text-inherit" to={`../galley/${entry.id}`}>
+        {session.live.textOf(text, entry.id) || (isNote ? 'No text' : 'No caption')}
+      </Link>
+    )
   const write = (draft: string): void => {
     const at = findBlock(session.state.doc, entry.id)
     const node = session.state.doc.nodeAt(at)
@@ -446,6 +486,7 @@ function CaptionField({ entry }: { entry: Entry }) {
   return (
     <DraftInput
       key={entry.id}
+      className={fieldInRow}
       label={`${isNote ? 'Text' : 'Caption'} of ${entryName(entry)}`}
       value={said}
       placeholder={isNote ? 'No text' : 'No caption'}
@@ -457,9 +498,10 @@ function CaptionField({ entry }: { entry: Entry }) {
 function LabelField({ entry }: { entry: Entry }) {
   const session = useSession()
   return (
-    <span className="cell">
+    <span className="relative block">
       <DraftInput
         key={entry.id}
+        className={fieldInRow}
         over
         label={`Label of ${entryName(entry)}`}
         value={entry.item.label}

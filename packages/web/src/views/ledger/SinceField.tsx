@@ -7,7 +7,7 @@ export function SinceField() {
   const since = useView(view => view.since)
   if (milestones.length === 0) return null
   return (
-    <label className="inline-field">
+    <label className="choice-in-line">
       Mark changes since{' '}
       <select value={milestones.some(({ id }) => id === since) ? since : ''} onChange={event => session.showSince(event.target.value)}>
         <option value="">nothing</option>

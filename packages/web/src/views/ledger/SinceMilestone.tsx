@@ -41,7 +41,7 @@ export function SinceMilestone() {
         <TakeMilestone disabled={!writer || !turnover} />
         {milestones.length > 0 && (
           <>
-            <label className="inline-field">
+            <label className="choice-in-line">
               From{' '}
               <select value={earlier?.id} onChange={event => setFrom(event.target.value)}>
                 {milestones.map(({ id, name, taken }) => (
@@ -51,7 +51,7 @@ export function SinceMilestone() {
                 ))}
               </select>
             </label>
-            <label className="inline-field">
+            <label className="choice-in-line">
               to{' '}
               <select value={to} onChange={event => setTo(event.target.value)}>
                 <option value="now">now</option>
@@ -64,7 +64,7 @@ export function SinceMilestone() {
                   ))}
               </select>
             </label>
-            <label className="inline-field">
+            <label className="choice-in-line">
               Show{' '}
               <select value={shown} onChange={event => setShown(event.target.value as ChangeKind | 'all')}>
                 <option value="all">everything ({changes?.length ?? 0})</option>
@@ -75,7 +75,7 @@ export function SinceMilestone() {
                 ))}
               </select>
             </label>
-            <span className="spring" />
+            <span className="flex-1" />
             <button type="button" className="button" disabled={!rows.length} onClick={() => void copy('text/html')}>
               Copy as a table
             </button>
@@ -94,7 +94,7 @@ export function SinceMilestone() {
         )}
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
-      <div className="changes-scroll" tabIndex={0}>
+      <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0}>
         {milestones.length === 0 && (
           <p className="empty">
             No milestone yet. One is taken by name here, and at each dispatch: it keeps every number and page as it was, so that later you
@@ -104,25 +104,41 @@ export function SinceMilestone() {
         {milestones.length > 0 && changes === null && <p className="empty">Making up the pages…</p>}
         {changes?.length === 0 && <p className="empty">Nothing changed: every number, page and caption is what it was.</p>}
         {rows.length > 0 && (
-          <table className="changes-table">
+          <table className="changes-table w-full border-collapse">
             <thead>
               <tr>
-                <th scope="col">Then</th>
-                <th scope="col">Now</th>
-                <th scope="col">Page then</th>
-                <th scope="col">Page now</th>
-                <th scope="col">What it is</th>
-                <th scope="col">Change</th>
+                <th scope="col" className={`sticky top-0 bg-(--paper) px-3 py-2 text-left whitespace-nowrap column-head`}>
+                  Then
+                </th>
+                <th scope="col" className={`sticky top-0 bg-(--paper) px-3 py-2 text-left whitespace-nowrap column-head`}>
+                  Now
+                </th>
+                <th scope="col" className={`sticky top-0 bg-(--paper) px-3 py-2 text-left whitespace-nowrap column-head`}>
+                  Page then
+                </th>
+                <th scope="col" className={`sticky top-0 bg-(--paper) px-3 py-2 text-left whitespace-nowrap column-head`}>
+                  Page now
+                </th>
+                <th scope="col" className={`sticky top-0 bg-(--paper) px-3 py-2 text-left whitespace-nowrap column-head`}>
+                  What it is
+                </th>
+                <th scope="col" className={`sticky top-0 bg-(--paper) px-3 py-2 text-left whitespace-nowrap column-head`}>
+                  Change
+                </th>
               </tr>
             </thead>
             <tbody>
               {rows.slice(0, mostRows).map(({ id, before, after, kinds }) => (
-                <tr key={id}>
-                  <td>{before && (kinds.includes('renumbered') || !after ? <del>{before.name}</del> : before.name)}</td>
-                  <td>{after && <Link to={`../galley/${id}`}>{after.name || 'no number'}</Link>}</td>
-                  <td>{before?.page}</td>
-                  <td>{after?.page}</td>
-                  <td>{(after ?? before)!.caption}</td>
+                <tr key={id} className="border-b border-(--rule) align-top [&>td]:px-3 [&>td]:py-1.5">
+                  <td className="font-text whitespace-nowrap">
+                    {before && (kinds.includes('renumbered') || !after ? <del className="text-(--mend)">{before.name}</del> : before.name)}
+                  </td>
+                  <td className="font-text whitespace-nowrap">
+                    {after && <Link to={`../galley/${id}`}>{after.name || 'no number'}</Link>}
+                  </td>
+                  <td className="whitespace-nowrap">{before?.page}</td>
+                  <td className="whitespace-nowrap">{after?.page}</td>
+                  <td className="font-text">{(after ?? before)!.caption}</td>
                   <td>{sayKinds(kinds)}</td>
                 </tr>
               ))}
@@ -152,7 +168,7 @@ function TakeMilestone({ disabled }: { disabled: boolean }) {
     } else notify({ kind: 'wrong', text: 'The pages of the latest change are still being made. Try again in a moment.' })
   }
   return (
-    <form className="inline-form" onSubmit={take}>
+    <form className="flex items-center gap-1.5 whitespace-nowrap" onSubmit={take}>
       <input
         type="text"
         aria-label="Name of a new milestone"

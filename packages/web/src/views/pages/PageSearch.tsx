@@ -35,7 +35,7 @@ export function PageSearch({ onPlace }: { onPlace(match: PageMatch | undefined):
   const count = matches.length >= mostMatches ? `${mostMatches} or more` : String(matches.length)
   return (
     <form
-      className="page-search"
+      className="flex items-center gap-1.5"
       role="search"
       onSubmit={event => {
         event.preventDefault()
@@ -44,6 +44,7 @@ export function PageSearch({ onPlace }: { onPlace(match: PageMatch | undefined):
     >
       <input
         ref={field}
+        className="w-[172px]"
         type="search"
         aria-label="Search in the pages"
         placeholder="Search in the pages"
@@ -62,10 +63,10 @@ export function PageSearch({ onPlace }: { onPlace(match: PageMatch | undefined):
       {query.trim() && found.query === query && (
         <>
           <span role="status">{matches.length ? `${Math.min(at, matches.length - 1) + 1} of ${count}` : 'Nowhere'}</span>
-          <button type="button" disabled={!matches.length} onClick={() => step(-1)} aria-label="Place before">
+          <button type="button" className="button px-2 py-1" disabled={!matches.length} onClick={() => step(-1)} aria-label="Place before">
             ↑
           </button>
-          <button type="submit" disabled={!matches.length} aria-label="Next place">
+          <button type="submit" className="button px-2 py-1" disabled={!matches.length} aria-label="Next place">
             ↓
           </button>
         </>

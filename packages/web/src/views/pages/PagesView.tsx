@@ -22,6 +22,8 @@ type Mode = 'facing' | 'single' | 'grid'
 const modeNames: Record<Mode, string> = { facing: 'Facing', single: 'Single', grid: 'Grid' }
 const noPages: number[] = []
 
+const proofs = 'flex-1 overflow-auto bg-(--edge) pt-5'
+
 export function PagesView() {
   const session = useSession()
   const navigate = useNavigate()
@@ -147,7 +149,7 @@ export function PagesView() {
   }
   const unknown = wanted.trim() !== '' && !labels.includes(wanted.trim())
   return (
-    <main className="pages" aria-label="Pages">
+    <main className="flex h-full flex-col" aria-label="Pages">
       <div className="tools">
         <div className="choices-row" role="group" aria-label="How pages stand">
           {(Object.keys(modeNames) as Mode[]).map(key => (
@@ -160,7 +162,7 @@ export function PagesView() {
           <button type="button" disabled={mode === 'grid' || zoom === 0} onClick={keeping(() => setZoom(zoom - 1))} aria-label="Smaller">
             −
           </button>
-          <span className="zoom">{Math.round(scale * 75)} %</span>
+          <span className="min-w-[60px] text-center">{Math.round(scale * 75)} %</span>
           <button
             type="button"
             disabled={mode === 'grid' || zoom === zooms.length - 1}
@@ -171,7 +173,6 @@ export function PagesView() {
           </button>
         </div>
         <form
-          className="jump"
           onSubmit={event => {
             event.preventDefault()
             if (wanted.trim() && !unknown) jumpTo(wanted.trim())
@@ -179,13 +180,19 @@ export function PagesView() {
         >
           <label>
             Page{' '}
-            <input value={wanted} placeholder={labels[here]} onChange={event => setWanted(event.target.value)} aria-invalid={unknown} />
+            <input
+              className="w-16"
+              value={wanted}
+              placeholder={labels[here]}
+              onChange={event => setWanted(event.target.value)}
+              aria-invalid={unknown}
+            />
           </label>{' '}
           of {labels.length}
-          {unknown && <span className="field-wrong">no such page</span>}
+          {unknown && <span className="text-[13px] text-(--mend)">no such page</span>}
         </form>
         <PageSearch onPlace={setMatch} />
-        <span className="spring" />
+        <span className="flex-1" />
         <div className="choices-row">
           <button type="button" aria-pressed={small} onClick={() => setSmall(!small)}>
             Thumbnails
@@ -210,15 +217,15 @@ export function PagesView() {
           </button>
         </div>
       </div>
-      <div className="pages-columns">
+      <div className="flex min-h-0 flex-1">
         {small && <Thumbnails current={here} onVisible={setSmallPages} onChoose={index => jumpTo(labels[index]!)} />}
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
-        <div className="pages-scroll" ref={scroll} tabIndex={0} role="region" aria-label="Page proofs">
-          <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        <div className={proofs} ref={scroll} tabIndex={0} role="region" aria-label="Page proofs">
+          <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {items.map(item => (
               <div
                 key={item.key}
-                className={mode === 'grid' ? 'spread grid-row' : 'spread'}
+                className={`absolute inset-x-0 flex min-w-max justify-center ${mode === 'grid' ? 'gap-4' : 'gap-[3px]'}`}
                 style={{ transform: `translateY(${item.start}px)` }}
               >
                 {spreads[item.index]!.map((index, side) => {
@@ -227,7 +234,7 @@ export function PagesView() {
                   if (index === null) return <div key={`none-${side}`} style={size} />
                   const matches = found.query ? found.matches.filter(({ areas }) => areas.some(area => area.page === index)) : []
                   return (
-                    <div key={index} className="page-place" style={size} data-page={labels[index]}>
+                    <div key={index} className="page-place page-paper relative" style={size} data-page={labels[index]}>
                       {drawing && (
                         <PageSheet drawing={drawing} scale={scale} pictureAddress={address} current={selected} onGo={go}>
                           {/* Nothing at all where nothing lies over the page, so that scrolling does not draw it again. */}
@@ -242,7 +249,7 @@ export function PagesView() {
                       {mode === 'grid' && (
                         <button
                           type="button"
-                          className="grid-label"
+                          className="absolute inset-x-0 -bottom-[22px] text-xs/[18px] hover:text-(--structure) hover:underline"
                           onClick={() => {
                             setMode('facing')
                             jumpTo(labels[index]!)

@@ -52,7 +52,7 @@ export function PrintPages({ onDone }: { onDone(): void }) {
   return (
     <>
       {from < count && (
-        <p className="printing" role="status">
+        <p className="floating fixed top-[120px] left-1/2 z-32 flex -translate-x-1/2 items-center gap-3 px-[18px] py-3.5" role="status">
           Setting up pages for the printer <progress aria-label="Pages set up" value={from} max={count} />{' '}
           <button type="button" className="button" onClick={onDone}>
             Cancel

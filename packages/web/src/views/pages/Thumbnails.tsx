@@ -56,7 +56,7 @@ export function Thumbnails({
               aria-label={`Page ${labels[item.index]}`}
               onClick={() => onChoose(item.index)}
             >
-              <span className="page-place" style={{ width, height: page.height * scale }}>
+              <span className="page-paper" style={{ width, height: page.height * scale }}>
                 {drawing && <PageSheet drawing={drawing} scale={scale} pictureAddress={address} current="" onGo={nowhere} />}
               </span>
               <span>{labels[item.index]}</span>

@@ -46,11 +46,11 @@ export function LevelTable({ scheme, change, ledger }: Props) {
     change({ ...scheme, levels: { ...scheme.levels, [set]: rules.map(rule => (rule.level === level ? { ...rule, ...more } : rule)) } })
   return (
     <section>
-      <div className="scheme-head">
-        <h2>Levels</h2>
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-5 [&_.field]:mb-2">
+        <h2 className="font-text text-xl/7 font-semibold">Levels</h2>
         <Segments label="Rules for" value={set} options={sets} onChange={setSet} />
       </div>
-      <table className={all ? 'scheme-table all-levels' : 'scheme-table'}>
+      <table className={`data-table pattern-table ${all ? '[&_.tiles]:flex-wrap [&_.tiles]:gap-y-[5px]' : ''}`}>
         <thead>
           <tr>
             <th scope="col">Level</th>
@@ -104,9 +104,14 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
     rule.forceArabic ? 'arabic' : (tile.form ?? rules.find(other => other.level === tile.level)?.form ?? 'arabic')
   return (
     <>
-      <tr className={open ? 'open' : undefined}>
+      <tr className={open ? 'border-b-0 bg-(--structure-wash)' : undefined}>
         <th scope="row">
-          <button type="button" aria-expanded={open} onClick={onOpen}>
+          <button
+            type="button"
+            className="px-1.5 py-1 text-left whitespace-nowrap text-(--structure) before:text-(--ink-soft) before:content-['▸_'] aria-expanded:before:content-['▾_']"
+            aria-expanded={open}
+            onClick={onOpen}
+          >
             {level} {names.one}
           </button>
         </th>
@@ -128,6 +133,7 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
         </td>
         <td>
           <select
+            className="px-1 py-[3px]"
             aria-label={`${name}: begins again after`}
             value={rule.restartAfter ?? ''}
             onChange={event => alter({ restartAfter: event.target.value === '' ? null : Number(event.target.value) })}
@@ -143,9 +149,9 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
         <SchemeSample number={sample?.number} words={sample?.text ?? ''} />
       </tr>
       {open && (
-        <tr className="scheme-details">
-          <td colSpan={5}>
-            <div className="house-grid">
+        <tr className="bg-(--structure-wash)">
+          <td colSpan={5} className="py-1 pr-3.5 pb-3 pl-5">
+            <div className="field-grid">
               <NameFields names={names} onChange={next => alter({ names: next })} />
               <Choice
                 label="Between number and words"
@@ -186,10 +192,10 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
 
 /** A whole number that is written when it is left. */
 export const NumberCell = ({ label, value, onChange }: { label: string; value: number; onChange(value: number): void }) => (
-  <span className="cell">
+  <span className="relative">
     <DraftInput
       label={label}
-      className="number-cell"
+      className="w-11 px-1.5 py-[3px]"
       numeric
       over
       value={String(value)}

@@ -23,11 +23,11 @@ export function ListLookTable({ scheme, change, used }: Props) {
   const add = (from: ListMarking): void => put([...looks, { ...structuredClone(from), key: newId(), name: `${from.name} (copy)` }])
   return (
     <section>
-      <div className="scheme-head">
-        <h2>Lists</h2>
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-5 [&_.field]:mb-2">
+        <h2 className="font-text text-xl/7 font-semibold">Lists</h2>
         <Segments label="Looks of" value={kind} options={kinds} onChange={setKind} />
       </div>
-      <table className="scheme-table list-looks">
+      <table className="data-table pattern-table">
         <thead>
           <tr>
             <th scope="col">Look</th>
@@ -72,7 +72,7 @@ export function ListLookTable({ scheme, change, used }: Props) {
                     </li>
                   ))}
                 </ol>
-                <p className="depth-tools">
+                <p className="flex gap-5 pt-0.5 text-[13px]">
                   {look.levels.length < deepestList && (
                     <button
                       type="button"
@@ -94,7 +94,7 @@ export function ListLookTable({ scheme, change, used }: Props) {
                   )}
                 </p>
               </td>
-              <td className="count">{used(kind, look.key) || '–'}</td>
+              <td className="tabular-nums">{used(kind, look.key) || '–'}</td>
               <td>
                 <button type="button" className="quiet-link" onClick={() => add(look)}>
                   Copy

@@ -7,8 +7,8 @@ import { formNames } from './forms.ts'
 export function NoteRules({ scheme, change }: { scheme: Scheme; change(next: Scheme): void }) {
   return (
     <section>
-      <div className="scheme-head">
-        <h2>Notes</h2>
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-5 [&_.field]:mb-2">
+        <h2 className="font-text text-xl/7 font-semibold">Notes</h2>
       </div>
       <Kind rules={scheme.notes} change={notes => change({ ...scheme, notes })} />
       <h3 className="mt-4 mb-1 font-semibold">Notes of the other kind</h3>
@@ -16,7 +16,7 @@ export function NoteRules({ scheme, change }: { scheme: Scheme; change(next: Sch
         A second count beside the first: endnotes beside footnotes, or notes of the editor beside those of the author.
       </p>
       <Kind rules={scheme.otherNotes} change={otherNotes => change({ ...scheme, otherNotes })} other />
-      <p className="quiet-note note-place">
+      <p className="quiet-note self-end pb-2">
         Where they stand is said in the <Link to="../house-style">house style</Link>.
       </p>
     </section>
@@ -29,7 +29,7 @@ function Kind({ rules, change, other }: { rules: Rules; change(next: Rules): voi
   const restarts = { work: 'Through the work', chapter: 'Within each chapter', ...(rules.place === 'foot' ? { page: 'On each page' } : {}) }
   const of = other ? ', of the other kind' : ''
   return (
-    <div className="house-grid">
+    <div className="field-grid">
       <Choice
         label={`They count${of}`}
         value={rules.restart as string}

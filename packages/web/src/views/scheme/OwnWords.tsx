@@ -52,8 +52,8 @@ export function OwnWords({ scheme, language, change }: { scheme: Scheme; languag
   }
   return (
     <section>
-      <div className="scheme-head">
-        <h2>Words that the program writes</h2>
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-5 [&_.field]:mb-2">
+        <h2 className="font-text text-xl/7 font-semibold">Words that the program writes</h2>
         <button type="button" className="button quiet" onClick={() => (words ? change({ ...scheme, words: null }) : begin())}>
           {words ? 'Go back to the words of the language' : 'Use words of your own'}
         </button>
@@ -67,7 +67,7 @@ export function OwnWords({ scheme, language, change }: { scheme: Scheme; languag
       )}
       {words && (
         <>
-          <div className="house-grid">
+          <div className="field-grid">
             {fields.map(({ key, says, spaced }) => (
               <Field
                 key={key}
@@ -81,7 +81,7 @@ export function OwnWords({ scheme, language, change }: { scheme: Scheme; languag
           {named.map(([key, says]) => (
             <div key={key}>
               <h3>{says}</h3>
-              <div className="house-grid">
+              <div className="field-grid">
                 <NameFields names={words.names[key]} onChange={names => set({ names: { ...words.names, [key]: names } })} />
               </div>
             </div>

@@ -67,7 +67,7 @@ export function SchemeView() {
     session.sayDone(count ? `The scheme is applied: ${count} ${count === 1 ? 'number' : 'numbers'} changed.` : 'The scheme is applied.')
   }
   return (
-    <main className="house scheme" aria-label="Scheme">
+    <main className="flex h-full flex-col" aria-label="Scheme">
       <div className="tools">
         <Menu
           disabled={!writer}
@@ -85,8 +85,8 @@ export function SchemeView() {
             Names in {languages[language] ?? language}
           </button>
         )}
-        <span className="spring" />
-        <span className={draft ? 'trying' : 'quiet-note'} role="status">
+        <span className="flex-1" />
+        <span className={draft ? 'text-(--should)' : 'quiet-note'} role="status">
           {draft
             ? 'Trying a scheme: nothing is applied yet.'
             : writer
@@ -94,8 +94,8 @@ export function SchemeView() {
               : 'Another tab is writing this work; here you can look and try.'}
         </span>
       </div>
-      <div className="scheme-columns">
-        <div className="house-fields">
+      <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_330px] max-[1180px]:grid-cols-[minmax(0,1fr)_220px]">
+        <div className="form-column">
           <LevelTable scheme={scheme} change={change} ledger={tryLedger} />
           <SeriesTable scheme={scheme} change={change} ledger={tryLedger} />
           <NoteRules scheme={scheme} change={change} />

@@ -35,8 +35,8 @@ export function SeriesTable({ scheme, change, ledger }: Props) {
   }
   return (
     <section>
-      <div className="scheme-head">
-        <h2>Series</h2>
+      <div className="mb-3 flex flex-wrap items-end justify-between gap-5 [&_.field]:mb-2">
+        <h2 className="font-text text-xl/7 font-semibold">Series</h2>
         <Field
           label="Before the last of several"
           value={scheme.conjunction || conjunctionOf(scheme.language)}
@@ -51,7 +51,7 @@ export function SeriesTable({ scheme, change, ledger }: Props) {
           onChange={nameForm => change({ ...scheme, nameForm })}
         />
       </div>
-      <table className="scheme-table">
+      <table className="data-table pattern-table">
         <thead>
           <tr>
             <th scope="col">Series</th>
@@ -75,7 +75,7 @@ export function SeriesTable({ scheme, change, ledger }: Props) {
           ))}
         </tbody>
       </table>
-      <button type="button" className="quiet-link" onClick={() => add(false)}>
+      <button type="button" className="quiet-link mr-5" onClick={() => add(false)}>
         + New series of captions
       </button>{' '}
       <button type="button" className="quiet-link" onClick={() => add(true)}>
@@ -112,22 +112,27 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
   const sample = own[Math.min(2, own.length - 1)]
   const { names } = rule
   const tile = (text: string, says = ''): React.ReactNode => (
-    <span className={says ? 'tile field-tile still' : 'tile still'}>
-      <span>
+    <span className={says ? 'tile field-tile' : 'tile'}>
+      <span className="px-2">
         {text} {says && <small>{says}</small>}
       </span>
     </span>
   )
   return (
     <>
-      <tr className={open ? 'open' : undefined}>
+      <tr className={open ? 'border-b-0 bg-(--structure-wash)' : undefined}>
         <th scope="row">
-          <button type="button" aria-expanded={open} onClick={onOpen}>
+          <button
+            type="button"
+            className="px-1.5 py-1 text-left whitespace-nowrap text-(--structure) before:text-(--ink-soft) before:content-['▸_'] aria-expanded:before:content-['▾_']"
+            aria-expanded={open}
+            onClick={onOpen}
+          >
             {names.many}
           </button>
         </th>
         <td>
-          <span className="tiles still">
+          <span className="tiles">
             {rule.brackets && tile('(')}
             {counting.prefixLevel !== null && (
               <>
@@ -148,9 +153,9 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
         />
       </tr>
       {open && (
-        <tr className="scheme-details">
-          <td colSpan={4}>
-            <div className="house-grid">
+        <tr className="bg-(--structure-wash)">
+          <td colSpan={4} className="py-1 pr-3.5 pb-3 pl-5">
+            <div className="field-grid">
               <NameFields names={names} onChange={next => alter({ names: next })} />
               {rule.statement !== null && (
                 <>

@@ -39,21 +39,24 @@ export function WhatWouldChange({ numbers, wordings, trying, waits = usual, does
   const references = all ? wordingRows : wordingRows.slice(0, 6)
   const more = numbers.length - shown.length + wordingRows.length - references.length
   return (
-    <aside className="would-change" aria-label="What would change">
-      <p className="slip-kind">What would change</p>
+    <aside
+      className="grid content-start gap-3 overflow-y-auto border-l border-(--rule-strong) bg-(--paper) px-[18px] pt-[18px] pb-10"
+      aria-label="What would change"
+    >
+      <p className="column-head">What would change</p>
       {!trying && <p>{waits}</p>}
       {trying && (
         <>
-          <dl className="change-counts">
+          <dl className="flex items-start gap-[18px] max-[1180px]:flex-wrap">
             {counts.map(([count, says]) => (
-              <div key={says}>
-                <dt>{says}</dt>
-                <dd>{count}</dd>
+              <div key={says} className="flex max-w-[84px] flex-col-reverse justify-end">
+                <dt className="text-xs/[15px] text-(--ink-soft)">{says}</dt>
+                <dd className="font-text text-[21px] font-semibold text-(--structure)">{count}</dd>
               </div>
             ))}
           </dl>
           {numbers.length + wordings.length === 0 && <p>No number in this work would change. How blocks look may.</p>}
-          <ul className="change-list">
+          <ul>
             {shown.map(({ id, from, to }) => (
               <Change key={id} from={from} to={to} />
             ))}
@@ -62,7 +65,7 @@ export function WhatWouldChange({ numbers, wordings, trying, waits = usual, does
             ))}
           </ul>
           {(more > 0 || all) && (
-            <button type="button" className="quiet-link" aria-expanded={all} onClick={() => setAll(!all)}>
+            <button type="button" className="quiet-link justify-self-start" aria-expanded={all} onClick={() => setAll(!all)}>
               {all ? 'Show some of each kind' : `Show ${more.toLocaleString('en-GB')} more`}
             </button>
           )}
@@ -82,10 +85,10 @@ export function WhatWouldChange({ numbers, wordings, trying, waits = usual, does
 
 function Change({ from, to }: { from: string; to: string }) {
   return (
-    <li>
-      <del>{from || 'no number'}</del>
+    <li className="grid grid-cols-[minmax(0,1fr)_18px_minmax(0,1fr)] gap-1 border-b border-(--rule) py-[3px] font-text">
+      <del className="text-(--mend)">{from || 'no number'}</del>
       <span aria-hidden="true">→</span>
-      <ins>{to || 'no number'}</ins>
+      <ins className="text-(--structure) no-underline">{to || 'no number'}</ins>
     </li>
   )
 }

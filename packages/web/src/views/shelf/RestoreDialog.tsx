@@ -62,7 +62,7 @@ export function RestoreDialog({
                     last changed {date.format(work.changed)}
                   </small>
                 </th>
-                <td>{work.damaged ? <span className="wrong">{work.damaged}</span> : stands[work.shelf]}</td>
+                <td>{work.damaged ? <span className="text-(--mend)">{work.damaged}</span> : stands[work.shelf]}</td>
                 <td>
                   <select
                     aria-label={`What becomes of “${work.title}”`}

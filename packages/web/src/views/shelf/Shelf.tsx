@@ -183,7 +183,7 @@ export function Shelf() {
         <FileInput input={chooser} multiple label="Bundle file" accept=".zip,application/zip" onFiles={files => void openAll(files)} />
       </header>
       {failure && (
-        <div className="wrong" role="alert">
+        <div className="text-(--mend)" role="alert">
           <h2>Works cannot be kept in this browser</h2>
           <p>
             {failure} Let this address keep data (cookies and site data), leave private browsing, or make room on the disk; then reload the

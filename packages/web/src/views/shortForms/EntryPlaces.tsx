@@ -10,15 +10,13 @@ import { useNavigate } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Menu } from '../../ui/Menu.tsx'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
-import { wordsAfter, wordsBefore } from '../aroundPlace.ts'
+import { type Around, wordsAround } from '../aroundPlace.ts'
 import { AmongWords, PlaceLine } from '../PlaceLine.tsx'
 
-interface Place {
+interface Place extends Around {
   at: number
   standing: Standing
-  before: string
   says: string
-  after: string
 }
 
 const reasons = {
@@ -34,27 +32,26 @@ export function EntryPlaces({ id, mentions }: { id: string; mentions: Mentions }
   const session = useSession()
   const navigate = useNavigate()
   const doc = useDeferredValue(useView(view => view.doc))
-  useView(view => view.turnover)
+  const turnover = useView(view => view.turnover)
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what stands around them may say pages
   const places = useMemo(() => {
     const standings = [...mentions.byPlace.values()].filter(({ entry }) => entry === id)
     const found: Place[] = []
-    doc.descendants((node, at, parent) => {
-      if (node.type !== schema.nodes.mention || node.attrs.entry !== id || !parent) return
+    doc.descendants((node, at) => {
+      if (node.type !== schema.nodes.mention || node.attrs.entry !== id) return
       const standing = standings[found.length]
       if (!standing) return
-      const offset = doc.resolve(at).parentOffset
       found.push({
         at,
         standing,
-        before: wordsBefore(parent, offset),
+        ...wordsAround(doc, at, session.live),
         says: textOfPieces(
           wordMention(node, standing.occurrence, { mentions, language: session.live.language, words: session.live.words }),
         ),
-        after: wordsAfter(parent, offset + 1),
       })
     })
     return found
-  }, [doc, id, mentions, session])
+  }, [doc, id, mentions, session, turnover])
   const set = ({ at }: Place, name: string, value: unknown): void =>
     void session.dispatch(closeHistory(session.state.tr).setNodeAttribute(at, name, value))
   return (

@@ -6,16 +6,14 @@ import { useDeferredValue, useMemo } from 'react'
 import { useNavigate } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
-import { wordsAfter, wordsBefore } from '../aroundPlace.ts'
+import { type Around, wordsAround } from '../aroundPlace.ts'
 import { locatorSays } from '../galley/cited.ts'
 import { AmongWords, PlaceLine } from '../PlaceLine.tsx'
 
-interface Place {
+interface Place extends Around {
   id: string
   holder: string
-  before: string
   says: string
-  after: string
   locator: string
 }
 
@@ -35,9 +33,8 @@ export function SourcePlaces({ id }: { id: string }) {
         return {
           id: node.attrs.id,
           holder: $at.node(depth).attrs.id ?? '',
-          before: wordsBefore($at.parent, $at.parentOffset),
+          ...wordsAround(doc, at, session.live),
           says: textOfPieces(session.live.wording(node, node.attrs.id)),
-          after: wordsAfter($at.parent, $at.parentOffset + 1),
           locator: (node.attrs.cites as readonly Cited[])
             .filter(({ source }) => source === id)
             .map(locatorSays)
