@@ -1,6 +1,9 @@
 import { defineConfig } from '@playwright/test'
 import { chromiumFlags } from './e2e/chromium.ts'
 
+/** Pages of tests live for seconds: to compile for the long run takes longer than it saves. */
+const forShortLives = '--js-flags=--invocation-count-for-maglev=2000 --invocation-count-for-turbofan=20000 --liftoff-only'
+
 export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
@@ -14,7 +17,7 @@ export default defineConfig({
   use: {
     baseURL: 'http://localhost:4390',
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args: chromiumFlags },
+    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args: [...chromiumFlags, forShortLives] },
     actionTimeout: 20_000,
     // Every test would keep the whole application for use without its server; the tests of that ask for it.
     serviceWorkers: 'block',

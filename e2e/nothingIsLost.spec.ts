@@ -5,7 +5,7 @@ import path from 'node:path'
 import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
 import { inBalance, openChapter, openDemo, saved } from './support.ts'
-import { expect, inNewBrowser, type Page, test } from './test.ts'
+import { expect, inNewBrowser, type Page, inOwnBrowser as test } from './test.ts'
 
 const words = 'Words that must not be lost. '
 const titlePage = '.division.open p'
@@ -46,7 +46,7 @@ const letStore = (page: Page): Promise<void> => page.evaluate(() => (globalThis 
 test('a full storage: it is said, a rescue file holds what is on the screen, leaving asks, and it is saved when there is room', async ({
   page,
 }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await refuse(page, 'QuotaExceededError')
   await write(page)
   const trouble = page.locator('.save-trouble')
@@ -97,7 +97,7 @@ test('a view that cannot be fetched says so, and is there when the page is loade
   await expect(page.locator('.fault')).toContainText('This view stopped')
   await page.unroute('**/assets/SchemeView*')
   await page.locator('.fault').getByRole('button', { name: 'Load the page anew' }).click()
-  await expect(page.locator('main.scheme')).toBeVisible()
+  await expect(page.getByRole('main', { name: 'Scheme' })).toBeVisible()
 })
 
 test('a second file is not written over one that is under way, and that one can be cancelled from the shelf', async ({ page }) => {
@@ -134,10 +134,10 @@ test('a work that another tab takes off the shelf is not said to be saved; it ca
   context,
   page,
 }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   const other = await context.newPage()
   await other.goto('/')
-  await other.locator('.work-card', { hasText: 'Wind Mixing' }).getByRole('button', { name: 'Remove' }).click()
+  await other.locator('.work-card', { hasText: 'Turbidity' }).getByRole('button', { name: 'Remove' }).click()
   await expect(page.locator('.save-trouble')).toContainText('taken off the shelf')
   await write(page)
   await expect(page.locator('.foot')).toContainText('Not saved')
@@ -152,10 +152,10 @@ test('three tabs: one writes at a time, places are handed over with every word, 
   page,
 }) => {
   test.setTimeout(120_000)
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   const tabs = [page, await context.newPage(), await context.newPage()]
   for (const tab of tabs.slice(1)) {
-    await openDemo(tab)
+    await openDemo(tab, 'galley', 'demo-paper')
     await expect(tab.locator('.foot')).toContainText('Open for writing in another tab')
   }
   const order = [1, 2, 0, 2, 1]
@@ -316,7 +316,7 @@ test('works of an older version of the program, and one in a language that no br
 
 test('a clock that is set back loses nothing and leaves the order of the shelf', async ({ page }) => {
   await page.clock.install({ time: new Date('2026-11-26T10:00:00') })
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await write(page, 'Before. ')
   await page.clock.runFor(2000)
   await saved(page)
@@ -325,7 +325,7 @@ test('a clock that is set back loses nothing and leaves the order of the shelf',
   await page.clock.runFor(2000)
   await saved(page)
   await page.getByRole('link', { name: /Shelf/ }).click()
-  await expect(page.locator('.work-name').first()).toContainText('Wind Mixing')
+  await expect(page.locator('.work-name').first()).toContainText('Turbidity')
   await page.locator('.work-cover').first().click()
   await expect(page.locator(titlePage).first()).toContainText('After. Before. ')
 })

@@ -56,7 +56,7 @@ export async function takeSeed(page: Page): Promise<void> {
 
 let seed: string | undefined
 
-/** Puts what was taken into the storage of a page’s browser; the page is on the address of the application already. */
+/** Puts what was taken into the storage of a page’s browser, in place of all that is there; the page is on the address of the application. */
 export async function putSeed(page: Page): Promise<void> {
   if (!existsSync(file)) throw new Error('There is no seed: the set-up of the browser tests did not run.')
   seed ??= readFileSync(file, 'utf8')
@@ -74,6 +74,14 @@ export async function putSeed(page: Page): Promise<void> {
       }
       return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, whole(inner)]))
     }
+    localStorage.clear()
+    sessionStorage.clear()
+    for (const { name } of await indexedDB.databases())
+      await new Promise<void>((resolve, reject) => {
+        const request = indexedDB.deleteDatabase(name!)
+        request.onsuccess = () => resolve()
+        request.onerror = () => reject(request.error)
+      })
     await new Promise<void>((resolve, reject) => {
       const request = indexedDB.open('steady-ledger', version)
       request.onerror = () => reject(request.error)

@@ -34,7 +34,14 @@ const built = step('build', 'npx vite build packages/web --logLevel error && npx
 process.stdout.write('\n── unit tests\n')
 spawnSync(
   process.execPath,
-  ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--json', '--outputFile=test-results/unit.json'],
+  [
+    '--enable-source-maps',
+    '--import',
+    './scripts/typescript.mjs',
+    'node_modules/jest/bin/jest.js',
+    '--json',
+    '--outputFile=test-results/unit.json',
+  ],
   { stdio: 'inherit' },
 )
 count('test-results/unit.json', report => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites])

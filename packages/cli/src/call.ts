@@ -1,12 +1,5 @@
 /** What every call of the command line is given, and what they share. */
 
-import type { FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
-import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
-import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
-import type { Work } from '@steady-ledger/core/work/work.ts'
-import { setFormulas } from './formulas/setFormulas.ts'
-import { readFonts } from './host.ts'
-
 export interface CallArguments {
   positionals: string[]
   values: { out?: string; to?: string; json?: boolean; csv?: boolean; csl?: boolean; pages?: string; seed?: string }
@@ -20,15 +13,6 @@ export class CallError extends Error {
     super(message)
     this.status = status
   }
-}
-
-export async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts; formulas: FormulaTypesetter }> {
-  // All of MathJax: a call that needs no pages does not wait for it.
-  const { createTypesetter } = await import('@steady-ledger/core/formulas/converter.ts')
-  const formulas = createTypesetter()
-  await setFormulas(work, formulas)
-  const fonts = openFonts(readFonts())
-  return { turnover: new TurnoverEngine(fonts, formulas).run(work), fonts, formulas }
 }
 
 export async function printJson(value: unknown): Promise<void> {

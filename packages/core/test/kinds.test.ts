@@ -33,8 +33,16 @@ function fillAround(name: string, content: Node): Node {
   return schema.nodes[name as 'paragraph'].create(null, made)
 }
 
+type Kind = (typeof schema.nodes)['paragraph']
+const ways = new Map<string, Kind[]>()
+
 /** Kinds that hold a kind, from the innermost out to the document. */
-function wayTo(name: string): (typeof schema.nodes)['paragraph'][] {
+function wayTo(name: string): Kind[] {
+  const way = ways.get(name) ?? findWay(name)
+  ways.set(name, way)
+  return way
+}
+function findWay(name: string): Kind[] {
   const queue: string[][] = [[name]]
   const seen = new Set([name])
   for (let way = queue.shift(); way; way = queue.shift()) {

@@ -24,7 +24,7 @@ test('the demo works', async () => {
   await compare('paper', await demoWorks.paper())
   await compare('paper in columns', await demoWorks.columns())
 })
-test.each([80, 300])('a generated work of %i pages', async pages => compare(`generated ${pages}`, generateWork(pages, 1)), 120_000)
+test('a generated work of 80 pages', async () => compare('generated 80', generateWork(80, 1)))
 test.each(fc.sample(works, { numRuns: 50, seed: 20261125 }).map((work, i): [number, Work] => [i, work]))('random work %i', (i, work) =>
   compare(`random ${i}`, work),
 )

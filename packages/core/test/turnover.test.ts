@@ -1,4 +1,3 @@
-import fc from 'fast-check'
 import { Transform } from 'prosemirror-transform'
 import { div, fig, full, h2, note, p, page, paragraph, ref, t } from '../../../demo/src/builder.ts'
 import { generateWork } from '../../../demo/src/generate.ts'
@@ -8,15 +7,10 @@ import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import { isGenerated } from '../src/numbers/scan.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
-import { demote, moveDivision, promote, removeBlock } from '../src/work/commands/sections.ts'
-import { readySchemeFor, readySchemes } from '../src/work/parts/readySchemes.ts'
-import { readyStyles } from '../src/work/parts/readyStyles.ts'
 import { schema } from '../src/work/schema.ts'
-import type { Work } from '../src/work/work.ts'
 import { saidIn } from './support/saying.ts'
 import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
-const drawn = (turnover: Turnover): string => JSON.stringify(turnover.pages.map(drawPage))
 const lorem =
   'The deep water of a small basin can be cut off from the wind for a whole season, and run short of oxygen while its neighbour does not. '
 const body = (n: number) => Array.from({ length: n }, () => p`${lorem.repeat(4).trim()}`)
@@ -122,109 +116,6 @@ test('nothing on any page of the demo thesis lies outside its margins or over so
       }
   }
 })
-
-/** Any edit an author can make in one step. */
-type Edit = (tr: Transform, random: (below: number) => number) => void
-const edits: Edit[] = [
-  (tr, random) => {
-    const places: number[] = []
-    tr.doc.descendants((node, at) => void (node.isText && places.push(at)))
-    tr.insert(places[random(places.length)]!, schema.text('word ', []))
-  },
-  (tr, random) => void moveDivision(tr, random(tr.doc.childCount), random(tr.doc.childCount + 1)),
-  (tr, random) => void promote(tr, headingIds(tr)[random(Math.max(1, headingIds(tr).length))] ?? ''),
-  (tr, random) => void demote(tr, headingIds(tr)[random(Math.max(1, headingIds(tr).length))] ?? ''),
-  (tr, random) => {
-    const ids: string[] = []
-    tr.doc.forEach(node => node.forEach(block => void (block.attrs.id && ids.push(block.attrs.id))))
-    removeBlock(tr, ids[random(ids.length)]!)
-  },
-  (tr, random) => {
-    const at = random(tr.doc.childCount)
-    let from = 0
-    for (let i = 0; i < at; i++) from += tr.doc.child(i).nodeSize
-    tr.insert(
-      from + tr.doc.child(at).nodeSize - 1,
-      schema.nodes.figure.create({ id: `new${tr.doc.content.size}` }, schema.nodes.caption.create(null, schema.text('A new figure'))),
-    )
-  },
-]
-const headingIds = (tr: Transform): string[] => {
-  const ids: string[] = []
-  tr.doc.descendants(node => void (node.type.name === 'heading' && ids.push(node.attrs.id)))
-  return ids
-}
-
-/** What an author can change beside the text: house style, scheme, settings, pictures. */
-type Change = (work: Work, random: (below: number) => number) => Partial<Work>
-const changes: Change[] = [
-  ({ houseStyle }, random) => ({
-    houseStyle: { ...houseStyle, body: { ...houseStyle.body, leading: 14 + random(5), size: 9 + random(3) }, evenFeet: random(2) === 0 },
-  }),
-  ({ houseStyle }, random) => ({
-    houseStyle: { ...houseStyle, page: { ...houseStyle.page, inner: 80 + random(40), top: 70 + random(30) } },
-  }),
-  ({ houseStyle }, random) => ({
-    houseStyle: {
-      ...houseStyle,
-      hyphenate: random(2) === 0,
-      opticalMargins: random(2) === 0,
-      opens: (['page', 'recto', 'runOn'] as const)[random(3)]!,
-      lineNumbers: { by: (['none', 'page', 'work'] as const)[random(3)]!, every: 2 },
-      headings: houseStyle.headings.map(heading => ({ ...heading, runIn: random(2) === 0 })),
-    },
-  }),
-  (_work, random) => ({ houseStyle: readyStyles[random(readyStyles.length)]!.make() }),
-  ({ scheme }, random) => ({ scheme: readySchemeFor(readySchemes[random(readySchemes.length)]!.make(), scheme) }),
-  ({ scheme }, random) => ({
-    scheme: {
-      ...scheme,
-      nameForm: random(2) ? 'short' : 'full',
-      notes: {
-        ...scheme.notes,
-        form: random(2) ? 'symbols' : 'arabic',
-        restart: (['work', 'chapter', 'page'] as const)[random(3)]!,
-        place: 'foot',
-      },
-    },
-  }),
-  ({ settings }, random) => ({ settings: { ...settings, language: ['de', 'fr', 'en-US'][random(3)]!, author: `A. Author ${random(9)}` } }),
-  ({ pictures }, random) => {
-    const names = [...pictures.keys()]
-    const name = names[random(names.length)]
-    if (!name) return {}
-    const next = new Map(pictures)
-    if (random(3) === 0) next.delete(name)
-    else next.set(name, { ...pictures.get(name)!, height: 50 + random(900) })
-    return { pictures: next }
-  },
-]
-
-test('an edited work and the same work opened afresh have the same pages, over random edits and changes beside the text', () => {
-  const base = generateWork(9, 3)
-  fc.assert(
-    fc.property(fc.array(fc.tuple(fc.nat(edits.length + changes.length - 1), fc.nat()), { minLength: 1, maxLength: 6 }), steps => {
-      const engine = newEngine()
-      let work: Work = base
-      engine.run(work)
-      for (const [which, seed] of steps) {
-        let state = seed
-        const random = (below: number): number => {
-          state = (Math.imul(state, 1103515245) + 12345) & 0x7fffffff
-          return below > 0 ? state % below : 0
-        }
-        const tr = new Transform(work.doc)
-        edits[which]?.(tr, random)
-        work = { ...work, doc: tr.doc, ...changes[which - edits.length]?.(work, random) }
-        const incremental = engine.run(work)
-        const fresh = newEngine().run({ ...work, doc: schema.nodeFromJSON(work.doc.toJSON()) })
-        expect(incremental.rounds).toBe(fresh.rounds)
-        expect(drawn(incremental)).toBe(drawn(fresh))
-      }
-    }),
-    { numRuns: 25 },
-  )
-}, 240_000)
 
 test('same work, same bytes', async () => {
   const date = new Date(0)

@@ -1,5 +1,4 @@
 /** The supervisor of the thread that makes pages: whatever becomes of a thread, the next one has the work, and nothing of the old one is heard. */
-import { jest } from '@jest/globals'
 import { PagesClient, supervision, type Thread } from '../src/session/pagesClient.ts'
 import type { FromTurnover, ToTurnover, TurnoverSummary } from '../src/workers/protocol.ts'
 

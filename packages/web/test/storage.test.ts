@@ -1,6 +1,5 @@
 /** What is kept in the browser: everything comes back, only what changed is written, and a failure leaves what was there. */
 import 'fake-indexeddb/auto'
-import { jest } from '@jest/globals'
 import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
 import { thesisStyle } from '@steady-ledger/core/work/parts/readyStyles.ts'
 import { thesisScheme } from '@steady-ledger/core/work/parts/scheme.ts'

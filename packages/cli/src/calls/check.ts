@@ -1,6 +1,7 @@
 import { findingsOf } from '@steady-ledger/core/findings/index.ts'
-import { type Call, printJson, turnOver } from '../call.ts'
+import { type Call, printJson } from '../call.ts'
 import { openWork } from '../input.ts'
+import { turnOver } from '../turnOver.ts'
 
 export const checkCall: Call = async given => {
   const { turnover } = await turnOver(await openWork(given))

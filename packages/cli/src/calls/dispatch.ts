@@ -1,7 +1,8 @@
 import { outputOf, outputs } from '@steady-ledger/core/dispatch/outputs.ts'
-import { type Call, CallError, turnOver } from '../call.ts'
+import { type Call, CallError } from '../call.ts'
 import { openWork } from '../input.ts'
 import { targetOf, writeWhole } from '../output.ts'
+import { turnOver } from '../turnOver.ts'
 
 /** The date in the file, from SOURCE_DATE_EPOCH where it is set, else one that never changes: the same work gives the same bytes. */
 function date(): Date {

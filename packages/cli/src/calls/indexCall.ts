@@ -1,7 +1,8 @@
 import { writeIndexCsv } from '@steady-ledger/core/dispatch/csv/writeIndexCsv.ts'
 import { indexRows } from '@steady-ledger/core/dispatch/indexRows.ts'
-import { type Call, CallError, print, printJson, turnOver } from '../call.ts'
+import { type Call, CallError, print, printJson } from '../call.ts'
 import { openWork } from '../input.ts'
+import { turnOver } from '../turnOver.ts'
 
 export const indexCall: Call = async given => {
   const { json, csv } = given.values

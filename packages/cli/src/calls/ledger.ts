@@ -1,8 +1,9 @@
 import { writeLedgerCsv } from '@steady-ledger/core/dispatch/csv/writeLedgerCsv.ts'
 import { ledgerRows } from '@steady-ledger/core/dispatch/ledgerRows.ts'
 import { accountOf } from '@steady-ledger/core/numbers/account.ts'
-import { type Call, CallError, print, printJson, turnOver } from '../call.ts'
+import { type Call, CallError, print, printJson } from '../call.ts'
 import { openWork } from '../input.ts'
+import { turnOver } from '../turnOver.ts'
 
 export const ledgerCall: Call = async given => {
   const { json, csv } = given.values

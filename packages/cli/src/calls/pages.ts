@@ -3,8 +3,9 @@ import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
 import { indexRows } from '@steady-ledger/core/dispatch/indexRows.ts'
 import { isGenerated } from '@steady-ledger/core/numbers/scan.ts'
 import { division, plainText } from '@steady-ledger/core/work/schema.ts'
-import { type Call, printJson, turnOver } from '../call.ts'
+import { type Call, printJson } from '../call.ts'
 import { openWork } from '../input.ts'
+import { turnOver } from '../turnOver.ts'
 
 export const pagesCall: Call = async given => {
   const { turnover } = await turnOver(await openWork(given))

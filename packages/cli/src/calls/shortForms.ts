@@ -1,7 +1,8 @@
 import { writeShortFormsCsv } from '@steady-ledger/core/dispatch/csv/writeShortFormsCsv.ts'
 import { shortFormRows } from '@steady-ledger/core/dispatch/shortFormRows.ts'
-import { type Call, CallError, print, printJson, turnOver } from '../call.ts'
+import { type Call, CallError, print, printJson } from '../call.ts'
 import { openWork } from '../input.ts'
+import { turnOver } from '../turnOver.ts'
 
 export const shortFormsCall: Call = async given => {
   const { json, csv } = given.values

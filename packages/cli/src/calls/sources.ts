@@ -2,8 +2,9 @@ import { writeCslJson } from '@steady-ledger/core/content/citations/files/cslJso
 import { writeSourcesCsv } from '@steady-ledger/core/content/citations/files/sourcesCsv.ts'
 import { sourceRows } from '@steady-ledger/core/dispatch/sourceRows.ts'
 import { citedTimes } from '@steady-ledger/core/work/commands/sources.ts'
-import { type Call, CallError, print, printJson, turnOver } from '../call.ts'
+import { type Call, CallError, print, printJson } from '../call.ts'
 import { openWork } from '../input.ts'
+import { turnOver } from '../turnOver.ts'
 
 export const sourcesCall: Call = async given => {
   const { json, csv, csl } = given.values

@@ -1,8 +1,5 @@
-/** The registry of outputs: command line, worker and desk offer what stands here. A new one is a file or folder beside this one and a line here. */
-import { strToU8 } from 'fflate'
-import { writeBundle } from '../work/file/bundle.ts'
-import { writeLedgerCsv } from './csv/writeLedgerCsv.ts'
-import { ledgerRows } from './ledgerRows.ts'
+/** The registry of outputs: command line, worker and desk offer what stands here. A new one is a file or folder beside
+ * this one and a line here. What writes it is fetched when it is written, and nowhere else. */
 import type { Output } from './output.ts'
 
 const pdf: Output = {
@@ -12,7 +9,6 @@ const pdf: Output = {
   ending: '.pdf',
   mediaType: 'application/pdf',
   recorded: true,
-  // Large, and wanted where a file is written and nowhere else.
   write: async ({ turnOver }, { date, onProgress }) => {
     const { writePdf } = await import('./pdf/writePdf.ts')
     const { turnover, fonts } = await turnOver()
@@ -27,7 +23,10 @@ const ledgerCsv: Output = {
   ending: '-ledger.csv',
   mediaType: 'text/csv',
   recorded: false,
-  write: async ({ turnOver }) => strToU8(writeLedgerCsv(ledgerRows((await turnOver()).turnover))),
+  write: async ({ turnOver }) => {
+    const [{ writeLedgerCsv }, { ledgerRows }] = await Promise.all([import('./csv/writeLedgerCsv.ts'), import('./ledgerRows.ts')])
+    return new TextEncoder().encode(writeLedgerCsv(ledgerRows((await turnOver()).turnover)))
+  },
 }
 
 const bundle: Output = {
@@ -38,7 +37,10 @@ const bundle: Output = {
   mediaType: 'application/zip',
   recorded: false,
   carriesKeepsakes: true,
-  write: async ({ work }, { keepsakes }) => writeBundle(work, keepsakes),
+  write: async ({ work }, { keepsakes }) => {
+    const { writeBundle } = await import('../work/file/bundle.ts')
+    return writeBundle(work, keepsakes)
+  },
 }
 
 export const outputs: readonly Output[] = [pdf, ledgerCsv, bundle]

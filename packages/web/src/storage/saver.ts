@@ -157,13 +157,14 @@ export class Saver {
       await database.entries.bulkDelete(entries.gone)
       await database.divisions.bulkPut(fresh.map(node => ({ work: this.work, id: division(node).id, json: JSON.stringify(node.toJSON()) })))
       await database.divisions.bulkDelete(gone.map((id): [string, string] => [this.work, id]))
+      // What was written last stands first on the shelf, whatever the clock of the machine was set to.
+      const last = (await database.works.orderBy('changed').last()) ?? record
       await database.works.put({
         ...record,
         revision: (record.revision ?? 0) + 1,
         order: ids,
         title: titleOf(doc),
-        // Never earlier than before, whatever the clock of the machine was set to.
-        changed: Math.max(Date.now(), record.changed),
+        changed: Math.max(Date.now(), last.id === this.work ? last.changed : last.changed + 1),
         words: countWords(doc),
         ...(beside ? singleParts(current) : {}),
         ...(this.pages() ? { pages: this.pages() } : {}),

@@ -3,7 +3,7 @@
  * shows it; the list only walks. Built on cmdk, which keeps combobox, listbox and options as the accessibility guidelines ask.
  */
 import { Command } from 'cmdk'
-import type { ReactNode } from 'react'
+import { type KeyboardEvent, type ReactNode, useState } from 'react'
 
 export interface ListedChoice {
   key: string
@@ -34,8 +34,25 @@ interface Props<Listed extends ListedChoice> {
 export function Choices<Listed extends ListedChoice>(props: Props<Listed>) {
   const { label, placeholder, asked, onAsked, groups, onTake, empty } = props
   const { rowClass = 'grid-cols-[130px_minmax(0,1fr)_auto]', inputClass = 'px-4 py-3 text-base', listClass = 'max-h-[52vh]' } = props
+  const open = groups.flatMap(([, choices]) => choices.filter(({ out }) => !out))
+  const [walked, setWalked] = useState({ asked, key: '' })
+  // With every letter the first that fits is the one, at once: Enter may follow before anything is drawn.
+  const current = (walked.asked === asked ? open.find(({ key }) => key === walked.key) : undefined) ?? open[0]
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.key !== 'Enter' || event.nativeEvent.isComposing) return
+    event.preventDefault()
+    if (current) onTake(current)
+  }
   return (
-    <Command label={label} shouldFilter={false} vimBindings={false} loop>
+    <Command
+      label={label}
+      shouldFilter={false}
+      vimBindings={false}
+      loop
+      value={current?.key ?? ''}
+      onValueChange={key => setWalked({ asked, key })}
+      onKeyDown={onKeyDown}
+    >
       <div className="flex items-center gap-3 border-b border-(--rule-strong)">
         <Command.Input
           // It was asked for: writing goes on in it.

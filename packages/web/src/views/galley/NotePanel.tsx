@@ -11,7 +11,7 @@ import type { OpensAt } from '../../composer/Composer.tsx'
 import { NoteEditor } from '../../editor/noteEditor.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { askForMention } from '../shortForms/askForMention.ts'
-import { useFloatingPlace } from './floatingPlace.ts'
+import { showWhole, useFloatingPlace } from './floatingPlace.ts'
 
 interface Props {
   view: EditorView
@@ -83,6 +83,7 @@ export function NotePanel({ view, id, cursor, onPick, onClose, onCompose }: Prop
   if (!place) return null
   return (
     <div
+      ref={showWhole}
       className="note-panel floating absolute right-6 left-[118px]! z-5 grid max-w-[520px] grid-cols-[auto_minmax(0,1fr)] gap-x-2 gap-y-0.5 px-3 py-2"
       style={place}
       role="group"

@@ -446,11 +446,9 @@ function AccountButton({ entry }: { entry: Entry }) {
   return (
     <Popover.Root>
       <Popover.Trigger
-        className="absolute left-1 size-[18px] border border-(--rule-strong) bg-(--sheet) font-interface text-xs/4 font-normal text-(--ink-soft) opacity-0 group-focus-within/row:opacity-100 group-hover/row:opacity-100 data-[state=open]:opacity-100"
+        className="absolute left-1 size-[18px] border border-(--rule-strong) bg-(--sheet) font-interface text-xs/4 font-normal text-(--ink-soft) opacity-0 group-focus-within/row:opacity-100 group-hover/row:opacity-100 data-[state=open]:opacity-100 before:content-['?'/'']"
         aria-label={`Account of ${entryName(entry)}`}
-      >
-        ?
-      </Popover.Trigger>
+      />
       <Popover.Portal>
         <Popover.Content className="floating z-20 w-[320px] px-3.5 py-2.5 [&_a]:underline" side="right" align="start" collisionPadding={12}>
           <h3 className="mb-1 font-semibold">Account of the number</h3>

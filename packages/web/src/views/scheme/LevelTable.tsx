@@ -108,7 +108,7 @@ function LevelRow({ rule, rules, first, language, sample, alter, open, onOpen }:
         <th scope="row">
           <button
             type="button"
-            className="px-1.5 py-1 text-left whitespace-nowrap text-(--structure) before:text-(--ink-soft) before:content-['▸_'] aria-expanded:before:content-['▾_']"
+            className="px-1.5 py-1 text-left whitespace-nowrap text-(--structure) before:text-(--ink-soft) before:content-['▸_'/''] aria-expanded:before:content-['▾_'/'']"
             aria-expanded={open}
             onClick={onOpen}
           >

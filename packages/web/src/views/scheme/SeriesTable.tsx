@@ -124,7 +124,7 @@ function SeriesRow({ rule, scheme, ledger, alter, remove, open, onOpen }: RowPro
         <th scope="row">
           <button
             type="button"
-            className="px-1.5 py-1 text-left whitespace-nowrap text-(--structure) before:text-(--ink-soft) before:content-['▸_'] aria-expanded:before:content-['▾_']"
+            className="px-1.5 py-1 text-left whitespace-nowrap text-(--structure) before:text-(--ink-soft) before:content-['▸_'/''] aria-expanded:before:content-['▾_'/'']"
             aria-expanded={open}
             onClick={onOpen}
           >

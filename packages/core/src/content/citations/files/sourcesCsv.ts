@@ -1,5 +1,5 @@
 /** The register as a table: a line a source, with what is needed to find it and how often it is cited. */
-import { unparse } from 'papaparse'
+import Papa from 'papaparse'
 import type { Entries } from '../../../work/registers/register.ts'
 import type { Source } from '../../../work/registers/sources.ts'
 import { addressOf } from '../identifiers.ts'
@@ -8,7 +8,7 @@ import { sourceForms } from '../sourceForms.ts'
 import { namesInWords } from '../sourceWords.ts'
 
 export const writeSourcesCsv = (sources: Entries<Source>, citedTimes: ReadonlyMap<string, number>): string =>
-  `${unparse(
+  `${Papa.unparse(
     {
       fields: [
         'key',

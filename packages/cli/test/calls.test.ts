@@ -1,0 +1,125 @@
+/** The calls: what each refuses and how, and where results go. */
+import { execFileSync, spawnSync } from 'node:child_process'
+import { chmodSync, existsSync, lstatSync, readdirSync, readFileSync, rmSync, statSync, symlinkSync, writeFileSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
+import { call, folderOfTests, root } from './support/calling.ts'
+
+const { at, folder } = folderOfTests()
+
+test('an unpacked bundle is read as the packed one', () => {
+  const bundle = at('small.ledger.zip')
+  call('generate', '--pages', '2', '--seed', '9', '--out', bundle)
+  execFileSync('python3', ['-m', 'zipfile', '-e', bundle, at('unpacked')])
+  expect(call('ledger', at('unpacked'), '--csv').stdout).toBe(call('ledger', bundle, '--csv').stdout)
+})
+
+test.each<[string, string[], number, RegExp]>([
+  ['no call', [], 2, /^$/],
+  ['an unknown call', ['weave'], 2, /no call “weave”/],
+  ['a call that is not there yet', ['intake', 'x'], 2, /not there yet/],
+  ['a format that there is not', ['dispatch', 'x', '--to', 'epub', '--out', 'y'], 2, /Choose what to write with --to: pdf, csv, bundle/],
+  ['an unknown option', ['ledger', 'x', '--blue'], 2, /blue/],
+  ['a file that is not there', ['ledger', 'nowhere.zip', '--json'], 1, /no file “nowhere\.zip”/],
+  ['no place to write', ['dispatch', 'x', '--to', 'pdf'], 2, /--out FILE/],
+  ['a bad number', ['generate', '--pages', 'many', '--out', 'x'], 2, /--pages takes a whole number/],
+  ['an unknown demo', ['demo', 'opera', '--out', 'x'], 2, /thesis, paper or columns/],
+  ['neither form of the ledger', ['ledger', 'x'], 2, /--json or --csv/],
+  ['a call with the name of something else', ['constructor'], 2, /no call “constructor”/],
+  ['a demo with the name of something else', ['demo', 'toString', '--out', 'x'], 2, /thesis, paper or columns/],
+  ['a word too many', ['check', 'x', 'y', '--json'], 2, /“y” is one word too many/],
+  ['an option of another call', ['check', 'x', '--seed', '1'], 2, /Unknown option '--seed'/],
+  ['a name that turns writing round', ['check', 'a\u202eb\u0007.zip', '--json'], 1, /no file “a<U\+202E>b<U\+0007>\.zip”/],
+  ['a folder to write to', ['demo', 'paper', '--out', os.tmpdir()], 2, /is a folder/],
+])('%s: one plain line and a status', (_name, args, status, message) => {
+  const answer = call(...args)
+  expect(answer.status).toBe(status)
+  expect(answer.stderr).toMatch(message)
+  expect(answer.stderr.trim().split('\n')).toHaveLength(1)
+})
+
+test('version and help, of all and of each call', () => {
+  expect(call('--version').stdout).toMatch(/^\d+\.\d+\.\d+\n$/)
+  expect(call('-h')).toMatchObject({ status: 0, stderr: '' })
+  expect(call('dispatch', '--help').stdout).toMatch(/^Usage: steady-ledger dispatch WORK --to pdf\|csv\|bundle --out FILE\n/)
+})
+
+describe('where a result goes', () => {
+  const paper = at('paper.ledger.zip')
+  beforeAll(() => expect(call('demo', 'paper', '--out', paper).status).toBe(0))
+  const bytes = (): Buffer => readFileSync(paper)
+  const dispatch = (out: string, work = paper) => call('dispatch', work, '--to', 'bundle', '--out', out)
+
+  test('to standard output, from standard input, and to a reader that goes away', () => {
+    const cli = `${process.execPath} packages/cli/bin/steady-ledger.mjs`
+    const through = execFileSync('sh', ['-c', `${cli} dispatch - --to bundle --out - < ${paper}`], { cwd: root, maxBuffer: 1 << 28 })
+    expect(through.equals(bytes())).toBe(true)
+    const gone = spawnSync('sh', ['-c', `${cli} generate --pages 90 --out - | head -c 9 > /dev/null`], { cwd: root, encoding: 'utf8' })
+    expect(gone.stderr).toBe('')
+  })
+  test('never over the work itself, whatever it is called, nor into its folder', () => {
+    const before = bytes()
+    const link = at('link.ledger.zip')
+    symlinkSync(paper, link)
+    for (const out of [paper, link, path.join(folder, '.', 'paper.ledger.zip')]) {
+      expect(dispatch(out)).toMatchObject({ status: 2, stderr: expect.stringMatching(/is the work itself/) })
+      expect(bytes().equals(before)).toBe(true)
+    }
+    execFileSync('python3', ['-m', 'zipfile', '-e', paper, at('work-folder')])
+    expect(dispatch(at('work-folder/out.zip'), at('work-folder')).stderr).toMatch(/lies within the work/)
+  })
+  test('a file keeps its mode, a link stays a link, what is only read is left, and a device is written to as it is', () => {
+    const file = at('kept.zip')
+    writeFileSync(file, 'old')
+    chmodSync(file, 0o640)
+    symlinkSync(file, at('to-kept.zip'))
+    expect(dispatch(at('to-kept.zip')).status).toBe(0)
+    expect(lstatSync(at('to-kept.zip')).isSymbolicLink()).toBe(true)
+    expect(statSync(file).mode & 0o777).toBe(0o640)
+    expect(readFileSync(file).equals(bytes())).toBe(true)
+    chmodSync(file, 0o440)
+    expect(dispatch(file)).toMatchObject({ status: 1, stderr: expect.stringMatching(/may be read and not written/) })
+    expect(dispatch('/dev/null').status).toBe(0)
+    expect(lstatSync('/dev/null').isCharacterDevice()).toBe(true)
+    expect(readdirSync(folder).filter(name => name.includes('.part'))).toEqual([])
+  })
+  test('folders are made only for something to write, and names may be as long as names may be', () => {
+    writeFileSync(at('torn.zip'), 'PK nothing')
+    expect(dispatch(at('new/folder/x.zip'), at('torn.zip')).status).toBe(1)
+    expect(existsSync(at('new'))).toBe(false)
+    const long = `${'n'.repeat(251)}.zip`
+    expect(dispatch(at(`new/folder/${long}`)).status).toBe(0)
+    expect(readdirSync(at('new/folder'))).toEqual([long])
+    expect(dispatch(at(`${'n'.repeat(300)}.zip`)).stderr).toMatch(/the name is too long/)
+  })
+  test('a date that is none is refused, and one that is stands in the file', () => {
+    const dated = (epoch: string) =>
+      spawnSync(process.execPath, ['packages/cli/bin/steady-ledger.mjs', 'dispatch', paper, '--to', 'bundle', '--out', at('dated.zip')], {
+        cwd: root,
+        encoding: 'utf8',
+        env: { ...process.env, SOURCE_DATE_EPOCH: epoch },
+      })
+    for (const epoch of ['soon', '-5', '1e99', '1.5'])
+      expect(dated(epoch)).toMatchObject({ status: 2, stderr: expect.stringMatching(/whole number of seconds/) })
+    expect(dated('1000000000').status).toBe(0)
+  })
+  test('an unpacked work holds what a bundle holds and nothing else', () => {
+    const unpacked = at('strict')
+    execFileSync('python3', ['-m', 'zipfile', '-e', paper, unpacked])
+    writeFileSync(path.join(unpacked, 'more.txt'), 'x')
+    expect(dispatch(at('strict.zip'), unpacked).stderr).toMatch(/does not belong in a bundle: “more\.txt”/)
+    rmSync(path.join(unpacked, 'more.txt'))
+    symlinkSync('/etc/hostname', path.join(unpacked, 'pictures', 'host.svg'))
+    expect(dispatch(at('strict.zip'), unpacked).stderr).toMatch(/is not a file of its own/)
+  })
+})
+
+test('a bundle that cannot be read leaves nothing behind', () => {
+  const bad = at('bad.ledger.zip')
+  writeFileSync(bad, 'not a zip')
+  const { status, stderr } = call('dispatch', bad, '--to', 'pdf', '--out', at('bad.pdf'))
+  expect(status).toBe(1)
+  expect(stderr).toMatch(/not a zip archive/)
+  expect(existsSync(at('bad.pdf'))).toBe(false)
+  expect(readdirSync(folder).filter(name => name.includes('.part'))).toEqual([])
+})
