@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { words } from '../src/pages/setting.ts'
 import { divisionsOf } from '../src/type/hyphenation.ts'
-import type { Line } from '../src/type/line.ts'
+import type { Line, TextPiece } from '../src/type/line.ts'
 import { type ParagraphOptions, setParagraph } from '../src/type/paragraph.ts'
 import { thesisStyle } from '../src/work/parts/readyStyles.ts'
 import { fonts } from './support/work.ts'
@@ -167,7 +167,7 @@ describe('paragraphs', () => {
     ]
     for (let measure = 70; measure < 200; measure += 3) {
       const lines = setParagraph(parts, fonts, options(measure)).map(textOf)
-      expect(lines.join('|')).toContain('Figure\u00a03.2')
+      expect(lines.join('|')).toContain('Figure 3.2')
       expect(lines.some(line => line.startsWith('14'))).toBe(false)
     }
   })
@@ -179,7 +179,35 @@ describe('paragraphs', () => {
       run(' and everywhere.'),
     ]
     for (let measure = 120; measure < 300; measure += 2)
-      expect(setParagraph(parts, fonts, options(measure)).some(line => textOf(line).includes('Figures\u00a03–2–3–14'))).toBe(true)
+      expect(setParagraph(parts, fonts, options(measure)).some(line => textOf(line).includes('Figures 3–2–3–14'))).toBe(true)
+  })
+
+  test('a no-break space gives way with the others of its line', () => {
+    const gaps = (line: Line): number[] =>
+      line.pieces.slice(1).map((piece, index) => {
+        const before = line.pieces[index] as TextPiece
+        return Math.round((piece.x - before.x - before.shape.width * before.size) * 100)
+      })
+    const loose = setParagraph(
+      [run('Nothing moves in Figure\u00a03.2 and it is still as wide as the others are here.')],
+      fonts,
+      options(190),
+    )
+    for (const line of loose.slice(0, -1)) expect(new Set(gaps(line)).size).toBe(1)
+    expect(loose.slice(0, -1).some(line => textOf(line).includes('Figure 3.2'))).toBe(true)
+  })
+
+  test('where its author divides a word, a line that ends there has a hyphen, hyphenated or ragged or not at all', () => {
+    const word = 'Seewasser\u00adschichtungs\u00admodelle'
+    for (const hyphenate of [true, false])
+      for (const align of ['justified', 'left'] as const) {
+        const lines = setParagraph([run(`${word} ${word} ${word}`)], fonts, options(75, { hyphenate, style: { ...style, align } })).map(
+          textOf,
+        )
+        expect(lines.join(' ')).not.toContain('\u00ad')
+        expect(lines.some(line => /(?:Seewasser|schichtungs)-$/.test(line))).toBe(true)
+        expect(lines.join('').replaceAll('-', '').replaceAll(' ', '')).toBe(word.replaceAll('\u00ad', '').repeat(3))
+      }
   })
 
   test('a long address is broken after its punctuation', () => {

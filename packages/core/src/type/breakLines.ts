@@ -34,6 +34,7 @@ export class Items {
   /** Width set before a break at this penalty (a hyphen), and taken from the line after it. */
   before = new Float64Array(1024)
   after = new Float64Array(1024)
+  /** 1 where a word is divided, 2 where its author said that it may be. */
   flagged = new Uint8Array(1024)
   /** What the caller put with the item. */
   payload = new Int32Array(1024)
@@ -47,8 +48,8 @@ export class Items {
   glue(width: number, stretch: number, shrink: number, payload: number): void {
     this.push(Kind.glue, width, stretch, shrink, 0, 0, 0, 0, payload)
   }
-  penalty(cost: number, before: number, after: number, flagged: boolean, payload: number): void {
-    this.push(Kind.penalty, 0, 0, 0, cost, before, after, flagged ? 1 : 0, payload)
+  penalty(cost: number, before: number, after: number, flagged: 0 | 1 | 2, payload: number): void {
+    this.push(Kind.penalty, 0, 0, 0, cost, before, after, flagged, payload)
   }
   /** Adds an item of another paragraph as it is. */
   copy(from: Items, i: number): void {
@@ -175,7 +176,7 @@ export interface BreakLimits {
   tolerance: number
   /** Extra stretch given to every line, in points, where nothing else helps. */
   emergency: number
-  /** False leaves hyphenation points out. */
+  /** False leaves hyphenation points out, but for those of the author. */
   hyphenate: boolean
   /** A last line shorter than this, in points, is a scrap. */
   scrap: number
@@ -210,7 +211,7 @@ function findLinesTo(i: number, items: Items, measure: number, { tolerance, emer
   const penalty = items.isPenalty(i)
   const cost = penalty ? items.cost[i]! : 0
   const forced = cost <= -forbidden
-  const hyphen = items.flagged[i] === 1
+  const hyphen = items.flagged[i]! > 0
   const width = items.width[i]! + (penalty ? items.before[i]! : 0)
   const stretchHere = items.stretch[i]! + emergency
   const shrinkHere = items.shrink[i]!
@@ -295,7 +296,7 @@ export function fillLines(items: Items, measure: number): number[] {
     dear = dear > at ? dear : -1
   }
   for (let i = 0; i < items.count; i++) {
-    if (!items.mayBreak(i) || items.flagged[i]) continue
+    if (!items.mayBreak(i) || items.flagged[i] === 1) continue
     const penalty = items.isPenalty(i)
     const ends = items.width[i]! + (penalty ? items.before[i]! : 0)
     while (ends - from > measure + 0.01 && (latest >= 0 || dear >= 0)) breakAt(latest >= 0 ? latest : dear)

@@ -10,25 +10,27 @@ const hyphenCost = 60
 /** Where a text may be divided, kept with its shape for the language last asked for. */
 export function pointsOf(shape: Shape, fonts: Fonts, language: string): readonly HyphenPoint[] {
   if (shape.divisions?.language === language) return shape.divisions.points
-  const points: HyphenPoint[] = []
   const word = /\p{L}{5,}/u.exec(shape.text)
-  if (word) {
-    const face = fonts[shape.face]
-    let sum = 0
-    let glyph = 0
-    for (const division of divisionsOf(word[0], language)) {
-      const at = word.index + division
-      while (glyph < shape.glyphs.length && shape.clusters[glyph]! < at) sum += shape.advances[glyph++]!
-      points.push({
-        at,
-        sum,
-        before: face.shape(`${shape.text.slice(0, at)}-`, shape.features).width,
-        after: face.shape(shape.text.slice(at), shape.features).width,
-      })
-    }
-  }
+  const places = word ? divisionsOf(word[0], language).map(division => word.index + division) : []
+  const points = pointsAt(shape, places, fonts)
   shape.divisions = { language, points }
   return points
+}
+
+/** What a text measures where it is divided at places in it, UTF-16 indices in their order. */
+export function pointsAt(shape: Shape, places: readonly number[], fonts: Fonts): HyphenPoint[] {
+  const face = fonts[shape.face]
+  let sum = 0
+  let glyph = 0
+  return places.map(at => {
+    while (glyph < shape.glyphs.length && shape.clusters[glyph]! < at) sum += shape.advances[glyph++]!
+    return {
+      at,
+      sum,
+      before: face.shape(`${shape.text.slice(0, at)}-`, shape.features).width,
+      after: face.shape(shape.text.slice(at), shape.features).width,
+    }
+  })
 }
 
 /** Fills `divided` with the items, words divided wherever they may be. Payloads of hyphens are chunk numbers times 256 plus the UTF-16 index. */
@@ -37,24 +39,32 @@ export function divideWords(divided: Items, items: Items, chunks: Chunk[], fonts
   for (let i = 0; i < items.count; i++) {
     const number = items.payload[i]!
     const chunk = number >= 0 && items.isBox(i) ? chunks[number]! : null
-    if (chunk?.shape && chunk.run.divisible && chunk.shape.text.length > 4)
-      boxesWithHyphens(divided, chunk.shape, chunk.run, number, fonts, chunk.run.language ?? language)
+    if (chunk?.shape && chunk.run.divisible && !chunk.divided && chunk.shape.text.length > 4)
+      boxesWithHyphens(divided, chunk.shape, chunk.run, number, pointsOf(chunk.shape, fonts, chunk.run.language ?? language), 1)
     else divided.copy(items, i)
   }
 }
 
-function boxesWithHyphens(divided: Items, shape: Shape, run: Run, number: number, fonts: Fonts, language: string): void {
+/** `flagged` as in the items: whether it is the author who divides. */
+export function boxesWithHyphens(
+  items: Items,
+  shape: Shape,
+  run: Run,
+  number: number,
+  points: readonly HyphenPoint[],
+  flagged: 1 | 2,
+): void {
   let sum = 0
-  for (const point of pointsOf(shape, fonts, language)) {
-    divided.box((point.sum - sum) * run.size, number)
+  for (const point of points) {
+    items.box((point.sum - sum) * run.size, number)
     sum = point.sum
-    divided.penalty(
+    items.penalty(
       hyphenCost,
       (point.before - point.sum) * run.size,
       (point.after - (shape.width - point.sum)) * run.size,
-      true,
+      flagged,
       number * 256 + point.at,
     )
   }
-  divided.box((shape.width - sum) * run.size, number)
+  items.box((shape.width - sum) * run.size, number)
 }

@@ -151,7 +151,7 @@ export function setLine(parts: SetParts, start: number, end: number, { measure, 
     below,
     notes,
     anchors,
-    hyphenated: parts.items.flagged[end] === 1,
+    hyphenated: parts.items.flagged[end]! > 0,
   })
 }
 
