@@ -5,10 +5,14 @@
 import { div, fig, h2, identified, p, plainEq, t } from '../demo/src/builder.ts'
 import { readFonts } from '../packages/cli/src/host.ts'
 import { createTypesetter } from '../packages/core/src/formulas/converter.ts'
+import { readPatterns } from '../packages/core/src/languages/patterns.ts'
 import { TurnoverEngine } from '../packages/core/src/turnover/turnover.ts'
 import { openFonts } from '../packages/core/src/type/fonts.ts'
 import { emptyParts } from '../packages/core/src/work/parts/index.ts'
 import type { Node } from '../packages/core/src/work/schema.ts'
+
+// What words are divided by is there before anything is timed.
+await readPatterns(['en-gb'])
 
 const words = (count: number): string =>
   Array.from({ length: count }, (_, i) => ['wind', 'moves', 'the', 'water', 'below'][i % 5]).join(' ')

@@ -6,9 +6,13 @@
 import { generateWork } from '../demo/src/generate.ts'
 import { readFonts } from '../packages/cli/src/host.ts'
 import { createTypesetter } from '../packages/core/src/formulas/converter.ts'
+import { readPatterns } from '../packages/core/src/languages/patterns.ts'
 import { TurnoverEngine } from '../packages/core/src/turnover/turnover.ts'
 import { openFonts } from '../packages/core/src/type/fonts.ts'
 import { schema } from '../packages/core/src/work/schema.ts'
+
+// What words are divided by is there before anything is timed.
+await readPatterns(['en-gb'])
 
 const fonts = openFonts(readFonts())
 const formulas = createTypesetter()

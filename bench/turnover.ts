@@ -10,6 +10,7 @@ import { turnOver } from '../packages/cli/src/turnOver.ts'
 import { type ReferenceToWord, wordReference } from '../packages/core/src/content/references/wordReference.ts'
 import { writePdf } from '../packages/core/src/dispatch/pdf/writePdf.ts'
 import { createTypesetter } from '../packages/core/src/formulas/converter.ts'
+import { readPatterns } from '../packages/core/src/languages/patterns.ts'
 import { numberWork, type WorkLedger } from '../packages/core/src/numbers/ledger.ts'
 import { scanDivision } from '../packages/core/src/numbers/scan.ts'
 import { TurnoverEngine } from '../packages/core/src/turnover/turnover.ts'
@@ -17,6 +18,9 @@ import { openFonts } from '../packages/core/src/type/fonts.ts'
 import { type Node, schema } from '../packages/core/src/work/schema.ts'
 import type { Work } from '../packages/core/src/work/work.ts'
 import { typing } from './typing.ts'
+
+// What words are divided by is there before anything is timed.
+await readPatterns(['en-gb'])
 
 export interface TurnoverTimes {
   pages: number

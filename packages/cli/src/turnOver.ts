@@ -2,6 +2,7 @@
 import type { FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { setFormulas } from './formulas/setFormulas.ts'
 import { readFonts } from './host.ts'
@@ -10,7 +11,7 @@ export async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts:
   // All of MathJax: a call that needs no pages does not wait for it.
   const { createTypesetter } = await import('@steady-ledger/core/formulas/converter.ts')
   const formulas = createTypesetter()
-  await setFormulas(work, formulas)
+  await Promise.all([setFormulas(work, formulas), readPatternsFor(work)])
   const fonts = openFonts(readFonts())
   return { turnover: new TurnoverEngine(fonts, formulas).run(work), fonts, formulas }
 }

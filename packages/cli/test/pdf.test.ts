@@ -10,6 +10,7 @@ import { numberWork } from '../../core/src/numbers/ledger.ts'
 import { scanDivision } from '../../core/src/numbers/scan.ts'
 import { type Turnover, TurnoverEngine } from '../../core/src/turnover/turnover.ts'
 import { openFonts } from '../../core/src/type/fonts.ts'
+import { readPatternsFor } from '../../core/src/type/languagesIn.ts'
 import { readBundle } from '../../core/src/work/file/bundle.ts'
 import type { Node } from '../../core/src/work/schema.ts'
 import type { Work } from '../../core/src/work/work.ts'
@@ -34,8 +35,9 @@ describe('the demo thesis, from the file alone', () => {
   /** What the source makes of the same file. */
   let turnover: Turnover
   let work: Work
-  beforeAll(() => {
+  beforeAll(async () => {
     work = readBundle(readFileSync(bundle))
+    await readPatternsFor(work)
     turnover = new TurnoverEngine(fonts, createTypesetter()).run(work)
   })
 

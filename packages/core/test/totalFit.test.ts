@@ -16,11 +16,11 @@ function paragraphOf(things: Thing[]): Items {
   for (const [i, thing] of things.entries())
     if (thing.kind === 'word') items.box(thing.width, i)
     else if (thing.kind === 'space') items.glue(space.width, space.stretch, space.shrink, 0)
-    else if (thing.kind === 'hyphen') items.penalty(thing.cost, 3, 0, true, -1)
-    else if (thing.kind === 'dash') items.penalty(thing.cost, 0, 0, false, -1)
-    else items.penalty(thing.cost, -2, 0, false, -1)
+    else if (thing.kind === 'hyphen') items.penalty(thing.cost, 3, 0, 1, -1)
+    else if (thing.kind === 'dash') items.penalty(thing.cost, 0, 0, 0, -1)
+    else items.penalty(thing.cost, -2, 0, 0, -1)
   items.glue(0, 1e5, 0, -1)
-  items.penalty(-forbidden, 0, 0, false, -1)
+  items.penalty(-forbidden, 0, 0, 0, -1)
   return items
 }
 

@@ -59,6 +59,19 @@ describe('hyphenation', () => {
     ['Wassertiefe', 'de-AT', 'Was-ser-tie-fe'],
     ['température', 'fr-CA', 'tem-pé-ra-ture'],
     ['hidrología', 'es', 'hi-dro-lo-gía'],
+    ['wateroppervlak', 'nl', 'wa-ter-op-per-vlak'],
+    ['profondità', 'it', 'pro-fon-di-tà'],
+    ['profundidade', 'pt-BR', 'pro-fun-di-dade'],
+    ['sjötemperatur', 'sv', 'sjö-tem-pe-ra-tur'],
+    ['vandtemperatur', 'da', 'vand-tem-pe-ra-tur'],
+    ['vanntemperatur', 'no', 'vann-tem-pe-ra-tur'],
+    ['overflate', 'nn', 'over-fla-te'],
+    ['vedenlämpötila', 'fi', 've-den-läm-pö-ti-la'],
+    ['powierzchnia', 'pl', 'po-wierzch-nia'],
+    ['teplota', 'cs', 'tep-lota'],
+    ['profunditas', 'la', 'pro-fun-di-tas'],
+    ['температура', 'ru', 'тем-пе-ра-ту-ра'],
+    ['θερμοκρασία', 'el', 'θερ-μο-κρα-σία'],
   ])('%s (%s) is %s', (word, language, expected) => expect(shown(word, language)).toBe(expected))
   test('two letters before and three after at the least', () => {
     for (const word of ['international', 'moderation', 'thermocline', 'everything'])

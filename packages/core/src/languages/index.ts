@@ -1,4 +1,4 @@
-/** The languages that ship: a new one is a file beside this one and a line here (and one in patterns.ts where its words can be divided). */
+/** The languages that ship: a new one is a file beside this one and a line here. */
 import { german } from './de.ts'
 import { english } from './en.ts'
 import { spanish } from './es.ts'

@@ -3,12 +3,16 @@
 import { div, identified } from '../../../../demo/src/builder.ts'
 import { readFonts } from '../../../cli/src/host.ts'
 import { createTypesetter } from '../../src/formulas/converter.ts'
+import { dividedLanguages, readPatterns } from '../../src/languages/patterns.ts'
 import { TurnoverEngine } from '../../src/turnover/turnover.ts'
 import { type Fonts, openFonts } from '../../src/type/fonts.ts'
 import { emptyParts } from '../../src/work/parts/index.ts'
 import { type Scheme, thesisScheme } from '../../src/work/parts/scheme.ts'
 import type { Node } from '../../src/work/schema.ts'
 import type { Picture, Work } from '../../src/work/work.ts'
+
+// Pages are made in one go here: all that words may be divided by is there before.
+await readPatterns(dividedLanguages)
 
 export const fonts: Fonts = openFonts(readFonts())
 export const formulas = createTypesetter()

@@ -2,9 +2,22 @@
 export const languages: Record<string, string> = {
   'en-GB': 'English (British)',
   'en-US': 'English (American)',
-  de: 'German',
+  cs: 'Czech',
+  da: 'Danish',
+  nl: 'Dutch',
+  fi: 'Finnish',
   fr: 'French',
+  de: 'German',
+  el: 'Greek',
+  it: 'Italian',
+  la: 'Latin',
+  nb: 'Norwegian (Bokmål)',
+  nn: 'Norwegian (Nynorsk)',
+  pl: 'Polish',
+  pt: 'Portuguese',
+  ru: 'Russian',
   es: 'Spanish',
+  sv: 'Swedish',
 }
 
 const names = new Intl.DisplayNames('en', { type: 'language' })

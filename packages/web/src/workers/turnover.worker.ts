@@ -13,6 +13,7 @@ import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts
 import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
 import { openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { patternsMissingFor, readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -53,7 +54,7 @@ const channel = new MessageChannel()
 channel.port1.onmessage = () => slice()
 const soon = (): void => channel.port2.postMessage(null)
 
-/** How many runs are at work on formulas that no cache knows: pages are made when they are through. */
+/** How many are at work on formulas that no cache knows, or on what has to be fetched: pages are made when they are through. */
 let settingFormulas = 0
 
 async function formulasThenPages(): Promise<void> {
@@ -76,7 +77,11 @@ async function formulasThenPages(): Promise<void> {
 function begin(): void {
   if (!work || settingFormulas > 0) return
   if (needsConverter(work.doc, formulas)) {
-    void converterThenPages()
+    void fetchThenPages(fetchConverter())
+    return
+  }
+  if (patternsMissingFor(work).length > 0) {
+    void fetchThenPages(readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error)))
     return
   }
   const idle = running === null
@@ -106,11 +111,11 @@ function fail({ message }: Error): void {
   say({ kind: 'failed', message })
 }
 
-/** The first formula that no cache knows. */
-async function converterThenPages(): Promise<void> {
+/** For the first formula that no cache knows, and the first words of a language. */
+async function fetchThenPages(fetched: Promise<void>): Promise<void> {
   settingFormulas++
   try {
-    await fetchConverter()
+    await fetched
     settingFormulas--
     begin()
   } catch (error) {
