@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { words } from '../src/pages/setting.ts'
-import { divisionsOf } from '../src/type/hyphenation.ts'
+import { pointsOf } from '../src/type/divideWords.ts'
+import { divisionsOf, exceptionsIn } from '../src/type/hyphenation.ts'
 import type { Line, TextPiece } from '../src/type/line.ts'
 import { type ParagraphOptions, setParagraph } from '../src/type/paragraph.ts'
 import { thesisStyle } from '../src/work/parts/readyStyles.ts'
@@ -79,6 +80,17 @@ describe('hyphenation', () => {
         expect(at).toBeGreaterThanOrEqual(2)
         expect(word.length - at).toBeGreaterThanOrEqual(3)
       }
+  })
+  test('words that an author divides by hand are divided so and nowhere else, whatever their capitals', () => {
+    const exceptions = exceptionsIn('ther-mo-cline, Vessary; strat-i-fication')
+    const points = (word: string) => pointsOf(fonts.serif.shape(word), fonts, 'en-GB', exceptions).map(({ at }) => at)
+    expect(points('Thermocline')).toEqual([4, 6])
+    expect(points('Vessary')).toEqual([])
+    expect(points('“stratification,”')).toEqual([6, 7])
+    expect(pointsOf(fonts.serif.shape('Vessary'), fonts, 'en-GB', exceptionsIn(''))).not.toEqual([])
+    const lines = setParagraph([run('Thermocline '.repeat(9))], fonts, options(90, { exceptions })).map(textOf)
+    const ends = lines.filter(line => line.endsWith('-')).map(line => /\S+$/.exec(line)![0])
+    expect(new Set([...ends, 'Ther-', 'Thermo-'])).toEqual(new Set(['Ther-', 'Thermo-']))
   })
   test('a language without patterns here is left whole', () => expect(divisionsOf('Donaudampfschiff', 'hu')).toEqual([]))
 })

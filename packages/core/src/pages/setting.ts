@@ -6,6 +6,7 @@ import type { Words } from '../languages/language.ts'
 import type { WorkLedger } from '../numbers/ledger.ts'
 import { identityIn } from '../numbers/occurrences.ts'
 import type { Fonts } from '../type/fonts.ts'
+import { type Exceptions, exceptionsIn } from '../type/hyphenation.ts'
 import { dependencies, type InlineContext, type Run, runsOf } from '../type/inline.ts'
 import type { Line } from '../type/line.ts'
 import { setParagraph } from '../type/paragraph.ts'
@@ -114,6 +115,15 @@ export interface TextOptions {
   identity?: string
 }
 
+const numbers = new WeakMap<Exceptions, number>()
+let count = 0
+/** A number for a list of words, so that what depends on it can be told without its words. */
+function numberOf(exceptions: Exceptions): number {
+  let number = numbers.get(exceptions)
+  if (number === undefined) numbers.set(exceptions, (number = count++))
+  return number
+}
+
 /** The lines of a text block, from the cache where nothing they depend on has changed. */
 export function setText(
   node: Node,
@@ -122,7 +132,8 @@ export function setText(
 ): Line[] {
   const { fonts, language, houseStyle } = setting
   const { hyphenate, opticalMargins } = houseStyle
-  let key = `${measure}|${indent}|${hyphenate}|${opticalMargins}|${dependencies(node, setting, identity)}`
+  const exceptions = exceptionsIn(houseStyle.divided)
+  let key = `${measure}|${indent}|${hyphenate}|${opticalMargins}|${numberOf(exceptions)}|${dependencies(node, setting, identity)}`
   for (const run of leadIn) key += `|${run.text}`
   return setting.cache.lines.get(node, key, style, () =>
     setParagraph([...leadIn, ...runsOf(node, style, setting, identity)], fonts, {
@@ -130,6 +141,7 @@ export function setText(
       style,
       indent,
       hyphenate,
+      exceptions,
       opticalMargins,
       language,
     }),

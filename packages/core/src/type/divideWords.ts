@@ -1,19 +1,23 @@
 /** Hyphens in the items of a paragraph: only a paragraph that whole words do not fill well has them. */
 import type { Items } from './breakLines.ts'
 import type { Fonts, HyphenPoint, Shape } from './fonts.ts'
-import { divisionsOf } from './hyphenation.ts'
+import { divisionsOf, type Exceptions } from './hyphenation.ts'
 import type { Run } from './inline.ts'
 import type { Chunk } from './runItems.ts'
 
 const hyphenCost = 60
 
-/** Where a text may be divided, kept with its shape for the language last asked for. */
-export function pointsOf(shape: Shape, fonts: Fonts, language: string): readonly HyphenPoint[] {
-  if (shape.divisions?.language === language) return shape.divisions.points
+/** Where a text may be divided, kept with its shape for the language and the exceptions last asked for. */
+export function pointsOf(shape: Shape, fonts: Fonts, language: string, exceptions: Exceptions): readonly HyphenPoint[] {
+  if (shape.divisions?.language === language && shape.divisions.exceptions === exceptions) return shape.divisions.points
   const word = /\p{L}{5,}/u.exec(shape.text)
-  const places = word ? divisionsOf(word[0], language).map(division => word.index + division) : []
-  const points = pointsAt(shape, places, fonts)
-  shape.divisions = { language, points }
+  const places = word ? (exceptions.get(word[0].toLowerCase()) ?? divisionsOf(word[0], language)) : []
+  const points = pointsAt(
+    shape,
+    places.map(place => word!.index + place),
+    fonts,
+  )
+  shape.divisions = { language, exceptions, points }
   return points
 }
 
@@ -34,13 +38,19 @@ export function pointsAt(shape: Shape, places: readonly number[], fonts: Fonts):
 }
 
 /** Fills `divided` with the items, words divided wherever they may be. Payloads of hyphens are chunk numbers times 256 plus the UTF-16 index. */
-export function divideWords(divided: Items, items: Items, chunks: Chunk[], fonts: Fonts, language: string): void {
+export function divideWords(
+  divided: Items,
+  items: Items,
+  chunks: Chunk[],
+  fonts: Fonts,
+  { language, exceptions }: { language: string; exceptions: Exceptions },
+): void {
   divided.clear()
   for (let i = 0; i < items.count; i++) {
     const number = items.payload[i]!
     const chunk = number >= 0 && items.isBox(i) ? chunks[number]! : null
     if (chunk?.shape && chunk.run.divisible && !chunk.divided && chunk.shape.text.length > 4)
-      boxesWithHyphens(divided, chunk.shape, chunk.run, number, pointsOf(chunk.shape, fonts, chunk.run.language ?? language), 1)
+      boxesWithHyphens(divided, chunk.shape, chunk.run, number, pointsOf(chunk.shape, fonts, chunk.run.language ?? language, exceptions), 1)
     else divided.copy(items, i)
   }
 }

@@ -1,6 +1,7 @@
 /** Fonts: opened from the bytes the host gives, shaping by HarfBuzz, every shaped text kept. */
 import * as hb from 'harfbuzzjs'
 import type { FaceName } from '../work/parts/houseStyle.ts'
+import type { Exceptions } from './hyphenation.ts'
 
 /** The files of the faces a work is set in, read by the host from the packages that ship with the program. */
 export type FontFiles = Record<FaceName, Uint8Array>
@@ -31,7 +32,7 @@ export interface Shape {
   /** Whether a line can end nowhere within it, once that was asked for. */
   whole: boolean | null
   /** Where it may be divided, once that was asked for. */
-  divisions: { language: string; points: readonly HyphenPoint[] } | null
+  divisions: { language: string; exceptions: Exceptions; points: readonly HyphenPoint[] } | null
 }
 
 /** A place where a text may be divided; widths in em. */

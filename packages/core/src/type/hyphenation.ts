@@ -4,6 +4,32 @@
  */
 import { hyphenationOf, type Trie } from '../languages/patterns.ts'
 
+/** Words that an author divides by hand, in small letters, and where. */
+export type Exceptions = ReadonlyMap<string, readonly number[]>
+
+const readLately = new Map<string, Exceptions>()
+const mostRead = 20
+
+/** Reads a list of words with hyphens in them; those without any are never divided. The same list is the same map. */
+export function exceptionsIn(list: string): Exceptions {
+  let found = readLately.get(list)
+  if (!found) {
+    const words = new Map<string, number[]>()
+    for (const word of list.toLowerCase().split(/[\s,;]+/)) {
+      const parts = word.split(/[-\u00ad\u2010]+/).filter(Boolean)
+      let at = 0
+      if (parts.length)
+        words.set(
+          parts.join(''),
+          parts.slice(0, -1).map(part => (at += part.length)),
+        )
+    }
+    if (readLately.size >= mostRead) readLately.clear()
+    readLately.set(list, (found = words))
+  }
+  return found
+}
+
 /** UTF-16 indices before which the word may be divided; none for languages without patterns here. */
 export function divisionsOf(word: string, tag: string): number[] {
   const language = hyphenationOf(tag)

@@ -3,6 +3,7 @@ import type { TextStyle } from '../work/parts/houseStyle.ts'
 import { breakLines, fillLines, Items } from './breakLines.ts'
 import { divideWords } from './divideWords.ts'
 import type { Fonts } from './fonts.ts'
+import { type Exceptions, exceptionsIn } from './hyphenation.ts'
 import type { Run } from './inline.ts'
 import type { Line } from './line.ts'
 import { fillItems } from './runItems.ts'
@@ -14,6 +15,8 @@ export interface ParagraphOptions {
   /** Indent of the first line in points. */
   indent: number
   hyphenate: boolean
+  /** Words divided otherwise than their language does. */
+  exceptions?: Exceptions
   /** Signs hang over the edges of justified text. */
   opticalMargins?: boolean
   language: string
@@ -23,15 +26,18 @@ export interface ParagraphOptions {
 const wholeItems = new Items()
 const dividedItems = new Items()
 
+const noExceptions = exceptionsIn('')
+
 export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOptions): Line[] {
   const { style } = options
   // Indents that leave no width at all leave that of a letter or two.
   const measure = Math.max(options.measure, style.size * 2)
   const justified = style.align === 'justified'
-  const chunks = fillItems(wholeItems, runs, fonts, { ...options, measure })
+  const { exceptions = noExceptions } = options
+  const chunks = fillItems(wholeItems, runs, fonts, { ...options, exceptions, measure })
   const divided = (): Items => {
     if (!options.hyphenate) return wholeItems
-    divideWords(dividedItems, wholeItems, chunks, fonts, options.language)
+    divideWords(dividedItems, wholeItems, chunks, fonts, { language: options.language, exceptions })
     return dividedItems
   }
   const { items, breaks } = justified ? totalFit(measure, divided) : { items: wholeItems, breaks: ragged(measure) }

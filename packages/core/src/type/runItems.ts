@@ -6,6 +6,7 @@ import type { TextStyle } from '../work/parts/houseStyle.ts'
 import { forbidden, type Items } from './breakLines.ts'
 import { boxesWithHyphens, pointsAt, pointsOf } from './divideWords.ts'
 import type { Fonts, HyphenPoint, OpenFace, Shape } from './fonts.ts'
+import type { Exceptions } from './hyphenation.ts'
 import type { Run } from './inline.ts'
 import { type PieceStyle, pieceStyleOf } from './line.ts'
 
@@ -36,14 +37,27 @@ export interface FillOptions {
   style: TextStyle
   hyphenate: boolean
   language: string
+  exceptions: Exceptions
 }
 
 /** Fills items from the runs of a paragraph, words left whole. Payloads of boxes are numbers of the chunks that are returned. */
-export function fillItems(items: Items, runs: Run[], fonts: Fonts, { measure, indent, style, hyphenate, language }: FillOptions): Chunk[] {
+export function fillItems(
+  items: Items,
+  runs: Run[],
+  fonts: Fonts,
+  { measure, indent, style, hyphenate, language, exceptions }: FillOptions,
+): Chunk[] {
   items.clear()
   if (indent) items.box(indent, -1)
   const justified = style.align === 'justified'
-  const builder = new ItemBuilder(items, fonts, justified, measure - Math.max(0, indent), justified && hyphenate ? language : '')
+  const builder = new ItemBuilder(
+    items,
+    fonts,
+    justified,
+    measure - Math.max(0, indent),
+    justified && hyphenate ? language : '',
+    exceptions,
+  )
   cutRuns(runs, builder)
   items.glue(0, 1e5, 0, -1)
   items.penalty(-forbidden, 0, 0, 0, -1)
@@ -80,7 +94,10 @@ class ItemBuilder {
   /** The language in which words may be divided; empty where they are not. */
   private readonly divides: string
 
-  constructor(items: Items, fonts: Fonts, stretches: boolean, room: number, divides: string) {
+  private readonly exceptions: Exceptions
+
+  constructor(items: Items, fonts: Fonts, stretches: boolean, room: number, divides: string, exceptions: Exceptions) {
+    this.exceptions = exceptions
     this.items = items
     this.fonts = fonts
     this.stretches = stretches
@@ -197,7 +214,7 @@ class ItemBuilder {
   /** Whether hyphens part a word into pieces that fit. */
   private dividesWell(run: Run, shape: Shape): boolean {
     if (!this.divides || !run.divisible) return false
-    const points = pointsOf(shape, this.fonts, run.language ?? this.divides)
+    const points = pointsOf(shape, this.fonts, run.language ?? this.divides, this.exceptions)
     return points.length > 0 && this.fits(points, shape, run)
   }
 

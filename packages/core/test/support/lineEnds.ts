@@ -23,7 +23,14 @@ export function lineEndsIn(text: string): number[] {
     divisible: false,
     marked: false,
   }
-  const chunks = fillItems(items, [run], fonts, { measure: 4000, indent: 0, style, hyphenate: false, language: 'en' })
+  const chunks = fillItems(items, [run], fonts, {
+    measure: 4000,
+    indent: 0,
+    style,
+    hyphenate: false,
+    language: 'en',
+    exceptions: new Map(),
+  })
   const ends: number[] = []
   let at = 0
   let begun = -1

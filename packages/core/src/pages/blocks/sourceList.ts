@@ -1,6 +1,7 @@
 /** A list of sources: numbers in a column, or hanging lines; each entry is a place that citations lead to, and says where it is cited. */
 import type { ListedSource, SourceList } from '../../content/citations/citations.ts'
 import { locators } from '../../content/index/locators.ts'
+import { exceptionsIn } from '../../type/hyphenation.ts'
 import { type Run, runsOfPieces } from '../../type/inline.ts'
 import type { Line } from '../../type/line.ts'
 import { setParagraph } from '../../type/paragraph.ts'
@@ -99,6 +100,7 @@ const linesOf = (runs: Run[], style: TextStyle, measure: number, setting: Settin
     style,
     indent,
     hyphenate: houseStyle.hyphenate,
+    exceptions: exceptionsIn(houseStyle.divided),
     opticalMargins: houseStyle.opticalMargins,
     language,
   })

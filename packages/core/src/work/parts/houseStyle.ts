@@ -167,6 +167,8 @@ export const houseStyleDefinition = Type.Object(
     indent: gap('First-line indent', 'text'),
     paragraphGap: gap('Space between paragraphs', 'text'),
     hyphenate: flag(true, { title: 'Hyphenate', group: 'text' }),
+    /** Words with hyphens where they may be divided, those without any never; parted by commas or spaces. */
+    divided: words({ most: 10_000, title: 'Divided by hand (ther-mo-cline)', group: 'text' }),
     /** Full pages end at the same height, by opening their spaces; else each ends where its text does. */
     evenFeet: flag(false, {
       title: 'Full pages end',

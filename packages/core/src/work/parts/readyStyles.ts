@@ -104,6 +104,7 @@ export const thesisStyle = (): HouseStyle => ({
   indent: 16,
   paragraphGap: 0,
   hyphenate: true,
+  divided: '',
   evenFeet: false,
   opticalMargins: false,
   headings: [

@@ -56,7 +56,8 @@ export function HouseStyleView() {
     session.dispatch(tr)
   }
   const apply = (next: HouseStyle): void => {
-    if (!change(next)) return
+    // Words that were divided by hand are the author's, in whatever style; a style that brings its own has them.
+    if (!change({ ...next, divided: next.divided || style.divided })) return
     session.sayDone(`“${next.name}” is applied.`)
   }
   const load = async (file: File): Promise<void> => {
