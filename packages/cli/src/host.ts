@@ -1,12 +1,13 @@
 /** What the core asks of its host, for Node: font files from the packages that ship with the program. */
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { type FontFiles, fontPackages } from '@steady-ledger/core/type/fonts.ts'
-import type { FaceName } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import { type FontFiles, fallbackPackages, fontPackages } from '@steady-ledger/core/type/fonts.ts'
 
 const require = createRequire(import.meta.url)
 
 export function readFonts(): FontFiles {
-  const names = Object.keys(fontPackages) as FaceName[]
-  return Object.fromEntries(names.map(name => [name, new Uint8Array(readFileSync(require.resolve(fontPackages[name])))])) as FontFiles
+  const packages = Object.entries({ ...fontPackages, ...fallbackPackages })
+  return Object.fromEntries(
+    packages.map(([name, file]) => [name, new Uint8Array(readFileSync(require.resolve(file)))]),
+  ) as unknown as FontFiles
 }

@@ -4,6 +4,7 @@ import { pointsOf } from '../src/type/divideWords.ts'
 import { divisionsOf, exceptionsIn } from '../src/type/hyphenation.ts'
 import type { Line, TextPiece } from '../src/type/line.ts'
 import { type ParagraphOptions, setParagraph } from '../src/type/paragraph.ts'
+import type { FaceName } from '../src/work/parts/houseStyle.ts'
 import { thesisStyle } from '../src/work/parts/readyStyles.ts'
 import { fonts } from './support/work.ts'
 
@@ -205,6 +206,21 @@ describe('paragraphs', () => {
     ]
     for (let measure = 120; measure < 300; measure += 2)
       expect(setParagraph(parts, fonts, options(measure)).some(line => textOf(line).includes('Figures 3–2–3–14'))).toBe(true)
+  })
+
+  test('a sign that the face lacks comes from one that has it, upright, italic or semibold; what no face has stays a frame', () => {
+    const facesIn = (text: string, face: FaceName): string[] =>
+      setParagraph([words(text, { ...style, face })], fonts, options(400)).flatMap(line =>
+        line.pieces.flatMap(piece =>
+          'shape' in piece ? [`${piece.shape.text} ${piece.shape.face}${piece.shape.incomplete ? ' lacks' : ''}`] : [],
+        ),
+      )
+    expect(facesIn('10⁻³', 'serif')).toEqual(['10 serif', '⁻ signs', '³ serif'])
+    expect(facesIn('x ϑ ∈ y', 'serifItalic')).toEqual(['x serifItalic', 'ϑ signsItalic', '∈ mathematics', 'y serifItalic'])
+    expect(facesIn('10⁻ so', 'serifBold')).toEqual(['10 serifBold', '⁻ signsBold', 'so serifBold'])
+    expect(facesIn('see 水', 'serif')).toEqual(['see serif', '水 serif lacks'])
+    const joined = setParagraph([words('10⁻³ and 10⁻³', style)], fonts, options(400))[0]!
+    expect(textOf(joined)).toBe('10⁻³ and 10⁻³')
   })
 
   test('a no-break space gives way with the others of its line', () => {

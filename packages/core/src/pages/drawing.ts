@@ -1,9 +1,8 @@
 /** A page as plain values that can cross to the screen: words with their places, formulas, rules, pictures and where each block is. */
 import type { FormulaDrawing } from '../formulas/typesetter.ts'
-import type { Shape } from '../type/fonts.ts'
+import type { AnyFace, Shape } from '../type/fonts.ts'
 import type { Line } from '../type/line.ts'
 import { unknownSigns } from '../type/unknownSigns.ts'
-import type { FaceName } from '../work/parts/houseStyle.ts'
 import type { Mark, Placed } from './box.ts'
 import { countedBaselines } from './lineNumbers.ts'
 import type { Page } from './page.ts'
@@ -16,7 +15,7 @@ export interface PageDrawing {
   height: number
   lines: {
     y: number
-    runs: { face: FaceName; features: string; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
+    runs: { face: AnyFace; features: string; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
   }[]
   formulas: { x: number; y: number; size: number; formula: FormulaDrawing }[]
   rules: [x: number, y: number, width: number, height: number][]

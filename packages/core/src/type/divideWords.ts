@@ -23,7 +23,7 @@ export function pointsOf(shape: Shape, fonts: Fonts, language: string, exception
 
 /** What a text measures where it is divided at places in it, UTF-16 indices in their order. */
 export function pointsAt(shape: Shape, places: readonly number[], fonts: Fonts): HyphenPoint[] {
-  const face = fonts[shape.face]
+  const face = fonts[shape.face]!
   let sum = 0
   let glyph = 0
   return places.map(at => {

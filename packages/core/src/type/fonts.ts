@@ -3,8 +3,12 @@ import * as hb from 'harfbuzzjs'
 import type { FaceName } from '../work/parts/houseStyle.ts'
 import type { Exceptions } from './hyphenation.ts'
 
-/** The files of the faces a work is set in, read by the host from the packages that ship with the program. */
-export type FontFiles = Record<FaceName, Uint8Array>
+/** Faces that are asked for what a face of the house style lacks, chosen by nobody. */
+export type FallbackName = 'signs' | 'signsItalic' | 'signsBold' | 'signsBoldItalic' | 'mathematics'
+export type AnyFace = FaceName | FallbackName
+
+/** The files of the faces a work is set in, read by the host from the packages that ship with the program; the others may come later. */
+export type FontFiles = Record<FaceName, Uint8Array> & Partial<Record<FallbackName, Uint8Array>>
 
 /** Package path of each face's file: the same bytes serve the screen, the shaper and the PDF. */
 export const fontPackages: Record<FaceName, string> = {
@@ -17,10 +21,29 @@ export const fontPackages: Record<FaceName, string> = {
   mono: '@expo-google-fonts/source-code-pro/400Regular/SourceCodePro_400Regular.ttf',
 }
 
+export const fallbackPackages: Record<FallbackName, string> = {
+  signs: '@expo-google-fonts/stix-two-text/400Regular/STIXTwoText_400Regular.ttf',
+  signsItalic: '@expo-google-fonts/stix-two-text/400Regular_Italic/STIXTwoText_400Regular_Italic.ttf',
+  signsBold: '@expo-google-fonts/stix-two-text/600SemiBold/STIXTwoText_600SemiBold.ttf',
+  signsBoldItalic: '@expo-google-fonts/stix-two-text/600SemiBold_Italic/STIXTwoText_600SemiBold_Italic.ttf',
+  mathematics: '@expo-google-fonts/noto-sans-math/400Regular/NotoSansMath_400Regular.ttf',
+}
+
+/** Which faces are asked in turn for what a face lacks: one of its slope and weight, then those that have more. */
+const fallbacks: Record<FaceName, readonly FallbackName[]> = {
+  serif: ['signs', 'mathematics'],
+  serifItalic: ['signsItalic', 'signs', 'mathematics'],
+  serifBold: ['signsBold', 'signs', 'mathematics'],
+  serifBoldItalic: ['signsBoldItalic', 'signsBold', 'signs', 'mathematics'],
+  sans: ['signs', 'mathematics'],
+  sansSemibold: ['signsBold', 'signs', 'mathematics'],
+  mono: ['signs', 'mathematics'],
+}
+
 /** A text as the font draws it. Widths in em; clusters are UTF-16 indices into `text`. */
 export interface Shape {
   text: string
-  face: FaceName
+  face: AnyFace
   /** OpenType features it is drawn with beside the usual ones, separated by spaces; faces that have none of them ignore them. */
   features: string
   glyphs: Uint16Array
@@ -46,7 +69,9 @@ export interface HyphenPoint {
 }
 
 export interface OpenFace {
-  name: FaceName
+  name: AnyFace
+  /** What is asked in turn for the signs that it lacks. */
+  fallbacks: readonly OpenFace[]
   bytes: Uint8Array
   unitsPerEm: number
   /** Above and below the baseline, in em, both positive. */
@@ -57,11 +82,11 @@ export interface OpenFace {
   plainAdvance(glyph: number): number
 }
 
-export type Fonts = Record<FaceName, OpenFace>
+export type Fonts = Record<FaceName, OpenFace> & Partial<Record<FallbackName, OpenFace>>
 
 /** A face of HarfBuzz, and what shapes with it. */
 interface Shaper {
-  name: FaceName
+  name: AnyFace
   font: hb.Font
   buffer: hb.Buffer
   /** An em in units of the font, turned over. */
@@ -116,7 +141,7 @@ function rememberingShapes(shaper: Shaper): OpenFace['shape'] {
   }
 }
 
-function openFace(name: FaceName, bytes: FontFiles[FaceName], buffer: hb.Buffer): OpenFace {
+function openFace(name: AnyFace, bytes: Uint8Array, buffer: hb.Buffer, fallbacks: readonly OpenFace[] = []): OpenFace {
   const face = new hb.Face(new hb.Blob(bytes))
   const font = new hb.Font(face)
   const unit = 1 / face.upem
@@ -124,6 +149,7 @@ function openFace(name: FaceName, bytes: FontFiles[FaceName], buffer: hb.Buffer)
   const advances = new Map<number, number>()
   return {
     name,
+    fallbacks,
     bytes,
     unitsPerEm: face.upem,
     ascender: extents.ascender * unit,
@@ -142,5 +168,14 @@ const rememberedShapes = 60_000
 
 export function openFonts(files: FontFiles): Fonts {
   const buffer = new hb.Buffer()
-  return Object.fromEntries((Object.keys(fontPackages) as FaceName[]).map(name => [name, openFace(name, files[name], buffer)])) as Fonts
+  const others: Partial<Record<FallbackName, OpenFace>> = {}
+  for (const name of Object.keys(fallbackPackages) as FallbackName[]) {
+    const bytes = files[name]
+    if (bytes) others[name] = openFace(name, bytes, buffer)
+  }
+  const own = (Object.keys(fontPackages) as FaceName[]).map(name => {
+    const asked = fallbacks[name].flatMap(other => others[other] ?? [])
+    return [name, openFace(name, files[name], buffer, asked)]
+  })
+  return { ...(Object.fromEntries(own) as Record<FaceName, OpenFace>), ...others }
 }

@@ -1,5 +1,4 @@
-/** Runs of text as boxes, glue and penalties: cut at spaces, at run ends and at the break opportunities of Unicode Annex 14. */
-import LineBreaker from 'linebreak'
+/** Runs of text as boxes, glue and penalties: cut at spaces, at run ends and wherever lines may end. */
 import { partBegin, partCount, partEnd } from '../formulas/formulaParts.ts'
 import type { FormulaDrawing } from '../formulas/typesetter.ts'
 import type { TextStyle } from '../work/parts/houseStyle.ts'
@@ -9,6 +8,7 @@ import type { Fonts, HyphenPoint, OpenFace, Shape } from './fonts.ts'
 import type { Exceptions } from './hyphenation.ts'
 import type { Run } from './inline.ts'
 import { type PieceStyle, pieceStyleOf } from './line.ts'
+import { annex14, holdsAcross, isFigure, isSimple, opportunitiesIn, softHyphen, unitAt } from './lineEnds.ts'
 
 /** Break after a hyphen or dash the author typed. */
 const openBreakCost = 20
@@ -67,7 +67,6 @@ export function fillItems(
 /** What it costs to end a line at a space: nothing, as much as between a figure and its unit, or it cannot be. */
 type Hold = 0 | typeof unitCost | typeof forbidden
 
-const softHyphen = '\u00ad'
 const closes = /^[\p{Pe}\p{Po}]/u
 /** A no-break space between words: it gives way as other spaces do, and no line ends there. */
 const holdingSpace = /[^ \u00a0]\u00a0[^ \u00a0]/
@@ -193,6 +192,10 @@ class ItemBuilder {
   /** A text in which no line ends, but in need. */
   text(run: Run, shape: Shape): void {
     this.begin(run)
+    if (!(shape.incomplete && this.inSeveralFaces(run, shape))) this.inOneFace(run, shape)
+  }
+
+  private inOneFace(run: Run, shape: Shape): void {
     const width = placeOf(shape, run, this.fonts) * run.size
     if (this.unbroken + width > this.room && !this.dividesWell(run, shape)) {
       // Wider than a line can be: it may end before this, and, where this alone is too wide, between any two letters.
@@ -201,7 +204,7 @@ class ItemBuilder {
       if (letters.length > 1) {
         letters.forEach(({ segment }, index) => {
           if (index > 0) this.breakInNeed()
-          this.text(run, this.face.shape(segment, run.features))
+          this.inOneFace(run, this.faceOf(shape).shape(segment, run.features))
         })
         return
       }
@@ -209,6 +212,26 @@ class ItemBuilder {
     this.unbroken += width
     this.items.box(width, this.chunks.length)
     this.chunks.push({ run, style: this.style, shape, formula: null, width, part: 0 })
+  }
+
+  /** The face that a text is shaped in: that of its run, or one that has what it lacks. */
+  private faceOf({ face: name }: Shape): OpenFace {
+    return this.face.fallbacks.find(face => face.name === name) ?? this.face
+  }
+
+  /** Parts a text between its face and the one that has what it lacks; false where that has none of it either. */
+  private inSeveralFaces(run: Run, { text, face: name }: Shape): boolean {
+    const { face } = this
+    if (face.fallbacks.length === 0 || run.reserve || name !== face.name) return false
+    const parts: { face: OpenFace; text: string }[] = []
+    for (const { segment } of graphemes.segment(text)) {
+      const has = [face, ...face.fallbacks].find(each => !each.shape(segment, run.features).incomplete) ?? face
+      if (parts.at(-1)?.face === has) parts.at(-1)!.text += segment
+      else parts.push({ face: has, text: segment })
+    }
+    if (parts.every(part => part.face === face)) return false
+    for (const part of parts) this.inOneFace(run, part.face.shape(part.text, run.features))
+    return true
   }
 
   /** Whether hyphens part a word into pieces that fit. */
@@ -249,20 +272,6 @@ class ItemBuilder {
 export const placeOf = (shape: Shape, run: Run, fonts: Fonts): number =>
   run.reserve ? Math.max(shape.width, ...run.reserve.map(text => fonts[run.face].shape(text, run.features).width)) : shape.width
 
-const comma = 44
-const stop = 46
-/** Letters of the Latin alphabet and figures, which most words begin and end with. */
-const isPlain = (code: number): boolean =>
-  (code >= 97 && code <= 122) || (code >= 65 && code <= 90) || isFigure(code) || (code >= 0xc0 && code < 0x250)
-const isFigure = (code: number): boolean => code >= 48 && code <= 57
-/** Signs of units of the SI and those used with it, with prefixes and powers, as one word. */
-const unit =
-  /(?:°[CFK]?|[%‰′″]|(?:[yzafpnµmcdhkMGTPE]|da)?(?:m|g|s|A|K|mol|cd|Hz|N|Pa|J|W|C|V|F|Ω|S|Wb|T|H|lm|lx|Bq|Gy|Sv|kat|l|L|t|eV|bar|Wh)|min|h|d|ha)[²³⁻¹0-9]*(?=[\s/·.,;:)]|$)/uy
-function unitAt(text: string, at: number): boolean {
-  unit.lastIndex = at
-  return unit.test(text)
-}
-
 /** Cuts runs at spaces, at run ends and at the break opportunities of Unicode Annex 14. */
 function cutRuns(runs: Run[], builder: ItemBuilder): void {
   /** The stretches of several runs, or of unusual signs, that no space parts. */
@@ -296,16 +305,10 @@ function cutRuns(runs: Run[], builder: ItemBuilder): void {
 /** Breaks and tabs that were typed or pasted are spaces. */
 const otherSpace = /[\t-\r\u0085\u2028\u2029]/
 const otherSpaces = /[\t-\r\u0085\u2028\u2029]/g
-/** Letters and digits, signs that belong to them, an opening bracket that begins or stands in a word, and at its end whatever closes. */
-const simpleWord = /^(?:[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}0-9'’“”"‘,.;:)\u00a0]|(?<![),.;:])\()*[!?)”’"'.,;:]*$/u
-const plainWord = /^[A-Za-z\u00c0-\u024f0-9'’,.\u00a0]*$/
-const wordJoiner = '\u2060'
-
-/** Whether a line can end nowhere within a word, as far as its letters and signs tell. */
-const isSimple = (text: string): boolean => plainWord.test(text) || simpleWord.test(text)
-
 /** Most code units shaped as one: a longer unbroken text is cut, so that hostile input stays bounded. */
 const longestPiece = 200
+
+const wordJoiner = '\u2060'
 
 interface Stretch {
   run: Run
@@ -334,70 +337,3 @@ function cutWord(word: readonly Stretch[], builder: ItemBuilder): void {
 }
 
 const none: ReadonlySet<number> = new Set()
-
-/** Where a line may end within an unbroken text, as UTF-16 indices: Unicode Annex 14, with our rules for addresses, units and dashes. */
-export function opportunitiesIn(text: string): ReadonlySet<number> {
-  const found = new Set<number>()
-  const address = /^(?:https?:\/\/|www\.)/.exec(text)?.[0].length ?? 0
-  for (const at of annex14(text))
-    if (at > address && !insideUnit(text, at) && !beforeDash(text, at) && !signOf(text, at) && text[at - 1] !== softHyphen) found.add(at)
-  // An address may be broken after its punctuation, before what follows.
-  if (address) for (const { index } of text.matchAll(/[/.?&=_-](?=[^/.?&=_-])/g)) if (index >= address) found.add(index + 1)
-  return found
-}
-
-/** Brackets of East Asian writing are as wide as a letter; a line may end before them after any letter or sign (Annex 14, rule 30). */
-const wideOpening =
-  /(?<=[\p{L}\p{N}\p{Sc}\p{Sm}\p{So}#%§/,.;:!?\u200d]\p{M}*)[\u2329\u3008\u300a\u300c\u300e\u3010\u3014\u3016\u3018\u301a\uff08\uff3b\uff5b\uff5f\uff62]/gu
-
-/** Signs of money and shares hold brackets, and brackets them, where a number stands in between (rule 25). */
-const noNumber = /(?<=[%‰€£$¥\\]\p{M}*)[({[](?![\p{N}])|(?<=(?<!\p{N}[^(){}[\]]*)[)}\]]\p{M}*)[%‰€£$¥]/gu
-
-function annex14(text: string): Set<number> {
-  const found = new Set<number>()
-  const breaker = new LineBreaker(text)
-  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) if (next.position < text.length) found.add(next.position)
-  for (const { index } of text.matchAll(wideOpening)) found.add(index)
-  for (const { index } of text.matchAll(noNumber)) found.add(index)
-  return found
-}
-
-const written = String.raw`[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}0-9.,;:!?)”’»…]`
-const endsWritten = new RegExp(`${written}$`, 'u')
-/** No line begins with a dash that joins or parts words; one with a figure or letter behind it may be a sign. */
-const beforeDash = (text: string, at: number): boolean => /^[–—―]/.test(text.slice(at, at + 1)) && endsWritten.test(text.slice(0, at))
-/** A dash before a figure, at the begin of a word, is its sign. */
-const signOf = (text: string, at: number): boolean => at === 1 && /^–\p{N}/u.test(text)
-const dash = /^(?:[—―]|–(?![\p{L}\p{N}]))/u
-const letter = /^[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}0-9]/u
-const opens = /[\p{Ps}\p{Pi}\p{Pf}"']\p{M}*$/u
-
-/** Letters of a word that are looked at beside a space, in UTF-16 code units. */
-const farthest = 24
-
-/** Whether no line ends at a space between two words: before what closes or parts, after what opens (Annex 14, rules 13 to 17), before a dash. */
-function holdsAcross(before: string, after: string): boolean {
-  if (!before || !after) return false
-  const first = after.charCodeAt(0)
-  const last = before.charCodeAt(before.length - 1)
-  if ((isPlain(first) && (isPlain(last) || last === comma || last === stop)) || (letter.test(after) && !opens.test(before))) return false
-  const word = before.replace(/\u2060+$/, '')
-  if (dash.test(after) && endsWritten.test(word)) return true
-  // Within guillemets there are spaces in some languages.
-  if (/^[»›](?![\p{L}\p{N}])/u.test(after) || /(?:^|[\p{Ps}\s])[«‹]$/u.test(word)) return true
-  // A quotation mark at the end of a word closes: only one that stands at the begin of what follows opens.
-  if (/\p{Ps}/u.test(after[0]!) && /[^\p{Ps}"'“‘«‹„‚]["'”’»›]$/u.test(word)) return false
-  const text = `${word.slice(-farthest)} ${after.slice(0, farthest)}`
-  return !annex14(text).has(Math.min(word.length, farthest) + 1)
-}
-
-/** Letters from which on a word beside a slash is no unit, in UTF-16 code units. */
-const longestUnit = 5
-
-/** Annex 14 lets a line end after a slash; units and fractions such as W/m are not torn apart, long words are. */
-function insideUnit(text: string, at: number): boolean {
-  if (text[at - 1] !== '/') return false
-  const before = /[\p{L}\p{N}]*$/u.exec(text.slice(Math.max(0, at - 1 - longestUnit * 2), at - 1))![0].length
-  const after = /^[\p{L}\p{N}]*/u.exec(text.slice(at, at + longestUnit * 2))![0].length
-  return before > 0 && after > 0 && (before < longestUnit || after < longestUnit)
-}

@@ -180,5 +180,5 @@ function partOnLine(items: Items, fonts: Fonts, number: number, shape: Shape, st
   const closed = items.flagged[end] && items.payload[end]! >> 8 === number ? items.payload[end]! % 256 : -1
   if (!opened && closed < 0) return shape
   const { text } = shape
-  return fonts[shape.face].shape(closed < 0 ? text.slice(opened) : `${text.slice(opened, closed)}-`, shape.features)
+  return fonts[shape.face]!.shape(closed < 0 ? text.slice(opened) : `${text.slice(opened, closed)}-`, shape.features)
 }

@@ -4,6 +4,7 @@ import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
+import { lacksSigns } from '@steady-ledger/core/type/signsIn.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { database } from '../storage/database.ts'
@@ -42,7 +43,8 @@ async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts 
   formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
   if (needsConverter(work.doc, formulas)) await fetchConverter()
   await readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error))
-  const fonts = openFonts(await fetchFonts())
+  let fonts = openFonts(await fetchFonts())
+  if (lacksSigns(work, fonts)) fonts = openFonts(await fetchFonts(true))
   const steps = new TurnoverEngine(fonts, formulas).steps(work)
   let step = steps.next()
   while (!step.done) {

@@ -12,8 +12,9 @@ import { searchPages } from '@steady-ledger/core/pages/search.ts'
 import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
 import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
-import { openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { patternsMissingFor, readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
+import { lacksSigns } from '@steady-ledger/core/type/signsIn.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -42,6 +43,21 @@ const withoutBytes = (picture: PictureFacts) => ({ ...picture, bytes: noBytes })
 
 const formulas = createLateTypesetter()
 let engine: TurnoverEngine
+let fonts: Fonts
+/** The faces for signs that others lack were fetched, or cannot be. */
+let allFonts = false
+
+/** Everything is set in these faces from now on; what was set in others is set anew. */
+function setIn(opened: Fonts): void {
+  fonts = opened
+  engine = new TurnoverEngine(fonts, formulas)
+}
+
+async function fetchOtherFonts(): Promise<void> {
+  allFonts = true
+  setIn(openFonts(await fetchFonts(true)))
+}
+
 let work: Work | null = null
 let version = 0
 let latest: Turnover | null = null
@@ -78,6 +94,10 @@ function begin(): void {
   if (!work || settingFormulas > 0) return
   if (needsConverter(work.doc, formulas)) {
     void fetchThenPages(fetchConverter())
+    return
+  }
+  if (!allFonts && lacksSigns(work, fonts)) {
+    void fetchThenPages(fetchOtherFonts().catch(error => console.warn('Signs that no face has are printed as frames.', error)))
     return
   }
   if (patternsMissingFor(work).length > 0) {
@@ -296,7 +316,7 @@ function hear(message: ToTurnover): void {
   }
 }
 
-engine = new TurnoverEngine(openFonts(await fetchFonts()), formulas)
+setIn(openFonts(await fetchFonts()))
 try {
   formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
 } catch {

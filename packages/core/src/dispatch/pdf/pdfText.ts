@@ -1,9 +1,8 @@
 /** Text in a PDF, glyph by glyph as it was shaped: what stands on the page is what was measured. */
 import type PDFDocument from 'pdfkit'
 import type { EmbeddedFont } from 'pdfkit'
-import type { Fonts, OpenFace, Shape } from '../../type/fonts.ts'
+import type { AnyFace, Fonts, OpenFace, Shape } from '../../type/fonts.ts'
 import type { TextPiece } from '../../type/line.ts'
-import type { FaceName } from '../../work/parts/houseStyle.ts'
 
 /** Two decimals are a hundredth of a point: finer than any press. */
 export const numeral = (value: number): string => (Math.round(value * 100) / 100).toString()
@@ -16,7 +15,7 @@ interface Embedded {
 }
 
 export class PdfText {
-  private readonly faces = new Map<FaceName, Embedded>()
+  private readonly faces = new Map<AnyFace, Embedded>()
   private readonly document: PDFDocument
   private readonly fonts: Fonts
 
@@ -47,11 +46,11 @@ export class PdfText {
     return `BT /${embedded.font.id} ${numeral(size)} Tf 1 0 0 1 ${numeral(x + pieces[0]!.x)} ${numeral(y + rise)} Tm [${array.replaceAll('><', '')}] TJ ET`
   }
 
-  private embed(name: FaceName): Embedded {
+  private embed(name: AnyFace): Embedded {
     let embedded = this.faces.get(name)
     if (!embedded) {
       this.document.font(name)
-      embedded = { face: this.fonts[name], font: this.document._font, bodies: new Map() }
+      embedded = { face: this.fonts[name]!, font: this.document._font, bodies: new Map() }
       this.faces.set(name, embedded)
     }
     this.document.page.fonts[embedded.font.id] ??= embedded.font.ref()

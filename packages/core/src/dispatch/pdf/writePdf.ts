@@ -11,10 +11,9 @@ import { identityIn } from '../../numbers/occurrences.ts'
 import type { Box, Mark, Placed, Structure } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
-import type { Fonts } from '../../type/fonts.ts'
+import type { AnyFace, Fonts } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
 import type { FormulaPiece, LinePiece, TextPiece } from '../../type/line.ts'
-import type { FaceName } from '../../work/parts/houseStyle.ts'
 import { titleOf } from '../../work/schema.ts'
 import { PdfDocument } from './pdfDocument.ts'
 import { PdfFormulas } from './pdfFormula.ts'
@@ -53,7 +52,7 @@ export async function writePdf(turnover: Turnover, fonts: Fonts, { date, onPage 
     },
   })
   const bytes = toBytes(document)
-  for (const name of Object.keys(fonts) as FaceName[]) document.registerFont(name, fonts[name].bytes)
+  for (const name of Object.keys(fonts) as AnyFace[]) document.registerFont(name, fonts[name]!.bytes)
   const writer = new PdfWriter(document, turnover, fonts)
   for (const page of pages) {
     writer.page(page)

@@ -1,10 +1,10 @@
 /** One page proof as SVG, from the drawing that the turnover made: the same places as in the PDF. */
 
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
-import type { FaceName } from '@steady-ledger/core/work/parts/houseStyle.ts'
+import type { AnyFace } from '@steady-ledger/core/type/fonts.ts'
 import { memo, type ReactNode } from 'react'
 
-const faces: Record<FaceName, { family: string; weight?: number; style?: string }> = {
+const faces: Record<AnyFace, { family: string; weight?: number; style?: string }> = {
   serif: { family: "'Source Serif 4'" },
   serifItalic: { family: "'Source Serif 4'", style: 'italic' },
   serifBold: { family: "'Source Serif 4'", weight: 600 },
@@ -12,6 +12,11 @@ const faces: Record<FaceName, { family: string; weight?: number; style?: string 
   sans: { family: "'Source Sans 3'" },
   sansSemibold: { family: "'Source Sans 3'", weight: 600 },
   mono: { family: "'Source Code Pro'" },
+  mathematics: { family: "'Noto Sans Math'" },
+  signs: { family: "'STIX Two Text'" },
+  signsItalic: { family: "'STIX Two Text'", style: 'italic' },
+  signsBold: { family: "'STIX Two Text'", weight: 600 },
+  signsBoldItalic: { family: "'STIX Two Text'", weight: 600, style: 'italic' },
 }
 
 /** As a style sheet writes them: 'smcp', 'onum'. */
