@@ -1,8 +1,8 @@
 /** Unit tests of the core, the command line, the server and the logic of the application; browser tests are Playwright’s. */
 export default {
   testMatch: ['<rootDir>/packages/*/test/**/*.test.ts', '<rootDir>/demo/test/**/*.test.ts'],
-  // Files run one after the other in two processes that read each module once: no contexts of their own, in which the core is half as fast.
-  runner: 'jest-light-runner/child-process',
+  // Files run one after the other in two threads that read each module once: no contexts of their own, in which the core is half as fast.
+  runner: 'jest-light-runner',
   testTimeout: 60_000,
   maxWorkers: 2,
 }

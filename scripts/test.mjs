@@ -42,7 +42,8 @@ spawnSync(
     '--json',
     '--outputFile=test-results/unit.json',
   ],
-  { stdio: 'inherit' },
+  // One that does not come to its end is a failure, and is told as one.
+  { stdio: 'inherit', timeout: 15 * 60_000 },
 )
 count('test-results/unit.json', report => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites])
 if (built) {
