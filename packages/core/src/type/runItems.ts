@@ -179,7 +179,7 @@ class ItemBuilder {
       [...new Set(places)].filter(inner => inner > 0 && inner < shape.text.length),
       this.fonts,
     )
-    if (!points.length || shape.text.length > 255 || !this.fits(points, shape, run)) {
+    if (!points.length || shape.incomplete || shape.text.length > 255 || !this.fits(points, shape, run)) {
       this.text(run, shape)
       return
     }

@@ -10,7 +10,7 @@ const unusual = /[^\u0020-\u017f\u2010-\u2026\n]/gu
 const signsOf = (text: string): Set<string> => new Set(text.match(unusual))
 
 const ofDivisions = new WeakMap<Node, Set<string>>()
-const ofRegisters = new WeakMap<object, Set<string>>()
+const ofParts = new WeakMap<object, Set<string>>()
 function kept<Key extends object>(all: WeakMap<Key, Set<string>>, key: Key, textOf: (key: Key) => string): Set<string> {
   let found = all.get(key)
   if (!found) all.set(key, (found = signsOf(textOf(key))))
@@ -19,11 +19,14 @@ function kept<Key extends object>(all: WeakMap<Key, Set<string>>, key: Key, text
 
 /** Whether a face lacks a sign that stands in the text of a work, or in what is printed of its registers. */
 export function lacksSigns({ doc, abbreviations, sources, terms, settings, scheme }: Work, fonts: Fonts): boolean {
-  const signs = [
-    ...doc.children.map(division => kept(ofDivisions, division, ({ textContent }) => textContent)),
-    ...[abbreviations, sources, terms, settings, scheme].map(part => kept(ofRegisters, part, JSON.stringify)),
-  ]
-  const all = new Set(signs.flatMap(found => [...found]))
+  const all = new Set<string>()
+  const add = (signs: ReadonlySet<string>): void => {
+    for (const sign of signs) all.add(sign)
+  }
+  for (const division of doc.children) add(kept(ofDivisions, division, ({ textContent }) => textContent))
+  // An edit of one entry of thousands costs that one.
+  for (const part of [settings, scheme, ...[abbreviations, sources, terms].flatMap(register => Object.values<object>(register))])
+    add(kept(ofParts, part, JSON.stringify))
   const faces = (Object.keys(fontPackages) as FaceName[]).map(name => fonts[name])
   return [...all].some(sign => faces.some(face => face.shape(sign).incomplete))
 }

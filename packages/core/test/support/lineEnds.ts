@@ -1,6 +1,7 @@
 /** Where a line of print may end in a text: read from the items that a paragraph is set from. */
+
+import { words } from '../../src/pages/setting.ts'
 import { Items } from '../../src/type/breakLines.ts'
-import type { Run } from '../../src/type/inline.ts'
 import { fillItems } from '../../src/type/runItems.ts'
 import { readyStyles } from '../../src/work/parts/readyStyles.ts'
 import { fonts } from './work.ts'
@@ -11,18 +12,7 @@ const items = new Items()
 
 /** UTF-16 indices in the text, behind the spaces at which a line ends. */
 export function lineEndsIn(text: string): number[] {
-  const run: Run = {
-    text,
-    face: 'serif',
-    size: 10,
-    rise: 0,
-    lead: null,
-    formula: null,
-    source: '',
-    note: '',
-    divisible: false,
-    marked: false,
-  }
+  const run = words(text, { ...style, size: 10 })
   const chunks = fillItems(items, [run], fonts, {
     measure: 4000,
     indent: 0,

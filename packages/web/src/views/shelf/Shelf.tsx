@@ -192,7 +192,7 @@ export function Shelf() {
         </div>
       )}
       {unsaved && (
-        <p className="save-trouble mb-4 border border-(--mend)!" role="alert">
+        <p className="save-trouble trouble-bar mb-4 border border-(--mend)!" role="alert">
           <strong>Not saved.</strong> “{unsaved.title}” holds changes that the browser could not keep. It is still open.{' '}
           <Link className="button" to={`/work/${unsaved.id}/galley`}>
             Back to it
