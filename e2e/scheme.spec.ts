@@ -52,6 +52,27 @@ test('a ready-made scheme numbers the whole work in another way, references and 
   expect((await pageText(page, '1')).replaceAll('\u00a0', ' ')).toMatch(/Figure 1–1 shows how/)
 })
 
+test('a tile is dragged before another, and its field can still be typed in', async ({ page }) => {
+  await openDemo(page, 'scheme')
+  const tiles = page.getByRole('group', { name: 'the number of Chapter, level 1' })
+  const texts = (): Promise<string[]> =>
+    tiles.locator('.tile').evaluateAll(all => all.map(tile => tile.querySelector('input')?.value ?? 'level'))
+  const before = await texts()
+  expect(before).toEqual(['Chapter ', 'level'])
+  const from = (await tiles.locator('.field-tile').boundingBox())!
+  const to = (await tiles.locator('.tile').first().boundingBox())!
+  await page.mouse.move(from.x + 8, from.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(to.x + 10, to.y + 10, { steps: 8 })
+  await page.mouse.up()
+  await expect.poll(texts).toEqual(['level', 'Chapter '])
+  const field = tiles.getByRole('textbox')
+  await field.click()
+  await field.press('End')
+  await page.keyboard.type('no.')
+  await expect(field).toHaveValue('Chapter no.')
+})
+
 test('a series gets another name and place for its caption; one of the author’s own is added, used and kept while it is used', async ({
   page,
 }) => {

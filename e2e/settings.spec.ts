@@ -29,25 +29,37 @@ test('a change of the language can be undone', async ({ page }) => {
   await expect(page.locator('.foot')).toContainText('British English')
 })
 
-test('the panels are made wider with the arrow keys and by dragging, and stay so', async ({ page }) => {
+test('the panels are made wider with the arrow keys and by dragging, stay so, and go back to the usual width', async ({ page }) => {
   await openDemo(page)
   const spine = page.locator('.spine')
-  const before = (await spine.boundingBox())!.width
+  const widthOf = async (panel: string): Promise<number> => (await page.locator(panel).boundingBox())!.width
+  const usual = await widthOf('.spine')
   const edge = page.getByRole('separator', { name: 'Width of the spine' })
   await edge.focus()
   await page.keyboard.press('ArrowRight')
-  await page.keyboard.press('ArrowRight')
-  expect((await spine.boundingBox())!.width).toBeCloseTo(before + 32, 0)
+  await expect.poll(() => widthOf('.spine')).toBeGreaterThan(usual + 20)
+  const wide = await widthOf('.spine')
   const box = (await page.getByRole('separator', { name: 'Width of the slip' }).boundingBox())!
-  const slip = (await page.locator('.slip').boundingBox())!.width
+  const slip = await widthOf('.slip')
   await page.mouse.move(box.x + 3, box.y + 200)
   await page.mouse.down()
   await page.mouse.move(box.x - 47, box.y + 200, { steps: 4 })
   await page.mouse.up()
-  expect((await page.locator('.slip').boundingBox())!.width).toBeCloseTo(slip + 50, 0)
+  await expect.poll(() => widthOf('.slip')).toBeCloseTo(slip + 50, 0)
+  expect(await widthOf('.spine')).toBeCloseTo(wide, 0)
   await page.reload()
   await inBalance(page)
-  expect((await spine.boundingBox())!.width).toBeCloseTo(before + 32, 0)
+  expect(await widthOf('.spine')).toBeCloseTo(wide, 0)
+  expect(await widthOf('.slip')).toBeCloseTo(slip + 50, 0)
+  // A narrower window takes its room from the sheet; the panels keep theirs.
+  await page.setViewportSize({ width: 1100, height: 800 })
+  await expect.poll(() => widthOf('.spine')).toBeCloseTo(wide, 0)
+  await edge.dblclick()
+  await expect.poll(() => widthOf('.spine')).toBeCloseTo(usual, 0)
+  await page.getByRole('button', { name: 'Spine', exact: true }).click()
+  await expect(spine).toHaveCount(0)
+  await page.getByRole('button', { name: 'Spine', exact: true }).click()
+  await expect.poll(() => widthOf('.spine')).toBeCloseTo(usual, 0)
 })
 
 test('a tab that reads along follows settings and house style as it follows the text', async ({ page, context }) => {

@@ -19,7 +19,8 @@ export const atRest = (page: Page): Promise<void> =>
         let last = ''
         let same = 0
         const look = (): void => {
-          const now = [...document.querySelectorAll('main, main *')]
+          const place = document.querySelector('.sheet-scroll') ?? document.querySelector('main') ?? document.body
+          const now = [place, ...place.querySelectorAll('*')]
             .slice(0, 400)
             .map(found => found.getBoundingClientRect().top)
             .join()

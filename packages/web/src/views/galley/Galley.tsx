@@ -2,7 +2,7 @@
 
 import { type Command, NodeSelection, Selection, TextSelection } from '@tiptap/pm/state'
 import { EditorView } from '@tiptap/pm/view'
-import { type CSSProperties, useCallback, useContext, useEffect, useRef, useState } from 'react'
+import { useCallback, useContext, useEffect, useRef, useState } from 'react'
 import { createPortal, flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { Boundary } from '../../app/Boundary.tsx'
@@ -27,9 +27,9 @@ import { selectTitle } from '../../editor/selectTitle.ts'
 import { newId } from '../../newId.ts'
 import type { Session } from '../../session/session.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
-import { Divider, useWidth } from '../../ui/Divider.tsx'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { notify } from '../../ui/notices.ts'
+import { MiddlePanel, SidePanel, SidePanels } from '../../ui/SidePanel.tsx'
 import { SinceField } from '../ledger/SinceField.tsx'
 import { AddButton } from './AddButton.tsx'
 import { CitationPicker } from './CitationPicker.tsx'
@@ -68,8 +68,6 @@ export function Galley() {
   const [turns, setTurns] = useState(() => isShown('page turns'))
   const [indexWords, setIndexWords] = useState(() => isShown('index words'))
   const marked = useView(shown => Object.keys(shown.terms).length > 0)
-  const [spineWidth, setSpineWidth] = useWidth('spine', spineLimits)
-  const [slipWidth, setSlipWidth] = useWidth('slip', slipLimits)
   const role = useView(shown => shown.role)
   const foot = useContext(FootPlace)
   const slipOf = useView(shown => shown.selected.id)
@@ -240,112 +238,118 @@ export function Galley() {
   }, [role, view])
 
   return (
-    <div className="galley" style={{ '--spine-width': `${spineWidth}px`, '--slip-width': `${slipWidth}px` } as CSSProperties}>
-      {panels.spine && (
-        <nav className="contents" aria-label="Spine: the outline of the work">
-          <Boundary name="The spine">
-            <Spine />
-          </Boundary>
-          <Divider label="Width of the spine" width={spineWidth} limits={spineLimits} grows="right" onWidth={setSpineWidth} />
-        </nav>
-      )}
-      <main className="sheet-scroll" data-testid="sheet" aria-label="Galley">
-        <div className="sheet">
-          {role === 'reader' && <p className="reading-note">Another tab is writing this work; here you can read along.</p>}
-          <div ref={place} />
-        </div>
-        {view && <AddButton view={view} />}
-        <Boundary name="This panel" of={JSON.stringify(floating)}>
-          {view && floating?.kind === 'composer' && (
-            <Composer
-              key={floating.at}
-              view={view}
-              at={floating.at}
-              opensAt={floating.opensAt ?? 'end'}
-              onClose={floating.note ? () => setFloating({ kind: 'note', id: floating.note! }) : closeFloating}
-              onOpen={at => setFloating({ kind: 'composer', at })}
+    <main className="h-full" aria-label="Galley">
+      <SidePanels>
+        {panels.spine && (
+          <SidePanel name="spine" label="Width of the spine" limits={spineLimits} side="left">
+            <nav className="h-full" aria-label="Spine: the outline of the work">
+              <Boundary name="The spine">
+                <Spine />
+              </Boundary>
+            </nav>
+          </SidePanel>
+        )}
+        <MiddlePanel least={320}>
+          <section className="sheet-scroll" data-testid="sheet" aria-label="Sheet">
+            <div className="sheet">
+              {role === 'reader' && <p className="reading-note">Another tab is writing this work; here you can read along.</p>}
+              <div ref={place} />
+            </div>
+            {view && <AddButton view={view} />}
+            <Boundary name="This panel" of={JSON.stringify(floating)}>
+              {view && floating?.kind === 'composer' && (
+                <Composer
+                  key={floating.at}
+                  view={view}
+                  at={floating.at}
+                  opensAt={floating.opensAt ?? 'end'}
+                  onClose={floating.note ? () => setFloating({ kind: 'note', id: floating.note! }) : closeFloating}
+                  onOpen={at => setFloating({ kind: 'composer', at })}
+                />
+              )}
+              {view && floating?.kind === 'note' && (
+                <NotePanel
+                  view={view}
+                  key={floating.id}
+                  id={floating.id}
+                  {...(floating.cursor !== undefined && { cursor: floating.cursor })}
+                  onPick={(kind, put) => setFloating({ kind, at: null, put, note: floating.id })}
+                  onClose={closeFloating}
+                  onCompose={(at, opensAt) =>
+                    setFloating({ kind: 'composer', at, note: floating.id, ...(opensAt !== undefined && { opensAt }) })
+                  }
+                />
+              )}
+              {view && !floating && <SelectionBar view={view} />}
+              {view && (floating?.kind === 'reference' || floating?.kind === 'citation') && (
+                <PickerOf
+                  key={floating.kind}
+                  kind={floating.kind}
+                  view={view}
+                  at={floating.at}
+                  put={floating.put ?? null}
+                  onClose={behind =>
+                    setFloating(floating.note ? { kind: 'note', id: floating.note, ...(behind !== undefined && { cursor: behind }) } : null)
+                  }
+                />
+              )}
+            </Boundary>
+            <FileInput
+              input={chooser}
+              label="Picture file"
+              accept=".svg,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
+              onFiles={([file]) => void setPicture(session, choosingFor.current, file!)}
             />
-          )}
-          {view && floating?.kind === 'note' && (
-            <NotePanel
-              view={view}
-              key={floating.id}
-              id={floating.id}
-              {...(floating.cursor !== undefined && { cursor: floating.cursor })}
-              onPick={(kind, put) => setFloating({ kind, at: null, put, note: floating.id })}
-              onClose={closeFloating}
-              onCompose={(at, opensAt) =>
-                setFloating({ kind: 'composer', at, note: floating.id, ...(opensAt !== undefined && { opensAt }) })
-              }
-            />
-          )}
-          {view && !floating && <SelectionBar view={view} />}
-          {view && (floating?.kind === 'reference' || floating?.kind === 'citation') && (
-            <PickerOf
-              key={floating.kind}
-              kind={floating.kind}
-              view={view}
-              at={floating.at}
-              put={floating.put ?? null}
-              onClose={behind =>
-                setFloating(floating.note ? { kind: 'note', id: floating.note, ...(behind !== undefined && { cursor: behind }) } : null)
-              }
-            />
-          )}
-        </Boundary>
-        <FileInput
-          input={chooser}
-          label="Picture file"
-          accept=".svg,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
-          onFiles={([file]) => void setPicture(session, choosingFor.current, file!)}
-        />
-      </main>
-      {panels.slip && (
-        <aside className="contents" aria-label="Slip: what is selected">
-          <Divider label="Width of the slip" width={slipWidth} limits={slipLimits} grows="left" onWidth={setSlipWidth} />
-          <Boundary name="The slip" of={slipOf}>
-            <Slip
-              onComposer={at => setFloating({ kind: 'composer', at })}
-              onReference={at => setFloating({ kind: 'reference', at })}
-              onCitation={at => setFloating({ kind: 'citation', at })}
-              onPicture={id => {
-                choosingFor.current = id
-                chooser.current?.click()
-              }}
-            />
-          </Boundary>
-        </aside>
-      )}
-      {foot &&
-        createPortal(
-          <>
-            <SinceField />
-            <Switch says="Spine" does="Show or hide the spine" on={panels.spine} onChange={spine => setPanels({ ...panels, spine })} />
-            <Switch says="Slip" does="Show or hide the slip" on={panels.slip} onChange={slip => setPanels({ ...panels, slip })} />
-            <Switch
-              says="Page turns"
-              does="Show or hide where pages turn"
-              on={turns}
-              onChange={shown => {
-                show('page turns', shown)
-                setTurns(shown)
-              }}
-            />
-            {marked && (
+          </section>
+        </MiddlePanel>
+        {panels.slip && (
+          <SidePanel name="slip" label="Width of the slip" limits={slipLimits} side="right">
+            <section className="h-full" aria-label="Slip: what is selected">
+              <Boundary name="The slip" of={slipOf}>
+                <Slip
+                  onComposer={at => setFloating({ kind: 'composer', at })}
+                  onReference={at => setFloating({ kind: 'reference', at })}
+                  onCitation={at => setFloating({ kind: 'citation', at })}
+                  onPicture={id => {
+                    choosingFor.current = id
+                    chooser.current?.click()
+                  }}
+                />
+              </Boundary>
+            </section>
+          </SidePanel>
+        )}
+        {foot &&
+          createPortal(
+            <>
+              <SinceField />
+              <Switch says="Spine" does="Show or hide the spine" on={panels.spine} onChange={spine => setPanels({ ...panels, spine })} />
+              <Switch says="Slip" does="Show or hide the slip" on={panels.slip} onChange={slip => setPanels({ ...panels, slip })} />
               <Switch
-                says="Index words"
-                does="Underline the words that are marked for the index, or not"
-                on={indexWords}
+                says="Page turns"
+                does="Show or hide where pages turn"
+                on={turns}
                 onChange={shown => {
-                  setIndexWords(shown)
-                  void showMarkedWords(session, shown)
+                  show('page turns', shown)
+                  setTurns(shown)
                 }}
               />
-            )}
-          </>,
-          foot,
-        )}
-    </div>
+              {marked && (
+                <Switch
+                  says="Index words"
+                  does="Underline the words that are marked for the index, or not"
+                  on={indexWords}
+                  onChange={shown => {
+                    setIndexWords(shown)
+                    void showMarkedWords(session, shown)
+                  }}
+                />
+              )}
+            </>,
+            foot,
+          )}
+      </SidePanels>
+    </main>
   )
 }
 

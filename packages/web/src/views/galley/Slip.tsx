@@ -39,8 +39,7 @@ interface Openers {
   onPicture(id: string): void
 }
 
-const slip =
-  'slip flex w-(--slip-width) flex-none flex-col items-stretch gap-3 overflow-y-auto bg-(--paper) px-4 pt-3.5 pb-16 [&>.button]:self-start'
+const slip = 'slip flex h-full flex-col items-stretch gap-3 overflow-y-auto bg-(--paper) px-4 pt-3.5 pb-16 [&>.button]:self-start'
 
 export function Slip({ onComposer, onReference, onCitation, onPicture }: Openers) {
   const session = useSession()
