@@ -76,25 +76,47 @@ export async function putSeed(page: Page): Promise<void> {
     }
     localStorage.clear()
     sessionStorage.clear()
+    const own = 'steady-ledger'
     for (const { name } of await indexedDB.databases())
-      await new Promise<void>((resolve, reject) => {
-        const request = indexedDB.deleteDatabase(name!)
-        request.onsuccess = () => resolve()
-        request.onerror = () => reject(request.error)
-      })
+      if (name !== own)
+        await new Promise<void>((resolve, reject) => {
+          const request = indexedDB.deleteDatabase(name!)
+          request.onsuccess = () => resolve()
+          request.onerror = () => reject(request.error)
+        })
     await new Promise<void>((resolve, reject) => {
-      const request = indexedDB.open('steady-ledger', version)
+      const request = indexedDB.open(own, version)
       request.onerror = () => reject(request.error)
+      request.onblocked = () => reject(new Error('A page of the test before still has its storage open.'))
       request.onupgradeneeded = () => {
-        for (const { name, keyPath, indexes, rows } of stores) {
+        for (const { name, keyPath, indexes } of stores) {
           const store = request.result.createObjectStore(name, { keyPath })
           for (const index of indexes) store.createIndex(index.name, index.keyPath, { unique: index.unique })
-          for (const row of rows) store.put(whole(row))
         }
       }
       request.onsuccess = () => {
-        request.result.close()
-        resolve()
+        const change = request.result.transaction(
+          stores.map(({ name }) => name),
+          'readwrite',
+        )
+        for (const { name, rows } of stores) {
+          const store = change.objectStore(name)
+          if (name !== 'formulas') {
+            store.clear()
+            for (const row of rows) store.put(whole(row))
+            continue
+          }
+          // Formulas that are kept are the same for every work: they stay from test to test.
+          const count = store.count()
+          count.onsuccess = () => {
+            if (count.result < rows.length) for (const row of rows) store.put(whole(row))
+          }
+        }
+        change.onerror = () => reject(change.error)
+        change.oncomplete = () => {
+          request.result.close()
+          resolve()
+        }
       }
     })
   }, seed)

@@ -1,0 +1,64 @@
+/** Writes files of exactly the work that was sent, with a turnover of its own where they hold pages; ended from outside to cancel. */
+
+import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
+import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
+import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
+import { lacksSigns } from '@steady-ledger/core/type/signsIn.ts'
+import { schema } from '@steady-ledger/core/work/schema.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
+import { database } from '../storage/database.ts'
+import { fetchFonts } from './fonts.ts'
+import { createLateTypesetter, fetchConverter, needsConverter } from './lateFormulas.ts'
+import type { FromDispatch, ToDispatch } from './protocol.ts'
+
+const say = (message: FromDispatch): void => postMessage(message)
+
+/** How many pages are written between two words about it. */
+const pagesBetween = 8
+
+async function write({ output: name, doc, parts, pictures, date, keepsakes }: ToDispatch): Promise<Uint8Array> {
+  const output = outputOf(name)
+  if (!output) throw new Error('This program cannot write such a file.')
+  const work: Work = {
+    ...parts,
+    doc: schema.nodeFromJSON(JSON.parse(doc)),
+    pictures: new Map(pictures.map(picture => [picture.name, picture])),
+  }
+  return output.write(
+    { work, turnOver: () => turnOver(work) },
+    {
+      date: new Date(date),
+      ...(keepsakes ? { keepsakes } : {}),
+      onProgress: (done, of) => {
+        if (done % pagesBetween === 0) say({ kind: 'progress', says: 'Writing', done, of })
+        return true
+      },
+    },
+  )
+}
+
+async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {
+  const formulas = createLateTypesetter()
+  formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
+  if (needsConverter(work.doc, formulas)) await fetchConverter()
+  await readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error))
+  let fonts = openFonts(await fetchFonts())
+  if (lacksSigns(work, fonts)) fonts = openFonts(await fetchFonts(true))
+  const steps = new TurnoverEngine(fonts, formulas).steps(work)
+  let step = steps.next()
+  while (!step.done) {
+    say({ kind: 'progress', says: 'Making up pages', ...step.value })
+    step = steps.next()
+  }
+  return { turnover: step.value, fonts }
+}
+
+addEventListener('message', async ({ data }: MessageEvent<ToDispatch>) => {
+  try {
+    say({ kind: 'written', bytes: await write(data) })
+  } catch (error) {
+    say({ kind: 'failed', message: (error as Error).message })
+  }
+})
+say({ kind: 'ready' })

@@ -1,0 +1,327 @@
+/**
+ * Turns the open work over whenever it changes. It mirrors the document from the steps of the page, works in slices, and drops a
+ * turnover that an edit has overtaken; what was computed for it stays in the caches.
+ */
+
+import type { Citations } from '@steady-ledger/core/content/citations/citations.ts'
+import { findingsOf } from '@steady-ledger/core/findings/index.ts'
+import { formulasToSet, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
+import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
+import type { Page } from '@steady-ledger/core/pages/page.ts'
+import { searchPages } from '@steady-ledger/core/pages/search.ts'
+import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
+import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
+import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
+import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { patternsMissingFor, readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
+import { lacksSigns } from '@steady-ledger/core/type/signsIn.ts'
+import { division, schema } from '@steady-ledger/core/work/schema.ts'
+import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
+import type { Work } from '@steady-ledger/core/work/work.ts'
+import type { Step as StepType } from 'prosemirror-transform'
+import { Step } from 'prosemirror-transform'
+import { database } from '../storage/database.ts'
+import { LastPages } from '../storage/lastPages.ts'
+import { fetchFonts } from './fonts.ts'
+import { createLateTypesetter, fetchConverter, needsConverter } from './lateFormulas.ts'
+import type { FromTurnover, PictureFacts, ToTurnover, TurnoverSummary } from './protocol.ts'
+import { setFormulas } from './setFormulas.ts'
+
+const sliceMilliseconds = 12
+/** How long typing must rest before pages are made up, and how long they wait at the most. */
+const pause = 110
+const patience = 900
+const progressAfter = 400
+const mostKeptFormulas = 20_000
+const mostMatches = 2000
+
+/** Which opening of a work everything that is said is about. */
+let epoch = 0
+const say = (message: FromTurnover): void => postMessage({ ...message, epoch })
+const noBytes = new Uint8Array()
+const withoutBytes = (picture: PictureFacts) => ({ ...picture, bytes: noBytes })
+
+const formulas = createLateTypesetter()
+let engine: TurnoverEngine
+let fonts: Fonts
+/** The faces for signs that others lack were fetched, or cannot be. */
+let allFonts = false
+
+/** Everything is set in these faces from now on; what was set in others is set anew. */
+function setIn(opened: Fonts): void {
+  fonts = opened
+  engine = new TurnoverEngine(fonts, formulas)
+}
+
+async function fetchOtherFonts(): Promise<void> {
+  allFonts = true
+  setIn(openFonts(await fetchFonts(true)))
+}
+
+let work: Work | null = null
+let version = 0
+let latest: Turnover | null = null
+let running: { steps: Generator<TurnoverProgress, Turnover>; began: number; said: number } | null = null
+let wanted: number[] = []
+/** What is kept for the next sitting. */
+let lastPages: LastPages | null = null
+
+const channel = new MessageChannel()
+channel.port1.onmessage = () => slice()
+const soon = (): void => channel.port2.postMessage(null)
+
+/** How many are at work on formulas that no cache knows, or on what has to be fetched: pages are made when they are through. */
+let settingFormulas = 0
+
+async function formulasThenPages(): Promise<void> {
+  const wanted = work ? formulasToSet(work.doc, formulas) : []
+  if (wanted.length >= worthHelp) {
+    settingFormulas++
+    let said = performance.now()
+    await setFormulas(wanted, formulas, (done, of) => {
+      const now = performance.now()
+      if (now - said < 100) return
+      said = now
+      say({ kind: 'progress', of: 'formulas', done, all: of })
+    }).catch(error => console.warn('Formulas are set with the pages, in this thread alone.', error)) // Where workers cannot have workers.
+    settingFormulas--
+    void keepFormulas()
+  }
+  begin()
+}
+
+function begin(): void {
+  if (!work || settingFormulas > 0) return
+  if (needsConverter(work.doc, formulas)) {
+    void fetchThenPages(fetchConverter())
+    return
+  }
+  if (!allFonts && lacksSigns(work, fonts)) {
+    void fetchThenPages(fetchOtherFonts().catch(error => console.warn('Signs that no face has are printed as frames.', error)))
+    return
+  }
+  if (patternsMissingFor(work).length > 0) {
+    void fetchThenPages(readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error)))
+    return
+  }
+  const idle = running === null
+  running = { steps: engine.steps(work), began: running?.began ?? performance.now(), said: 0 }
+  if (idle) soon()
+}
+
+let pausing: ReturnType<typeof setTimeout> | undefined
+let firstEdit = 0
+
+/** While letters come fast they are waited for, though never for long: two processors are shared with the hands on the keys. */
+function beginSoon(): void {
+  const now = performance.now()
+  if (pausing === undefined) firstEdit = now
+  clearTimeout(pausing)
+  const wait = Math.max(0, Math.min(pause, firstEdit + patience - now))
+  pausing = setTimeout(() => {
+    pausing = undefined
+    begin()
+  }, wait)
+  // What was under way is for a text that is no longer there.
+  running = null
+}
+
+function fail({ message }: Error): void {
+  running = null
+  say({ kind: 'failed', message })
+}
+
+/** For the first formula that no cache knows, and the first words of a language. */
+async function fetchThenPages(fetched: Promise<void>): Promise<void> {
+  settingFormulas++
+  try {
+    await fetched
+    settingFormulas--
+    begin()
+  } catch (error) {
+    settingFormulas--
+    fail(error as Error)
+  }
+}
+
+/** Works for a few milliseconds, then lets messages in. */
+function slice(): void {
+  if (!running || !work) return
+  const until = performance.now() + sliceMilliseconds
+  try {
+    for (;;) {
+      const step = running.steps.next()
+      if (step.done) {
+        finish(step.value, performance.now() - running.began)
+        return
+      }
+      const now = performance.now()
+      if (now - running.began > progressAfter && now - running.said > 100) {
+        running.said = now
+        say({ kind: 'progress', of: 'pages', done: step.value.done, all: step.value.of })
+      }
+      if (now > until) break
+    }
+  } catch (error) {
+    fail(error as Error)
+    return
+  }
+  soon()
+}
+
+/** What the page knows of citations already. */
+let saidCitations: Citations | null = null
+
+function finish(turnover: Turnover, milliseconds: number): void {
+  running = null
+  latest = turnover
+  // The pages in sight come first; what is to be said about all of them follows.
+  draw()
+  const { pages, pageIndexOf, rounds, settled } = turnover
+  const summary: TurnoverSummary = {
+    version,
+    labels: pages.map(page => page.label),
+    pageOf: pageIndexOf,
+    rounds,
+    settled,
+    findings: findingsOf(turnover),
+    nearby: nearbyReferences(turnover.work.doc).map(({ occurrence }) => turnover.referencePages.get(occurrence) ?? -1),
+    noteNumbers: notesCountByPage(work!.scheme) ? noteNumbersOf(turnover.ledger) : null,
+    markPages: turnover.markPages,
+    citations: turnover.citations,
+    milliseconds,
+  }
+  say({ kind: 'turnover', summary: { ...summary, citations: saidCitations === turnover.citations ? null : turnover.citations } })
+  saidCitations = turnover.citations
+  lastPages?.keepSoon(summary, pages)
+  explain()
+  if (query) search()
+  tellSymbols()
+  tellIndexed()
+  void keepFormulas()
+}
+
+/** The pages whose drawings the page has, as they were sent. */
+let sent = new Map<number, Page>()
+
+function draw(): void {
+  if (!latest) return
+  const { pages } = latest
+  const there = wanted.filter(index => pages[index])
+  const drawings = there.flatMap(index => (sent.get(index) === pages[index] ? [] : [drawPage(pages[index]!)]))
+  if (drawings.length === 0 && there.length === sent.size && there.every(index => sent.has(index))) return
+  sent = new Map(there.map(index => [index, pages[index]!]))
+  say({ kind: 'drawn', pages: there, drawings })
+}
+
+/** The page somebody wants explained, or -1, and the words somebody looks for: both are answered anew after every turnover. */
+let asked = -1
+let query = ''
+
+function explain(): void {
+  if (latest && asked >= 0) say({ kind: 'reasons', page: asked, reasons: engine.why(asked) })
+}
+
+function search(): void {
+  if (latest) say({ kind: 'found', query, matches: searchPages(latest.pages, query, mostMatches) })
+}
+
+let termWanted = ''
+function tellIndexed(): void {
+  if (!termWanted || !latest) return
+  const { doc } = latest.work
+  const indexes = doc.children.filter(node => division(node).role === 'index').map(node => latest!.indexOf(division(node).id))
+  say({ kind: 'indexed', term: termWanted, entry: indexes.flat().find(({ id }) => id === termWanted) ?? null })
+}
+
+let symbolsWanted = false
+function tellSymbols(): void {
+  if (symbolsWanted && latest) say({ kind: 'symbols', symbols: latest.symbols() })
+}
+
+async function keepFormulas(): Promise<void> {
+  const fresh = formulas.handOut()
+  if (fresh.length === 0) return
+  try {
+    await database.formulas.bulkPut(fresh.map(([key, box]) => ({ key, box })))
+    if ((await database.formulas.count()) > mostKeptFormulas) await database.formulas.clear()
+  } catch {
+    // A full storage costs time at the next opening and nothing else.
+  }
+}
+
+function open(message: Extract<ToTurnover, { kind: 'open' }>): void {
+  const pictures = new Map(message.pictures.map(picture => [picture.name, withoutBytes(picture)]))
+  epoch = message.epoch
+  work = { ...message.parts, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
+  version = 0
+  saidCitations = null
+  sent = new Map()
+  lastPages = new LastPages(message.work)
+}
+
+function apply(steps: object[], from: number): void {
+  if (!work) return
+  if (from !== version) {
+    throw new Error('the pages lost track of the text')
+  }
+  let { doc } = work
+  const read: StepType[] = steps.map(json => Step.fromJSON(schema, json))
+  for (const step of read) {
+    const { doc: next, failed } = step.apply(doc)
+    if (!next) throw new Error(failed ?? 'A step does not apply.')
+    doc = next
+  }
+  version += steps.length
+  work = { ...afterSteps(work, read), doc }
+}
+
+function hear(message: ToTurnover): void {
+  switch (message.kind) {
+    case 'open':
+      open(message)
+      void formulasThenPages()
+      break
+    case 'steps':
+      lastPages?.wait()
+      apply(message.steps, message.version)
+      beginSoon()
+      break
+    case 'picture':
+      if (work) work = { ...work, pictures: new Map(work.pictures).set(message.picture.name, withoutBytes(message.picture)) }
+      begin()
+      break
+    case 'draw':
+      wanted = message.pages
+      draw()
+      break
+    case 'ping':
+      say({ kind: 'pong' })
+      break
+    case 'why':
+      asked = message.page
+      explain()
+      break
+    case 'indexed':
+      termWanted = message.term
+      tellIndexed()
+      break
+    case 'symbols':
+      symbolsWanted = message.wanted
+      tellSymbols()
+      break
+    case 'search':
+      query = message.query
+      search()
+  }
+}
+
+setIn(openFonts(await fetchFonts()))
+try {
+  formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
+} catch {
+  // Without kept formulas everything is set anew: slower, and right all the same.
+}
+addEventListener('message', ({ data }: MessageEvent<ToTurnover>) => hear(data))
+// The shaper's module is awaited while this script starts; messages sent before now have no listener.
+say({ kind: 'ready' })
