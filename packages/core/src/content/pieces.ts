@@ -24,6 +24,8 @@ export interface Piece {
   authored?: true
   /** BCP 47 tag of words in another language than the work's. */
   language?: string
+  /** What an abbreviation stands for, where its short form is said alone. */
+  expansion?: string
 }
 
 /** What stands for something that was deleted, with what it was called where that is known. */
@@ -57,6 +59,7 @@ const alike = (a: Piece, b: Piece): boolean =>
   !a.lost &&
   !b.lost &&
   a.language === b.language &&
+  a.expansion === b.expansion &&
   a.authored === b.authored &&
   a.formula === undefined &&
   b.formula === undefined &&

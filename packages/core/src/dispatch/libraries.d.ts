@@ -2,13 +2,14 @@
 declare module 'pdfkit' {
   export interface Reference {
     data: Record<string, unknown>
-    write(chunk: string): void
-    end(chunk?: string): void
+    compress: boolean
+    write(chunk: string | Uint8Array): void
+    end(chunk?: string | Uint8Array): void
   }
   export interface EmbeddedFont {
     id: string
     ref(): Reference
-    subset: { includeGlyph(glyph: number): number }
+    subset: { includeGlyph(glyph: number): number; glyphs: number[] }
     widths: number[]
     unicode: number[][]
     font: { unitsPerEm: number }
@@ -44,8 +45,10 @@ declare module 'pdfkit' {
     _ctm: number[]
     options: Record<string, unknown>
     info: Record<string, unknown>
-    /** Writes title, author and the like into the metadata. */
-    _addInfo(): void
+    endMetadata(): void
+    /** Embeds a file. */
+    file(bytes: Uint8Array, options: Record<string, unknown>): Reference
+    getMarkInfoDictionary(): Reference
     /** Bytes written so far. */
     _offset: number
     _write(data: string | Uint8Array): void

@@ -6,9 +6,9 @@ import type { Line } from '../type/line.ts'
 /** Something drawn, placed from the top left corner of its box. */
 export type Mark =
   | { kind: 'line'; x: number; baseline: number; line: Line; tag: Tag; within?: Structure }
-  | { kind: 'formula'; x: number; baseline: number; formula: FormulaDrawing; size: number; source: string }
+  | { kind: 'formula'; x: number; baseline: number; formula: FormulaDrawing; size: number; source: string; within?: Structure }
   | { kind: 'rule'; x: number; y: number; width: number; height: number }
-  | { kind: 'picture'; x: number; y: number; width: number; height: number; picture: string; alternative: string }
+  | { kind: 'picture'; x: number; y: number; width: number; height: number; picture: string; alternative: string; within?: Structure }
 
 /** What a line is in the structure of the document, for readers that listen to it. */
 export type Tag =
@@ -27,7 +27,8 @@ export type Tag =
 
 /**
  * The structure elements a line stands in, from the outermost, each a standard tag, a space, and a key that is the element's own:
- * `['Table t', 'TR t 3', 'TD t 3 0']`. Lines without it stand in one element for their block and tag.
+ * `['Table t', 'TR t 3', 'TD t 3 0']`. Behind a bar stand attributes of the element: `'TH t 0 1|Scope=Column ColSpan=2'`. Lines without it
+ * stand in one element for their block and tag.
  */
 export type Structure = readonly string[]
 

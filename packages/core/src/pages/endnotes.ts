@@ -92,8 +92,8 @@ export function noteBoxes(id: string, setting: Setting): Box[] {
     return paragraphs.flatMap(({ node: paragraph, order }, index) => {
       const opening = index === 0 ? { leadIn: [mark] } : { indent: style.size }
       const lines = setText(paragraph, setting, { style, measure: setting.measure, ...opening, identity: noteParagraphIdentity(id, order) })
-      const within = paragraphs.length > 1 ? { within: [`Note ${id}`, `P ${id} ${index}`] } : {}
-      return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: index === 0 ? [id] : [], ...within })
+      const within = [`Note ${id}`, `P ${id} ${index}`]
+      return lineBoxes(lines, { ...style, x: 0, tag: 'Note', block: id, begins: index === 0 ? [id] : [], within })
     })
   }
   const value = cache.notes.get(node, `${place}|${entry.number}|${blockDependencies(node, setting)}`, houseStyle, () => settable(id, set))

@@ -49,6 +49,8 @@ export interface Shape {
   glyphs: Uint16Array
   advances: Float32Array
   clusters: Uint16Array
+  /** How far each glyph stands from where the ones before it end, right and up by turns, in em; absent where none does. */
+  offsets?: Float32Array
   width: number
   /** True where the face has no glyph for a character of the text. */
   incomplete: boolean
@@ -119,6 +121,12 @@ function shapeAnew({ name, font, buffer, unit }: Shaper, text: string, features:
     shape.advances[i] = positions[i]!.xAdvance * unit
     shape.width += positions[i]!.xAdvance * unit
     if (infos[i]!.codepoint === 0) shape.incomplete = true
+    const { xOffset, yOffset } = positions[i]!
+    if (xOffset || yOffset) {
+      shape.offsets ??= new Float32Array(count * 2)
+      shape.offsets[i * 2] = xOffset * unit
+      shape.offsets[i * 2 + 1] = yOffset * unit
+    }
   }
   return shape
 }

@@ -39,6 +39,8 @@ export interface Run {
   whole?: true
   /** BCP 47 tag of words in another language than the work's. */
   language?: string
+  /** What an abbreviation stands for, where its short form is printed alone. */
+  expansion?: string
 }
 
 /** What inline content needs to know of the rest of the work. */
@@ -263,6 +265,7 @@ const mentionRun = (piece: Piece, face: FaceName, making: Making): Run => {
     ...pieceRun(piece, face, making),
     divisible: Boolean(piece.authored),
     ...(piece.language ? { language: piece.language } : {}),
+    ...(piece.expansion ? { expansion: piece.expansion } : {}),
   }
   return piece.authored ? run : { ...run, whole: true }
 }
@@ -333,12 +336,16 @@ export function dependencies(node: Node, context: InlineContext, identity: strin
   let key = ''
   for (const worded of wordedIn(node)) {
     const occurrence = placeOf(identity, worded)
-    for (const { text, target = '', address = '', lost, marks, formula, language } of context.wordingOf(worded.node, occurrence)) {
+    for (const { text, target = '', address = '', lost, marks, formula, language, expansion } of context.wordingOf(
+      worded.node,
+      occurrence,
+    )) {
       key += `${text}>${target}${address}|`
       if (lost) key += '!'
       if (marks) key += marks.join()
       if (formula) key += formula
       if (language) key += language
+      if (expansion) key += `=${expansion}`
     }
     const reserve = context.reserveOf(occurrence)
     if (reserve) key += reserve.join('=')

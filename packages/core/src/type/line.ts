@@ -13,6 +13,8 @@ export interface TextPiece {
   marked: boolean
   /** BCP 47 tag of words in another language than the work's. */
   language?: string
+  /** What an abbreviation stands for, where its short form is printed alone. */
+  expansion?: string
 }
 export interface FormulaPiece {
   x: number
@@ -30,14 +32,16 @@ export interface PieceStyle {
   marked: boolean
   source: string
   language?: string
+  expansion?: string
 }
 
 const plainStyles = new Map<string, PieceStyle>()
 let latest: PieceStyle | null = null
 
 /** One object for all runs that look alike and lead nowhere, so that a long work does not keep one for each of its runs. */
-export function pieceStyleOf({ size, rise, lead, marked, source, language }: PieceStyle): PieceStyle {
-  if (language) return { size, rise, lead, marked, source, language }
+export function pieceStyleOf({ size, rise, lead, marked, source, language, expansion }: PieceStyle): PieceStyle {
+  if (language || expansion)
+    return { size, rise, lead, marked, source, ...(language ? { language } : {}), ...(expansion ? { expansion } : {}) }
   if (lead || source) return { size, rise, lead, marked, source }
   if (latest?.size === size && latest.rise === rise && latest.marked === marked) return latest
   const key = `${size} ${rise} ${marked}`
@@ -58,6 +62,8 @@ export interface LineExtent {
   /** References on this line that say how near their target is. */
   anchors?: readonly string[]
   hyphenated: boolean
+  /** No space stands between this line and the next: a word goes on, with a hyphen that the line has given it or without. */
+  runsOn?: boolean
 }
 
 const none: readonly string[] = Object.freeze([])
@@ -69,6 +75,7 @@ export class Line implements LineExtent {
   readonly notes: readonly string[]
   declare readonly anchors?: readonly string[]
   readonly hyphenated: boolean
+  declare readonly runsOn?: boolean
   private readonly places: readonly number[]
   private readonly things: readonly (Shape | FormulaDrawing)[]
   private readonly styles: readonly PieceStyle[]
@@ -84,6 +91,7 @@ export class Line implements LineExtent {
     this.notes = extent.notes.length ? extent.notes : none
     if (extent.anchors?.length) this.anchors = extent.anchors
     this.hyphenated = extent.hyphenated
+    if (extent.runsOn) this.runsOn = true
   }
 
   get isEmpty(): boolean {
@@ -97,10 +105,13 @@ export class Line implements LineExtent {
   /** The pieces from left to right, made anew each time. */
   get pieces(): LinePiece[] {
     return this.things.map((thing, i): LinePiece => {
-      const { size, rise, lead, marked, source, language } = this.styles[i] ?? this.styles[0]!
+      const { size, rise, lead, marked, source, language, expansion } = this.styles[i] ?? this.styles[0]!
       const x = this.places[i]!
       if (!('glyphs' in thing)) return { x, formula: thing, source, size }
-      return language ? { x, shape: thing, size, rise, lead, marked, language } : { x, shape: thing, size, rise, lead, marked }
+      const piece: TextPiece = { x, shape: thing, size, rise, lead, marked }
+      if (language) piece.language = language
+      if (expansion) piece.expansion = expansion
+      return piece
     })
   }
 }

@@ -152,6 +152,7 @@ export function setLine(parts: SetParts, start: number, end: number, { measure, 
     notes,
     anchors,
     hyphenated: parts.items.flagged[end]! > 0,
+    runsOn: !last && parts.items.isPenalty(end) && !parts.items.isGlue(end + 1),
   })
 }
 

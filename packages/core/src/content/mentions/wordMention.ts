@@ -24,8 +24,8 @@ export function wordMention(node: Node, occurrence: string, { mentions, language
   const hasShort = Boolean(entry.short || entry.formula)
   const said = !entry.full ? 'short' : !hasShort ? 'full' : asked
   const short = shortPieces(entry, plural, language)
-  if (said === 'short') return short
-  const full = fullForm(entry, plural, language)
+  const full = entry.full ? fullForm(entry, plural, language) : ''
+  if (said === 'short') return full ? short.map(piece => (piece.formula === undefined ? { ...piece, expansion: full } : piece)) : short
   const own = entry.language && entry.language !== language ? { language: entry.language } : {}
   const opens = standing !== undefined && opensSentence(standing.before, words)
   const written: Piece = { text: opens ? capital(full, entry.language ?? language) : full, authored: true, ...own }

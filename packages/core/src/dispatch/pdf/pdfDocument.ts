@@ -18,14 +18,17 @@ export class PdfDocument extends PDFDocument {
     if (this.waiting.length > pieceSize) this.writeWaiting()
   }
 
-  /** The metadata is XML, which pdfkit writes names and titles into as they are. */
-  override _addInfo(): void {
-    const { info } = this
-    const told = Object.entries(info).map(([name, value]) => [name, typeof value === 'string' ? asXml(value) : value])
-    this.info = Object.fromEntries(told)
-    super._addInfo()
-    this.info = info
+  /** The metadata as a whole is ours: pdfkit's says less, and writes names and titles into it as they are. */
+  override endMetadata(): void {
+    const metadata = this.ref({ Type: 'Metadata', Subtype: 'XML' })
+    metadata.compress = false
+    metadata.write(new TextEncoder().encode(this.xmp))
+    metadata.end()
+    this._root.data.Metadata = metadata
   }
+
+  /** The metadata, to be set before the document ends. */
+  xmp = ''
 
   override push(chunk: Uint8Array | null): boolean {
     if (chunk === null) this.writeWaiting()
@@ -51,14 +54,6 @@ export class PdfDocument extends PDFDocument {
     if (text) super.push(bytesOf(text))
   }
 }
-
-/** Text as content of XML 1.0: its signs escaped, without the control characters that it must not hold. */
-const asXml = (text: string): string =>
-  text
-    .replace(/[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu, '')
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
 
 /** Every code unit below 256 as a byte. */
 function bytesOf(text: string): Uint8Array {

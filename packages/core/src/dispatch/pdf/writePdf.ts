@@ -1,57 +1,66 @@
 /**
  * A PDF of a turnover (ISO 32000-1): the pages the screen shows, with embedded subset fonts, links, bookmarks, page labels, structure tags
- * and metadata.
+ * and metadata, as ISO 14289-1 (for everyone) and ISO 19005-2, level A (for the archive) ask.
  */
 import type PDFDocument from 'pdfkit'
-import type { StructureElement } from 'pdfkit'
+import type { Reference, StructureElement } from 'pdfkit'
 import { toBytes } from 'pdfkit/output'
 import { speakMathMl } from '../../formulas/spoken/speak.ts'
 import type { FormulaDrawing } from '../../formulas/typesetter.ts'
 import { identityIn } from '../../numbers/occurrences.ts'
-import type { Box, Mark, Placed, Structure } from '../../pages/box.ts'
+import type { Box, Mark, Placed, Structure, Tag } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import type { AnyFace, Fonts } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
 import type { FormulaPiece, LinePiece, TextPiece } from '../../type/line.ts'
 import { titleOf } from '../../work/schema.ts'
+import { colourProfile, colourSpaceName } from './colourProfile.ts'
+import { informationOf, metadataOf } from './metadata.ts'
 import { PdfDocument } from './pdfDocument.ts'
 import { PdfFormulas } from './pdfFormula.ts'
 import { PdfPictures } from './pdfPicture.ts'
-import { numeral, PdfText } from './pdfText.ts'
+import { numeral, PdfText, type Surroundings } from './pdfText.ts'
+import { type Place, StructureTree, tagOf } from './structureTree.ts'
 
 export interface PdfOptions {
   /** Stands in the file as its date of creation; the core has no clock. */
   date: Date
+  /** The work itself, to be carried by the file: it then keeps to ISO 19005-3, which allows that, in place of ISO 19005-2. */
+  attached?: { name: string; bytes: Uint8Array }
   /** Called after every page; returning false stops the writing, which then fails. */
   onPage?(done: number, of: number): boolean | undefined
 }
 
 export class Cancelled extends Error {}
 
-export async function writePdf(turnover: Turnover, fonts: Fonts, { date, onPage }: PdfOptions): Promise<Uint8Array> {
+export async function writePdf(turnover: Turnover, fonts: Fonts, { date, attached, onPage }: PdfOptions): Promise<Uint8Array> {
   const { work, pages } = turnover
+  const { author, keywords, language } = work.settings
+  const told = { title: titleOf(work.doc), author, keywords, language, date, part: attached ? 3 : 2 } as const
   const document = new PdfDocument({
     autoFirstPage: false,
     margin: 0,
     pdfVersion: '1.7',
-    lang: work.settings.language,
+    lang: language,
     displayTitle: true,
     tagged: true,
-    subset: 'PDF/UA',
     font: null,
     fontLayoutCache: false,
-    info: {
-      Title: titleOf(work.doc),
-      Author: work.settings.author,
-      Keywords: work.settings.keywords.join(', '),
-      Creator: 'Steady Ledger',
-      Producer: 'Steady Ledger',
-      CreationDate: date,
-      ModDate: date,
-    },
+    info: informationOf(told),
   })
+  document.xmp = metadataOf(told)
   const bytes = toBytes(document)
+  intendColours(document)
+  if (attached)
+    document.file(attached.bytes, {
+      name: attached.name,
+      type: 'application/zip',
+      relationship: 'Source',
+      description: `The work itself: ${told.title}`,
+      creationDate: date,
+      modifiedDate: date,
+    })
   for (const name of Object.keys(fonts) as AnyFace[]) document.registerFont(name, fonts[name]!.bytes)
   const writer = new PdfWriter(document, turnover, fonts)
   for (const page of pages) {
@@ -63,19 +72,34 @@ export async function writePdf(turnover: Turnover, fonts: Fonts, { date, onPage 
   return bytes
 }
 
+/** What the numbers of colours mean, for whoever prints the file in years. */
+function intendColours(document: PDFDocument): void {
+  const profile = document.ref({ N: 3 })
+  profile.end(colourProfile())
+  const intent = document.ref({
+    Type: 'OutputIntent',
+    S: 'GTS_PDFA1',
+    OutputConditionIdentifier: new String(colourSpaceName),
+    Info: new String(colourSpaceName),
+    DestOutputProfile: profile,
+  })
+  intent.end()
+  document._root.data.OutputIntents = [intent]
+}
+
 class PdfWriter {
   private readonly text: PdfText
   private readonly formulas: PdfFormulas
   private readonly pictures: PdfPictures
-  private readonly root: StructureElement
-  /** The structure element of each block, open until the end: a block may go on over pages. */
-  private readonly elements = new Map<string, StructureElement>()
+  private readonly tree: StructureTree
   private readonly named = new Set<string>()
   private sheet!: Page
-  /** What formulas say, by their notation. */
+  /** What formulas say, and the attributes that carry their MathML, by their notation. */
   private readonly said = new Map<string, string>()
+  private readonly mathMl = new Map<string, Reference>()
   /** The formula that was written last: its rest may stand on the next line. */
   private openFormula: { block: string; source: string; element: StructureElement } | null = null
+  private links = 0
 
   private readonly document: PDFDocument
   private readonly turnover: Turnover
@@ -86,8 +110,7 @@ class PdfWriter {
     this.text = new PdfText(document, fonts)
     this.formulas = new PdfFormulas(document)
     this.pictures = new PdfPictures(document, turnover.work.pictures)
-    this.root = document.struct('Document')
-    document.addStructure(this.root)
+    this.tree = new StructureTree(document, turnover)
   }
 
   page(page: Page): void {
@@ -98,7 +121,7 @@ class PdfWriter {
   }
 
   finish(): void {
-    this.root.end()
+    this.tree.end()
     this.outline()
     this.pageLabels()
   }
@@ -114,16 +137,39 @@ class PdfWriter {
     for (const id of box.begins) this.destination(id, x, y)
     for (const mark of box.marks)
       if (mark.kind === 'line') for (const id of mark.line.anchors ?? []) this.markDestination(id, x, y + mark.baseline)
+    const link = box.lead && this.isThere(box.lead) ? this.boxLink(box) : null
     for (const mark of box.marks) {
       if (mark.kind === 'rule' || (mark.kind === 'line' && mark.tag === 'Artifact')) {
         this.document.markContent('Artifact', { type: 'Layout' })
         this.mark(mark, x, y)
         this.document.endMarkedContent()
-      } else if (mark.kind === 'line') this.line(mark, placed)
-      else this.tagged(mark.kind === 'picture' ? 'Figure' : 'Formula', box.block, this.altOf(mark), () => this.mark(mark, x, y))
+      } else if (mark.kind === 'line') {
+        const path = pathOf(mark, box)
+        if (link && path.join() === link.path) this.line(mark, placed, link.element, 'Link')
+        else {
+          // The number of a note stands in it before its text.
+          const opens = mark.tag === 'Note' && box.begins.includes(box.block)
+          const label = opens ? this.tree.element([path[0]!, `Lbl ${box.block}`], box) : null
+          this.line(mark, placed, this.tree.element(path, box), tagOf(path.at(-1)!), label)
+        }
+      } else if (mark.kind === 'picture') this.picture(mark, placed)
+      else this.formula(mark, placed)
     }
-    const { page } = this.turnover.work.houseStyle
-    if (box.lead) this.area(box.lead, x, y, page.width - page.inner - page.outer, box.height, this.elementOf(box))
+    if (link && box.lead) {
+      const [left, right] = extentOf(box)
+      this.area(box.lead, x + left, y, right - left, box.height, link.element)
+      link.element.end()
+    }
+  }
+
+  /** A box that leads somewhere as a whole, as an entry of a list does, is a link within what its first line stands in. */
+  private boxLink(box: Box): { path: string; element: StructureElement } | null {
+    const first = box.marks.find(mark => mark.kind === 'line' && mark.tag !== 'Artifact')
+    if (first?.kind !== 'line') return null
+    const path = pathOf(first, box)
+    const key = `${++this.links}`
+    const element = this.tree.element([...path, `Reference ${key}`, `Link ${key}`], box)
+    return { path: path.join(), element }
   }
 
   /** A place that an index leads to. */
@@ -137,32 +183,37 @@ class PdfWriter {
     this.document.addNamedDestination(id, 'XYZ', Math.max(0, x - 12), Math.max(0, y - 12), null)
   }
 
-  /** A line of text: runs of pieces that lead nowhere belong to the block, each that leads somewhere is a link in it. */
-  private line(mark: Extract<Mark, { kind: 'line' }>, { x, y, box }: Placed): void {
+  /** A line of text: runs of pieces that lead nowhere belong to its element, each that leads somewhere is a link in it. */
+  private line(
+    mark: Extract<Mark, { kind: 'line' }>,
+    { x, y, box }: Placed,
+    element: StructureElement,
+    tag: string,
+    label: StructureElement | null = null,
+  ): void {
     const { line } = mark
-    const element = mark.within ? this.nested(mark.within) : this.element(mark.tag, box.block)
-    const tag = mark.within || mark.tag !== 'Lbl' ? (structureType[mark.tag] ?? mark.tag) : 'P'
     const all = line.pieces
+    const within = (piece: LinePiece, index: number): Within => withinOf(piece, label !== null && index === 0)
     for (let from = 0; from < all.length; ) {
-      const lead = leadOf(all[from]!)
-      const language = languageOf(all[from]!)
+      const own = within(all[from]!, from)
       let to = from + 1
-      while (to < all.length && sameLead(leadOf(all[to]!), lead) && languageOf(all[to]!) === language) to++
-      const within = lead ? 'Link' : language ? 'Span' : ''
-      const parent = within ? this.document.struct(within, language ? { lang: language } : {}) : element
-      if (within) element.add(parent)
+      while (to < all.length && sameWithin(within(all[to]!, to), own)) to++
+      const lead = own.lead && this.isThere(own.lead) ? own.lead : null
+      const parent = own.label && label ? label : this.inner(element, own, lead)
+      const inside = parent === element ? tag : lead ? 'Link' : own.label ? 'Lbl' : 'Span'
       // Formulas stand as what they say among the words around them.
       for (let first = from; first < to; ) {
         let end = first + 1
         const piece = all[first]!
         if (!('formula' in piece)) while (end < to && !('formula' in all[end]!)) end++
         const inner = 'formula' in piece ? this.formulaElement(piece, first === 0, box.block, parent) : parent
-        const content = this.document.markStructureContent(inner === parent ? within || tag : 'Formula')
+        const content = this.document.markStructureContent(inner === parent ? inside : 'Formula')
         inner.add(content)
         // Words read apart where they stand apart, also across the end of a link.
         const following = all[end]
-        const apart = following ? standsApart(all[end - 1]!, following) : !line.hyphenated
-        this.pieces(all.slice(first, end), x + mark.x, y + mark.baseline, apart)
+        const last = !following
+        const spaceAfter = following ? standsApart(all[end - 1]!, following) : !line.runsOn
+        this.pieces(all.slice(first, end), x + mark.x, y + mark.baseline, { spaceAfter, hyphenated: last && line.hyphenated })
         this.document.endMarkedContent()
         first = end
       }
@@ -178,9 +229,28 @@ class PdfWriter {
           size * 1.25,
           parent,
         )
+        // Written while its page is open: pdfkit would note another page for its area.
+        parent.end()
+        this.openFormula = null
       }
       from = to
     }
+  }
+
+  /** The element within that of a line that holds pieces that lead somewhere, are in another language or short for something. */
+  private inner(element: StructureElement, { language, expansion }: Within, lead: Lead | null): StructureElement {
+    if (!lead && !language && !expansion) return element
+    let parent = element
+    if (lead && !('address' in lead)) {
+      parent = this.document.struct('Reference')
+      element.add(parent)
+    }
+    const own = this.document.struct(lead ? 'Link' : 'Span', {
+      ...(language ? { lang: language } : {}),
+      ...(expansion ? { expanded: expansion } : {}),
+    })
+    parent.add(own)
+    return own
   }
 
   /** The element of a formula in a line. One that its line ended within goes on at the head of the next. */
@@ -188,6 +258,7 @@ class PdfWriter {
     if (formula.goesOn && opensLine && this.openFormula?.block === block && this.openFormula.source === source)
       return this.openFormula.element
     const element = this.document.struct('Formula', { alt: this.words(formula, source) })
+    this.tree.attribute(element, this.mathMlOf(formula, source))
     parent.add(element)
     this.openFormula = { block, source, element }
     return element
@@ -204,64 +275,64 @@ class PdfWriter {
     return words
   }
 
-  /** The clickable area of a link; a link to something that is not on any page is left out. */
+  /** The MathML of a formula as an attribute of its own (ISO 32000-1, 14.7.5.4): one for all places where it stands. */
+  private mathMlOf({ mathMl }: FormulaDrawing, source: string): Reference | null {
+    if (!mathMl) return null
+    let reference = this.mathMl.get(source)
+    if (!reference) {
+      reference = this.document.ref({ O: 'UserProperties', P: [{ N: new String('MathML'), V: new String(mathMl), H: true }] })
+      reference.end()
+      this.mathMl.set(source, reference)
+      this.document.getMarkInfoDictionary().data.UserProperties = true
+    }
+    return reference
+  }
+
+  private isThere(lead: Lead): boolean {
+    if ('address' in lead) return true
+    const id = 'entry' in lead ? lead.entry : lead.note
+    return this.turnover.pageIndexOf.has(id) || this.turnover.markPages.has(id)
+  }
+
+  /** The clickable area of a link to something that is there. */
   private area(lead: Lead, x: number, y: number, width: number, height: number, structParent: StructureElement): void {
     const options = { structParent, Border: [0, 0, 0] }
     if ('address' in lead)
       this.document.link(x, y, width, height, lead.address, { ...options, Contents: new String(`Link to ${lead.address}`) })
     else {
       const id = 'entry' in lead ? lead.entry : lead.note
-      if (!this.turnover.pageIndexOf.has(id) && !this.turnover.markPages.has(id)) return
       const entry = this.turnover.ledger.byId.get(id)
       const name = entry ? `${entry.names.one} ${entry.bare}`.trim() : 'its target'
       this.document.goTo(x, y, width, height, id, { ...options, Contents: new String(`To ${name}`) })
     }
   }
 
-  private altOf(mark: Mark): string {
-    return mark.kind === 'picture' ? mark.alternative || 'Picture' : mark.kind === 'formula' ? this.words(mark.formula, mark.source) : ''
-  }
-
-  private tagged(tag: string, block: string, alt: string, draw: () => void): void {
-    const element = this.document.struct(tag, { alt, placement: 'Block' })
-    this.element('P', block).add(element)
-    element.add(this.document.markStructureContent(tag))
-    draw()
+  private picture(mark: Extract<Mark, { kind: 'picture' }>, { x, y, box }: Placed): void {
+    const element = this.tree.element(mark.within ?? [`Figure ${box.block}`], box)
+    this.tree.describe(element, mark.alternative, [x + mark.x, y + mark.y, mark.width, mark.height], this.sheet)
+    element.add(this.document.markStructureContent('Figure'))
+    this.mark(mark, x, y)
     this.document.endMarkedContent()
   }
 
-  private element(tag: string, block: string): StructureElement {
-    return this.nested([`${structureType[tag] ?? tag} ${block}`])
-  }
-
-  /** The element a box as a whole belongs to. */
-  private elementOf(box: Box): StructureElement {
-    const line = box.marks.find(mark => mark.kind === 'line')
-    return line?.within ? this.nested(line.within) : this.element('P', box.block)
-  }
-
-  /** The innermost of elements within each other; those that are not there yet are made, in the order of reading. */
-  private nested(path: Structure): StructureElement {
-    let parent = this.root
-    for (const key of path) {
-      let element = this.elements.get(key)
-      if (!element) {
-        const tag = key.slice(0, key.indexOf(' '))
-        element = this.document.struct(tag)
-        if (tag === 'TH') attributesOf(element).A = { O: 'Table', Scope: 'Column' }
-        parent.add(element)
-        this.elements.set(key, element)
-      }
-      parent = element
-    }
-    return parent
+  private formula(mark: Extract<Mark, { kind: 'formula' }>, { x, y, box }: Placed): void {
+    const { formula, source, size } = mark
+    const element = this.document.struct('Formula')
+    this.tree.element(mark.within ?? [`P ${box.block}`], box).add(element)
+    const top = y + mark.baseline - formula.height * size
+    const place: Place = [x + mark.x, top, formula.width * size, (formula.height + formula.depth) * size]
+    this.tree.describe(element, this.words(formula, source), place, this.sheet)
+    this.tree.attribute(element, this.mathMlOf(formula, source))
+    element.add(this.document.markStructureContent('Formula'))
+    this.mark(mark, x, y)
+    this.document.endMarkedContent()
   }
 
   private mark(mark: Mark, x: number, y: number): void {
     const { document } = this
     switch (mark.kind) {
       case 'line':
-        this.pieces(mark.line.pieces, x + mark.x, y + mark.baseline, true)
+        this.pieces(mark.line.pieces, x + mark.x, y + mark.baseline, { spaceAfter: true, hyphenated: mark.line.hyphenated })
         break
       case 'formula':
         this.upright(this.formulas.draw(mark.formula, mark.size, x + mark.x, this.sheet.height - y - mark.baseline))
@@ -274,7 +345,7 @@ class PdfWriter {
     }
   }
 
-  private pieces(pieces: LinePiece[], x: number, y: number, spaceAfter: boolean): void {
+  private pieces(pieces: LinePiece[], x: number, y: number, { spaceAfter, hyphenated }: Surroundings): void {
     const up = this.sheet.height - y
     let operators = ''
     for (let from = 0; from < pieces.length; ) {
@@ -286,7 +357,7 @@ class PdfWriter {
         const run = pieces.slice(from, to) as TextPiece[]
         const next = pieces[to]
         const gap = next ? standsApart(run.at(-1)!, next) : spaceAfter
-        operators += `${this.text.pieces(run, x, up, gap)} `
+        operators += `${this.text.pieces(run, x, up, { spaceAfter: gap, hyphenated: hyphenated && !next })} `
       }
       from = to
     }
@@ -328,16 +399,41 @@ class PdfWriter {
   }
 }
 
-/** Our tags that standard structure has other names for. */
-const structureType: Record<string, string> = { Title: 'H1', Lbl: 'P' }
+/** What a piece of a line stands within, beside the element of the line. */
+interface Within {
+  lead: Lead | null
+  language?: string
+  expansion?: string
+  /** It is the number of what it opens. */
+  label: boolean
+}
 
-/** pdfkit keeps the dictionary of an element to itself; attributes can be set in no other way. */
-const attributesOf = (element: StructureElement): Record<string, unknown> =>
-  (element as unknown as { dictionary: { data: Record<string, unknown> } }).dictionary.data
-const leadOf = (piece: LinePiece): Lead | null => ('shape' in piece ? piece.lead : null)
-const languageOf = (piece: LinePiece): string | undefined => ('shape' in piece ? piece.language : undefined)
+const plainly: Within = { lead: null, label: false }
+
+function withinOf(piece: LinePiece, opensNote: boolean): Within {
+  if (!('shape' in piece)) return plainly
+  const { lead, language, expansion, rise } = piece
+  const label = opensNote && rise > 0
+  if (!lead && !language && !expansion && !label) return plainly
+  return { lead, label, ...(language ? { language } : {}), ...(expansion ? { expansion } : {}) }
+}
+const sameWithin = (a: Within, b: Within): boolean =>
+  a === b || (a.language === b.language && a.expansion === b.expansion && a.label === b.label && sameLead(a.lead, b.lead))
 const sameLead = (a: Lead | null, b: Lead | null): boolean =>
   a === b || (a !== null && b !== null && JSON.stringify(a) === JSON.stringify(b))
+
+/** Our tags that standard structure has other names for. */
+const structureType: Partial<Record<Tag, string>> = { Title: 'H1', Lbl: 'P' }
+const pathOf = ({ within, tag }: Extract<Mark, { kind: 'line' }>, { block }: Box): Structure =>
+  within ?? [`${structureType[tag] ?? tag} ${block}`]
+
+/** From where to where a box shows something, in points from its left edge. */
+function extentOf({ marks }: Box): [left: number, right: number] {
+  const ends = marks.flatMap((mark): number[] =>
+    mark.kind === 'line' && !mark.line.isEmpty ? [mark.x + mark.line.start, mark.x + mark.line.end] : [],
+  )
+  return ends.length ? [Math.min(...ends), Math.max(...ends)] : [0, 0]
+}
 const riseOf = (piece: LinePiece): number => ('shape' in piece ? piece.rise : 0)
 const widthOf = (piece: TextPiece | FormulaPiece): number => ('shape' in piece ? piece.shape.width : piece.formula.width) * piece.size
 /** Whether there is a space between two pieces of a line. */

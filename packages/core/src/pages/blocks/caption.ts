@@ -18,9 +18,12 @@ export function captionStack(node: Node, setting: Setting, measure = setting.mea
   const head = captionHead(entry, rule, text.content.size > 0)
   if (head.length === 0 && text.content.size === 0) return { marks: [], height: 0, notes: [] }
   const lines = setText(text, setting, { style, measure, leadIn: headRuns(head, style), identity: `${id}.0` })
-  const within = { within: [...(isKind(node, 'table') ? [`Table ${id}`] : []), `Caption ${id}`] }
+  const within = { within: [`${holderOf(node)} ${id}`, `Caption ${id}`] }
   return stack(lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: id, ...within }))
 }
+
+/** The structure element that holds a captioned block and its caption. */
+const holderOf = (node: Node): string => (isKind(node, 'table') ? 'Table' : isKind(node, 'figure') ? 'Figure' : 'Div')
 
 /** Boxes on top of each other as one list of marks. */
 export function stack(boxes: { height: number; marks: Mark[]; notes: readonly string[] }[]): {

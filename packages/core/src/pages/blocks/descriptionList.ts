@@ -9,7 +9,7 @@ export const descriptionList: BlockHandler<'descriptionList'> = (node, setting) 
   const strip: StripItem[] = [space(list.between * 2)]
   const id = node.attrs.id
   node.forEach((part, _at, index) => {
-    const within = [`L ${id}`, `LI ${id} ${index >> 1}`]
+    const within = [`L ${id}|ListNumbering=None`, `LI ${id} ${index >> 1}`]
     if (isKind(part, 'term')) {
       const style = aligned(heavier(body), 'left')
       const lines = setText(part, setting, { style, measure: setting.measure, identity: `${id}.${index}` })

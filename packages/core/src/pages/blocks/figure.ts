@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model'
 import { isKind } from '../../work/kinds/index.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
-import { box, type Mark } from '../box.ts'
+import { box, type Mark, type Structure } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
 import { setPanels } from './panels.ts'
@@ -38,7 +38,7 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
   const fitting = Math.min(width, roomForPicture(setting, caption.height + gap) / shape)
   const height = fitting * shape
   const marks: Mark[] = found
-    ? [{ kind: 'picture', x: 0, y: 0, width: fitting, height, picture: found.name, alternative: node.attrs.alternative }]
+    ? [pictureMark(found.name, fitting, height, node.attrs.alternative, [`Figure ${node.attrs.id}`])]
     : missing(fitting, height)
   if (!found) {
     const lines = setWords([words('No picture yet', style, { marked: true })], setting, style, fitting)
@@ -63,6 +63,17 @@ export const figure: BlockHandler<'figure'> = (node, setting) => {
   const height = picture.height + gap + caption.height
   return stood(box(height, marks, { block: id, begins: idsOf(node), notes: caption.notes }), node, seriesOf(node), setting)
 }
+
+export const pictureMark = (picture: string, width: number, height: number, alternative: string, within: Structure): Mark => ({
+  kind: 'picture',
+  x: 0,
+  y: 0,
+  width,
+  height,
+  picture,
+  alternative,
+  within,
+})
 
 /** A figure and its panels. */
 export const idsOf = (node: Node): string[] => [node, ...node.children].flatMap(found => (found.attrs.id as string) || [])

@@ -56,6 +56,7 @@ export function setGrid(grid: Node, id: string, setting: Setting): SetGrid {
         at[cell.column]!,
         at[cell.column + cell.columns]! - at[cell.column]!,
         [`Table ${id}`, `TR ${id} ${index}`],
+        isHeadRow(grid.child(index)),
         look,
         setting,
       ),
@@ -153,12 +154,19 @@ function setCell(
   left: number,
   width: number,
   row: Structure,
+  headsColumns: boolean,
   look: Look,
   setting: Setting,
 ): { height: number; marks: Mark[]; notes: string[] } {
   const style = cellStyle(node, look.style)
   const tag = isKind(node, 'gridHead') ? 'TH' : 'TD'
-  const within = [...row, `${tag} ${row.at(-1)} ${column}`]
+  const { colspan, rowspan } = attributesOf(node, 'gridCell')
+  const told = [
+    tag === 'TH' ? `Scope=${headsColumns ? 'Column' : 'Row'}` : '',
+    colspan > 1 ? `ColSpan=${colspan}` : '',
+    rowspan > 1 ? `RowSpan=${rowspan}` : '',
+  ].filter(Boolean)
+  const within = [...row, `${tag} ${row.at(-1)} ${column}${told.length ? `|${told.join(' ')}` : ''}`]
   const measure = width - look.across * 2
   const boxes = node.children.flatMap(paragraph =>
     lineBoxes(columns === 1 ? setInColumn(paragraph, setting, style, measure) : setText(paragraph, setting, { style, measure }), {

@@ -1,7 +1,7 @@
 import type { Node } from 'prosemirror-model'
 import type { Line } from '../../type/line.ts'
 import { isKind, type NodeOfKind } from '../../work/kinds/index.ts'
-import { listMarkingOf } from '../../work/parts/scheme.ts'
+import { type CounterForm, listMarkingOf } from '../../work/parts/scheme.ts'
 import { costs, lineBoxes, type StripItem, type Structure, space } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 import { aligned } from '../variant.ts'
@@ -38,9 +38,10 @@ function items(node: ListNode, setting: Setting, { depth, left: outer, within: o
   )
   const strip: StripItem[] = []
   // One without an id is told apart by the item that it stands in, and where in it.
-  const list = `L ${node.attrs.id || `${outside.at(-1) ?? ''} ${order}`}`
+  const list = `L ${node.attrs.id || `${bare(outside.at(-1) ?? '')} ${order}`}`
+  const numbering = `|ListNumbering=${numberingOf(node, depth, setting)}`
   node.forEach((item, _offset, index) => {
-    const within = [...outside, list, `LI ${list} ${index}`]
+    const within = [...outside, list + numbering, `LI ${list} ${index}`]
     const held = [...within, `LBody ${within.at(-1)}`]
     item.forEach((block, _at, place) => {
       if (isKind(block, 'bulletedList') || isKind(block, 'numberedList')) {
@@ -65,6 +66,24 @@ function items(node: ListNode, setting: Setting, { depth, left: outer, within: o
     }
   })
   return strip
+}
+
+/** A key of a structure element without its attributes. */
+const bare = (key: string): string => key.split('|')[0]!
+
+const counterNumbering: Partial<Record<CounterForm, string>> = {
+  arabic: 'Decimal',
+  romanLower: 'LowerRoman',
+  romanUpper: 'UpperRoman',
+  letterLower: 'LowerAlpha',
+  letterUpper: 'UpperAlpha',
+}
+
+/** How the items of a list are marked, by the names of ISO 32000-1, table 347. */
+function numberingOf(node: ListNode, depth: number, setting: Setting): string {
+  if (isKind(node, 'bulletedList')) return 'Disc'
+  const { levels } = listMarkingOf(setting.scheme, 'numberedList', node.attrs.look)
+  return counterNumbering[levels[depth % levels.length]!.form] ?? 'None'
 }
 
 /** The number of an item as the ledger has it, or the sign that its list shows at this depth. */

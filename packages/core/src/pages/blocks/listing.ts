@@ -55,7 +55,13 @@ function codeBoxes(text: string, id: string, style: TextStyle & { numbered: bool
   const boxes: Box[] = []
   text.split('\n').forEach((source, index) => {
     const lines = wrapped(source, columns).map(part => lineOf(part, style, setting))
-    const set = lineBoxes(lines, { ...style, x: left, tag: 'Code', block: id, within: [`P ${id} code`, `Code ${id}`] })
+    const set = lineBoxes(lines, {
+      ...style,
+      x: left,
+      tag: 'Code',
+      block: id,
+      within: [`Div ${id}`, `P ${id} line ${index}`, `Code ${id} ${index}`],
+    })
     for (const part of set.slice(0, -1)) part.breakAfter = Infinity
     if (style.numbered && set[0]) {
       const [number] = setWords([words(String(index + 1), small)], setting, small, setting.measure)

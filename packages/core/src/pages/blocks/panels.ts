@@ -6,7 +6,7 @@ import { lineBoxes, type Mark } from '../box.ts'
 import { type Setting, setText } from '../setting.ts'
 import { aligned } from '../variant.ts'
 import { moved, stack } from './caption.ts'
-import { missing, missingShape } from './figure.ts'
+import { missing, missingShape, pictureMark } from './figure.ts'
 
 /** Space between panels beside each other and lines of panels, in em of the caption. */
 const gap = 1.6
@@ -16,15 +16,16 @@ const gap = 1.6
  * than `most`, in points: pictures are set smaller, and where words alone would be too high, each panel has the whole width for them.
  */
 export function setPanels(figure: Node, column: number, most: number, setting: Setting): SetPanels {
+  const { id } = figure.attrs
   const panels = figure.children.filter(child => isKind(child, 'panel'))
-  const beside = layOut(linesOf(panels, column, setting), column, 1, setting)
+  const beside = layOut(id, linesOf(panels, column, setting), column, 1, setting)
   if (beside.height <= most) return beside
   const words = beside.height - beside.pictures
-  if (words < most * wordsAtMost) return layOut(linesOf(panels, column, setting), column, (most - words) / beside.pictures, setting)
+  if (words < most * wordsAtMost) return layOut(id, linesOf(panels, column, setting), column, (most - words) / beside.pictures, setting)
   const alone = panels.map(panel => [panel])
-  const wide = layOut(alone, column, 1, setting, column)
+  const wide = layOut(id, alone, column, 1, setting, column)
   const left = most - (wide.height - wide.pictures)
-  return layOut(alone, column, Math.max(0.02, Math.min(1, left / wide.pictures)), setting, column)
+  return layOut(id, alone, column, Math.max(0.02, Math.min(1, left / wide.pictures)), setting, column)
 }
 
 /** Share of the height that words under narrow panels may take. */
@@ -42,7 +43,7 @@ interface SetPanels {
 }
 
 /** `scale` is that of the pictures; `measure` the width that words have, where it is not that of their picture. */
-function layOut(lines: Node[][], column: number, scale: number, setting: Setting, measure?: number): SetPanels {
+function layOut(figure: string, lines: Node[][], column: number, scale: number, setting: Setting, measure?: number): SetPanels {
   const { caption: style } = setting.houseStyle
   const gutter = gap * style.size
   const marks: Mark[] = []
@@ -55,7 +56,7 @@ function layOut(lines: Node[][], column: number, scale: number, setting: Setting
     const asked = line.reduce((sum, panel) => sum + widthOf(panel, column, setting), 0)
     // Two halves and the space between them are a line: the space is taken from both.
     const widths = line.map(panel => widthOf(panel, column, setting) * Math.min(1, room / asked))
-    const set = line.map((panel, i) => setPanel(panel, widths[i]!, scale, measure ?? widths[i]!, setting))
+    const set = line.map((panel, i) => setPanel(figure, panel, widths[i]!, scale, measure ?? widths[i]!, setting))
     const pictures = Math.max(...set.map(({ picture }) => picture))
     let x = (column - widths.reduce((sum, width) => sum + width, 0) - gutter * (line.length - 1)) / 2
     set.forEach((panel, i) => {
@@ -96,6 +97,7 @@ function linesOf(panels: Node[], column: number, setting: Setting): Node[][] {
 }
 
 function setPanel(
+  figure: string,
   panel: Node,
   width: number,
   scale: number,
@@ -106,14 +108,21 @@ function setPanel(
   const found = setting.pictures.get(panel.attrs.picture)
   const printed = width * scale
   const picture = printed * (found ? found.height / found.width : missingShape)
+  const within = [`Figure ${figure}`, `Figure ${panel.attrs.id}`]
   const pictureMarks: Mark[] = found
-    ? [{ kind: 'picture', x: 0, y: 0, width: printed, height: picture, picture: found.name, alternative: panel.attrs.alternative }]
+    ? [pictureMark(found.name, printed, picture, panel.attrs.alternative, within)]
     : missing(printed, picture)
   const entry = setting.ledger.byId.get(panel.attrs.id)
   const head = panelHead(entry, panel.content.size > 0)
   if (head.length === 0 && !panel.content.size) return { pictureMarks, picture, words: { marks: [], height: 0, notes: [] } }
   const leadIn = headRuns(head, style).map(run => ({ ...run, whole: true as const }))
   const lines = setText(panel, setting, { style: aligned(style, 'centre'), measure, leadIn })
-  const boxes = lineBoxes(lines, { ...style, x: 0, tag: 'Caption', block: panel.attrs.id, within: [`Caption ${panel.attrs.id}`] })
+  const boxes = lineBoxes(lines, {
+    ...style,
+    x: 0,
+    tag: 'Caption',
+    block: panel.attrs.id,
+    within: [...within, `Caption ${panel.attrs.id}`],
+  })
   return { pictureMarks, picture, words: stack(boxes) }
 }

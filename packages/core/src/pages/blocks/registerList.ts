@@ -1,7 +1,7 @@
 /** A list of abbreviations or symbols: columns that align, of the short form, what it stands for, its unit, and the page of its first use. */
 import type { ListedRow } from '../../content/mentions/listed.ts'
 import { type Run, runsOfPieces } from '../../type/inline.ts'
-import type { Line } from '../../type/line.ts'
+import { type Line, plainLine } from '../../type/line.ts'
 import { setParagraph } from '../../type/paragraph.ts'
 import type { TextStyle } from '../../work/parts/houseStyle.ts'
 import { box, lineBoxes, type StripItem, space } from '../box.ts'
@@ -41,8 +41,11 @@ export function registerList(list: string, rows: readonly ListedRow[], setting: 
       ...(page ? [[[words(row.page ?? '', style)], { x: right + gap, width: page }, 'TD', 'page'] as (typeof cells)[number]] : []),
     ]
     const set = cells.map(([runs, { x, width }, tag, key]) => {
-      const made = runs.some(({ text }) => text) ? linesOf(runs, style, width, setting) : []
-      const within = [`Table ${list}`, `TR ${list} ${row.id}`, `${tag} ${list} ${row.id} ${key}`]
+      // A cell that says nothing is a cell all the same.
+      const made = runs.some(({ text }) => text)
+        ? linesOf(runs, style, width, setting)
+        : [plainLine(setting.fonts[style.face].shape(''), 0)]
+      const within = [`Table ${list}`, `TR ${list} ${row.id}`, `${tag} ${list} ${row.id} ${key}${tag === 'TH' ? '|Scope=Row' : ''}`]
       // Page numbers end where those of other lists do.
       const left = key === 'page' ? x + width - (made[0]?.end ?? 0) : x
       const boxes = lineBoxes(made, { ...style, x: left, tag, block: list, within })

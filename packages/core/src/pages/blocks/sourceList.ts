@@ -44,7 +44,7 @@ export function sourceList(list: string, { entries, hanging }: SourceList, setti
   const widest = Math.max(0, ...numbers.map(line => line?.end ?? 0))
   const left = widest ? widest + numberGap * style.size : hanging ? hang * style.size : 0
   return entries.flatMap((entry, order): StripItem[] => {
-    const within = [`L ${list}`, `LI ${list} ${entry.source}`]
+    const within = [`L ${list}|ListNumbering=${hanging ? 'None' : 'Decimal'}`, `LI ${list} ${entry.source}`]
     const lines = linesOf(runsOfEntry(entry, style, setting), style, setting.measure - left, setting, widest || !hanging ? 0 : -left)
     const boxes = lineBoxes(lines, {
       ...style,

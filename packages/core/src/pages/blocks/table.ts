@@ -135,7 +135,7 @@ function setNotes(node: Node, id: string, width: number, x: number, setting: Set
       x: left,
       tag: 'P',
       block: id,
-      within: [`Table ${id}`, `Caption ${id} notes`, `P ${paragraph.attrs.id}`],
+      within: [`Note ${id} ${paragraph.attrs.id}`, `P ${paragraph.attrs.id}`],
     }),
   )
   const { marks, height, notes } = stack(boxes)

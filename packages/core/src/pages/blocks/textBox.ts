@@ -21,6 +21,7 @@ export const textBox: BlockHandler<'box'> = (node, setting, place) => {
   while (text.at(-1)?.kind === 'space') text.pop()
   while (text[0]?.kind === 'space') text.shift()
   const captionBox = box(caption.height, caption.marks, { block: node.attrs.id, notes: caption.notes })
+  for (const item of text) if (item.kind === 'box') item.marks = item.marks.map(mark => inDiv(mark, item.block, node.attrs.id))
   const strip: StripItem[] = above ? [captionBox, space(gap), ...text] : [...text, space(gap), captionBox]
   const held = strip.reduce((sum, item) => sum + (item.kind === 'fill' ? 0 : item.height), 0)
   const height = held + 2 * pad
@@ -39,6 +40,13 @@ export const textBox: BlockHandler<'box'> = (node, setting, place) => {
     y += item.height
   }
   return stood(box(height, marks, { block: node.attrs.id, begins, notes }), node, seriesOf(node), setting)
+}
+
+/** What stands in a box is held by it, for readers that listen. */
+function inDiv(mark: Mark, block: string, id: string): Mark {
+  if (mark.kind === 'rule' || (mark.kind === 'line' && mark.tag === 'Artifact')) return mark
+  const own = mark.within ?? (mark.kind === 'line' ? [`${mark.tag === 'Lbl' ? 'P' : mark.tag} ${block}`] : [`P ${block}`])
+  return { ...mark, within: [`Div ${id}`, ...own] }
 }
 
 const frame = (width: number, height: number): Mark[] => [
