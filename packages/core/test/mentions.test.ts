@@ -278,7 +278,7 @@ describe('lists', () => {
     const turnover = listOf('abbreviations', {})
     const lines = turnover.pages[0]!.placed.flatMap(({ x, box }) =>
       box.marks.flatMap(mark =>
-        mark.kind === 'line' && (mark.tag === 'TH' || mark.tag === 'TD') ? [{ tag: mark.tag, x: x + mark.x }] : [],
+        mark.kind === 'line' && !mark.line.isEmpty && (mark.tag === 'TH' || mark.tag === 'TD') ? [{ tag: mark.tag, x: x + mark.x }] : [],
       ),
     )
     expect(new Set(lines.filter(({ tag }) => tag === 'TD').map(({ x }) => x)).size).toBe(1)

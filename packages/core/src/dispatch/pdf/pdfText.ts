@@ -40,6 +40,8 @@ interface Embedded {
 }
 
 export interface Surroundings {
+  /** A space stands before it that nothing before it could hold, as a formula cannot. */
+  spaceBefore?: boolean
   /** A space follows, which the page shows by distance alone. */
   spaceAfter: boolean
   /** The last sign is a hyphen that only the end of the line put there. */
@@ -60,13 +62,13 @@ export class PdfText {
   }
 
   /** Operators for neighbouring pieces of one face, size and rise. `x`, `y` in points from the page's lower left corner. */
-  pieces(pieces: TextPiece[], x: number, y: number, { spaceAfter, hyphenated }: Surroundings): string {
+  pieces(pieces: TextPiece[], x: number, y: number, { spaceBefore, spaceAfter, hyphenated }: Surroundings): string {
     const { shape, size, rise } = pieces[0]!
     const embedded = this.embed(shape.face)
     const space = embedded.face.shape(' ')
     const opening = (at: number): string => `BT /${embedded.font.id} ${numeral(size)} Tf 1 0 0 1 ${numeral(at)} ${numeral(y + rise)} Tm `
     let operators = opening(x + pieces[0]!.x)
-    let array = ''
+    let array = spaceBefore ? this.segments(embedded, space, false)[0]!.array + adjustment(-space.width * size, size) : ''
     const close = (): void => {
       if (array) operators += `[${array.replaceAll('><', '')}] TJ `
       array = ''

@@ -9,7 +9,7 @@ import { sectionsOf } from './sections.ts'
 /** Left, top, width and height in points from the top left corner of a page. */
 export type Place = readonly [x: number, y: number, width: number, height: number]
 
-export const tagOf = (key: string): string => key.slice(0, key.indexOf(' '))
+const tagIn = (key: string): string => key.slice(0, key.indexOf(' '))
 const nameOf = (key: string): string => key.split('|')[0]!
 const idOf = (key: string): string => nameOf(key).slice(key.indexOf(' ') + 1)
 
@@ -20,6 +20,8 @@ const owners: Record<string, string> = { Scope: 'Table', ColSpan: 'Table', RowSp
 const dictionaryOf = (element: StructureElement): Record<string, unknown> =>
   (element as unknown as { dictionary: { data: Record<string, unknown> } }).dictionary.data
 
+export const tagOf = (element: StructureElement): string => dictionaryOf(element).S as string
+
 export class StructureTree {
   private readonly document: PDFDocument
   private readonly turnover: Turnover
@@ -28,6 +30,8 @@ export class StructureTree {
   private readonly elements = new Map<string, StructureElement>()
   private readonly sections: Map<string, Structure>
   private latest: Structure = []
+  /** Of the heading that was made last. */
+  private level = 0
 
   constructor(document: PDFDocument, turnover: Turnover) {
     this.document = document
@@ -59,7 +63,7 @@ export class StructureTree {
   }
 
   private make(key: string, name: string): StructureElement {
-    const tag = tagOf(key)
+    const tag = this.levelled(tagIn(key))
     const element = this.document.struct(tag)
     const data = dictionaryOf(element)
     if (tag === 'Note') data.ID = new String(name)
@@ -75,6 +79,14 @@ export class StructureTree {
         this.attribute(element, { O: owners[attribute], [attribute]: /^\d+$/.test(value) ? Number(value) : value })
       }
     return element
+  }
+
+  /** A heading stands one level below the one before it at the most, whatever its author skipped. */
+  private levelled(tag: string): string {
+    const level = /^H[1-6]$/.test(tag) ? Number(tag[1]) : 0
+    if (!level) return tag
+    this.level = Math.min(level, this.level + 1)
+    return `H${this.level}`
   }
 
   attribute(element: StructureElement, attributes: Record<string, unknown> | Reference | null): void {

@@ -100,6 +100,8 @@ class PdfWriter {
   /** The formula that was written last: its rest may stand on the next line. */
   private openFormula: { block: string; source: string; element: StructureElement } | null = null
   private links = 0
+  /** Where the space behind a formula has still to be written: outlines hold none. */
+  private owedSpace: StructureElement | null = null
 
   private readonly document: PDFDocument
   private readonly turnover: Turnover
@@ -150,7 +152,8 @@ class PdfWriter {
           // The number of a note stands in it before its text.
           const opens = mark.tag === 'Note' && box.begins.includes(box.block)
           const label = opens ? this.tree.element([path[0]!, `Lbl ${box.block}`], box) : null
-          this.line(mark, placed, this.tree.element(path, box), tagOf(path.at(-1)!), label)
+          const element = this.tree.element(path, box)
+          this.line(mark, placed, element, tagOf(element), label)
         }
       } else if (mark.kind === 'picture') this.picture(mark, placed)
       else this.formula(mark, placed)
@@ -213,7 +216,9 @@ class PdfWriter {
         const following = all[end]
         const last = !following
         const spaceAfter = following ? standsApart(all[end - 1]!, following) : !line.runsOn
-        this.pieces(all.slice(first, end), x + mark.x, y + mark.baseline, { spaceAfter, hyphenated: last && line.hyphenated })
+        const spaceBefore = !('formula' in piece) && this.owedSpace === element
+        this.pieces(all.slice(first, end), x + mark.x, y + mark.baseline, { spaceBefore, spaceAfter, hyphenated: last && line.hyphenated })
+        this.owedSpace = 'formula' in piece && spaceAfter ? element : null
         this.document.endMarkedContent()
         first = end
       }
@@ -277,10 +282,11 @@ class PdfWriter {
 
   /** The MathML of a formula as an attribute of its own (ISO 32000-1, 14.7.5.4): one for all places where it stands. */
   private mathMlOf({ mathMl }: FormulaDrawing, source: string): Reference | null {
-    if (!mathMl) return null
+    // A longer string is none that an archive takes (ISO 19005-2, 6.1.13).
+    if (!mathMl || mathMl.length > 8000) return null
     let reference = this.mathMl.get(source)
     if (!reference) {
-      reference = this.document.ref({ O: 'UserProperties', P: [{ N: new String('MathML'), V: new String(mathMl), H: true }] })
+      reference = this.document.ref({ O: 'UserProperties', P: [{ N: new String('MathML'), V: new String(asciiXml(mathMl)), H: true }] })
       reference.end()
       this.mathMl.set(source, reference)
       this.document.getMarkInfoDictionary().data.UserProperties = true
@@ -345,7 +351,7 @@ class PdfWriter {
     }
   }
 
-  private pieces(pieces: LinePiece[], x: number, y: number, { spaceAfter, hyphenated }: Surroundings): void {
+  private pieces(pieces: LinePiece[], x: number, y: number, { spaceBefore = false, spaceAfter, hyphenated }: Surroundings): void {
     const up = this.sheet.height - y
     let operators = ''
     for (let from = 0; from < pieces.length; ) {
@@ -357,7 +363,7 @@ class PdfWriter {
         const run = pieces.slice(from, to) as TextPiece[]
         const next = pieces[to]
         const gap = next ? standsApart(run.at(-1)!, next) : spaceAfter
-        operators += `${this.text.pieces(run, x, up, { spaceAfter: gap, hyphenated: hyphenated && !next })} `
+        operators += `${this.text.pieces(run, x, up, { spaceBefore: spaceBefore && from === 0, spaceAfter: gap, hyphenated: hyphenated && !next })} `
       }
       from = to
     }
@@ -426,6 +432,9 @@ const sameLead = (a: Lead | null, b: Lead | null): boolean =>
 const structureType: Partial<Record<Tag, string>> = { Title: 'H1', Lbl: 'P' }
 const pathOf = ({ within, tag }: Extract<Mark, { kind: 'line' }>, { block }: Box): Structure =>
   within ?? [`${structureType[tag] ?? tag} ${block}`]
+
+/** XML in the letters that a PDF holds in one byte each; the others as references to them. */
+const asciiXml = (xml: string): string => xml.replace(/[^\x20-\x7e]/gu, sign => `&#x${sign.codePointAt(0)!.toString(16)};`)
 
 /** From where to where a box shows something, in points from its left edge. */
 function extentOf({ marks }: Box): [left: number, right: number] {
