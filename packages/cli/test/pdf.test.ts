@@ -202,7 +202,12 @@ describe('the demo thesis, from the file alone', () => {
       .map(([formula, times]): [string, number] => [speakMathMl(mathMl(formula, true)!, 'en')!, times])
     const heard = elements.filter(value => value['/S'] === '/Formula').map(value => String(value['/Alt']).replace(/^u:/, ''))
     for (const [words, times] of spoken) expect([words, heard.filter(each => each === words).length >= times]).toEqual([words, true])
-    expect(elements.filter(value => value['/S'] === '/Span').map(value => value['/Lang'])).toEqual(['u:la'])
+    const spans = elements.filter(value => value['/S'] === '/Span')
+    expect(spans.flatMap(value => value['/Lang'] ?? [])).toEqual(['u:la'])
+    // Short forms say what they stand for.
+    const expanded = spans.flatMap(value => (value['/E'] ? [String(value['/E']).replace(/^u:/, '')] : []))
+    expect(expanded.length).toBe(spans.length - 1)
+    expect(expanded).toContain('western basin')
     const structure = execFileSync('pdfinfo', ['-struct-text', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 })
     const squeeze = (text: string): string => text.replace(/[\s\u2002"]+/g, '')
     const headings = [...structure.matchAll(/^ +H([1-6]) \(block\)\n((?: +".*\n)+)/gm)].map(([, , words]) => squeeze(words!))
