@@ -41,7 +41,9 @@ test.each<[string, string[], number, RegExp]>([
 test('version and help, of all and of each call', () => {
   expect(call('--version').stdout).toMatch(/^\d+\.\d+\.\d+\n$/)
   expect(call('-h')).toMatchObject({ status: 0, stderr: '' })
-  expect(call('dispatch', '--help').stdout).toMatch(/^Usage: steady-ledger dispatch WORK --to pdf\|csv\|bundle --out FILE\n/)
+  expect(call('dispatch', '--help').stdout).toMatch(
+    /^Usage: steady-ledger dispatch WORK --to pdf\|csv\|bundle --out FILE \[--with-work\]\n/,
+  )
 })
 
 describe('where a result goes', () => {

@@ -14,6 +14,7 @@ import { readPatternsFor } from '../../core/src/type/languagesIn.ts'
 import { readBundle } from '../../core/src/work/file/bundle.ts'
 import type { Node } from '../../core/src/work/schema.ts'
 import type { Work } from '../../core/src/work/work.ts'
+import { elementsOf, ReadPdf, saidBy } from '../../core/test/support/readPdf.ts'
 import { readFonts } from '../src/host.ts'
 import { call, folderOfTests, tell } from './support/calling.ts'
 
@@ -183,7 +184,7 @@ describe('the demo thesis, from the file alone', () => {
     expect(unknown.length).toBeLessThan(12)
   })
 
-  test('every picture says what it shows, headings come in the order of the work, words of another language are marked', () => {
+  test('every picture says what it shows, headings come in the order of the work, words of another language are marked', async () => {
     const json = JSON.parse(execFileSync('qpdf', ['--json=2', '--json-key=qpdf', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }))
     const elements = Object.values(json.qpdf[1] as Record<string, { value?: Record<string, unknown> }>).map(({ value }) => value ?? {})
     const figures = elements.filter(value => value['/S'] === '/Figure')
@@ -208,16 +209,16 @@ describe('the demo thesis, from the file alone', () => {
     const expanded = spans.flatMap(value => (value['/E'] ? [String(value['/E']).replace(/^u:/, '')] : []))
     expect(expanded.length).toBe(spans.length - 1)
     expect(expanded).toContain('western basin')
-    const structure = execFileSync('pdfinfo', ['-struct-text', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 })
+    const tree = (await ReadPdf.open(readFileSync(pdf))).tree()
     const squeeze = (text: string): string => text.replace(/[\s\u2002"]+/g, '')
-    const headings = [...structure.matchAll(/^ +H([1-6]) \(block\)\n((?: +".*\n)+)/gm)].map(([, , words]) => squeeze(words!))
+    const headings = [...elementsOf(tree)].filter(({ tag }) => /^H[1-6]$/.test(tag)).map(element => squeeze(saidBy(element)))
     const titles: string[] = []
     for (const { item, number } of numberWork(work.doc, work.scheme).entries)
       if (item.kind === 'heading') titles.push(squeeze(`${number}${item.text!.textContent}`))
-    expect(headings.map(words => words.replaceAll('-', ''))).toEqual(titles.map(words => words.replaceAll('-', '')))
+    expect(headings.map(words => words.replace(/[\u00ad-]/g, ''))).toEqual(titles.map(words => words.replace(/[\u00ad-]/g, '')))
     // The spaces beside references and note marks stand in the text as well.
     const plain = (text: string): string => text.replace(/[\u00ad-]/g, '').replace(/\s+/g, ' ')
-    const read = plain([...structure.matchAll(/^ +"(.*)"$/gm)].map(([, words]) => words).join(''))
+    const read = plain(saidBy(tree))
     let compared = 0
     work.doc.descendants(node => {
       node.forEach((child, _at, index) => {
@@ -281,3 +282,19 @@ test('the PDF of a long work is sound: under 2.3 MB, fonts embedded and cut to w
   expect(json.outlines.length).toBeGreaterThan(8)
   for (const { dest, object } of json.outlines) expect(dest ?? object).toBeTruthy()
 }, 180_000)
+
+test('a PDF carries the work where that is asked for, and what cannot carry it says so', () => {
+  const bundle = at('carried.ledger.zip')
+  const pdf = at('carried.pdf')
+  call('demo', 'paper', '--out', bundle)
+  expect(call('dispatch', bundle, '--to', 'pdf', '--out', pdf, '--with-work').stderr).toBe('')
+  expect(execFileSync('pdfdetach', ['-list', pdf], { encoding: 'utf8' })).toContain('1: work.ledger.zip')
+  const out = at('detached.ledger.zip')
+  execFileSync('pdfdetach', ['-save', '1', '-o', out, pdf])
+  const own = (file: string): unknown => readBundle(readFileSync(file)).doc.toJSON()
+  expect(own(out)).toEqual(own(bundle))
+  expect(call('dispatch', bundle, '--to', 'csv', '--out', at('x.csv'), '--with-work')).toMatchObject({
+    status: 2,
+    stderr: expect.stringContaining('cannot carry the work: csv'),
+  })
+})

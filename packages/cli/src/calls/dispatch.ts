@@ -15,7 +15,9 @@ export const dispatchCall: Call = async given => {
   const output = outputOf(given.values.to ?? '')
   if (!output) throw new CallError(`Choose what to write with --to: ${outputs.map(({ name }) => name).join(', ')}.`, 2)
   const target = targetOf(given)
-  const writing = { date: date() }
+  const withWork = given.values['with-work'] === true
+  if (withWork && !output.carriesWork) throw new CallError(`A file of this kind cannot carry the work: ${output.name}.`, 2)
+  const writing = { date: date(), withWork }
   const work = await openWork(given)
   await writeWhole(target, await output.write({ work, turnOver: () => turnOver(work) }, writing))
   return 0

@@ -8,6 +8,7 @@ export const optionKinds = {
   json: { type: 'boolean' },
   csv: { type: 'boolean' },
   csl: { type: 'boolean' },
+  'with-work': { type: 'boolean' },
   pages: { type: 'string' },
   seed: { type: 'string' },
 } as const
@@ -84,9 +85,9 @@ export const calls: ReadonlyMap<string, CallDefinition> = new Map(
       load: async () => (await import('./check.ts')).checkCall,
     },
     dispatch: {
-      usage: `dispatch WORK --to ${formats} --out FILE`,
-      says: 'Writes the work as a file.',
-      options: ['to', 'out'],
+      usage: `dispatch WORK --to ${formats} --out FILE [--with-work]`,
+      says: 'Writes the work as a file; with the work itself in it where the file can carry it.',
+      options: ['to', 'out', 'with-work'],
       words: 1,
       load: async () => (await import('./dispatch.ts')).dispatchCall,
     },

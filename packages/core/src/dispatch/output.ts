@@ -14,6 +14,8 @@ export interface Writing {
   date: Date
   /** The formulas that the author keeps, as a file of them; for outputs that carry it. */
   keepsakes?: string
+  /** The work itself goes with it; for outputs that carry it. */
+  withWork?: boolean
   /** Told how far writing has come; ends it by answering false. */
   onProgress?(done: number, of: number): boolean
 }
@@ -29,5 +31,7 @@ export interface Output {
   recorded: boolean
   /** Can carry the formulas that the author keeps. */
   carriesKeepsakes?: true
+  /** Can carry the work itself. */
+  carriesWork?: true
   write(source: Source, writing: Writing): Promise<Uint8Array>
 }

@@ -5,14 +5,16 @@ import type { Output } from './output.ts'
 const pdf: Output = {
   name: 'pdf',
   title: 'PDF',
-  says: 'The pages as they stand, with links, bookmarks, page labels and structure.',
+  says: 'The pages as they stand, to read, to listen to and to keep: by the standards PDF/UA-1 and PDF/A-2a.',
   ending: '.pdf',
   mediaType: 'application/pdf',
   recorded: true,
-  write: async ({ turnOver }, { date, onProgress }) => {
+  carriesWork: true,
+  write: async ({ work, turnOver }, { date, withWork, onProgress }) => {
     const { writePdf } = await import('./pdf/writePdf.ts')
     const { turnover, fonts } = await turnOver()
-    return writePdf(turnover, fonts, { date, ...(onProgress ? { onPage: onProgress } : {}) })
+    const attached = withWork ? { attached: { name: `work${bundle.ending}`, bytes: await bundle.write({ work, turnOver }, { date }) } } : {}
+    return writePdf(turnover, fonts, { date, ...attached, ...(onProgress ? { onPage: onProgress } : {}) })
   },
 }
 

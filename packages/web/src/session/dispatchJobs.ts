@@ -17,8 +17,14 @@ export function watchJob(): () => void {
   }
 }
 
-/** Writes a file and hands it to the browser; `onWritten` is told after that. `keepsakes` go with what can carry them. */
-export function writeFile(id: string, work: Work, output: Job['output'], onWritten?: () => void, keepsakes?: string): void {
+/** Writes a file and hands it to the browser; `onWritten` is told after that. What is carried goes with what can carry it. */
+export function writeFile(
+  id: string,
+  work: Work,
+  output: Job['output'],
+  onWritten?: () => void,
+  { keepsakes, withWork }: Pick<ToDispatch, 'keepsakes' | 'withWork'> = {},
+): void {
   const { job: under } = useJob.getState()
   if (under?.kind === 'writing') {
     notify({ kind: 'wrong', text: `${under.output.title} of “${under.title}” is still being written: wait for it, or cancel it.` })
@@ -52,6 +58,7 @@ export function writeFile(id: string, work: Work, output: Job['output'], onWritt
         pictures: [...work.pictures.values()],
         date: Date.now(),
         ...(keepsakes ? { keepsakes } : {}),
+        ...(withWork ? { withWork } : {}),
       }
       thread.postMessage(message)
     } else if (data.kind === 'progress') tell(data.says, data.done, data.of)

@@ -17,7 +17,7 @@ const say = (message: FromDispatch): void => postMessage(message)
 /** How many pages are written between two words about it. */
 const pagesBetween = 8
 
-async function write({ output: name, doc, parts, pictures, date, keepsakes }: ToDispatch): Promise<Uint8Array> {
+async function write({ output: name, doc, parts, pictures, date, keepsakes, withWork = false }: ToDispatch): Promise<Uint8Array> {
   const output = outputOf(name)
   if (!output) throw new Error('This program cannot write such a file.')
   const work: Work = {
@@ -30,6 +30,7 @@ async function write({ output: name, doc, parts, pictures, date, keepsakes }: To
     {
       date: new Date(date),
       ...(keepsakes ? { keepsakes } : {}),
+      withWork,
       onProgress: (done, of) => {
         if (done % pagesBetween === 0) say({ kind: 'progress', says: 'Writing', done, of })
         return true

@@ -84,7 +84,9 @@ export type ToDispatch = {
   parts: Parts
   pictures: Picture[]
   date: number
+  /** What goes with what can carry it: the formulas that are kept, and the work itself. */
   keepsakes?: string
+  withWork?: boolean
 }
 export type FromDispatch =
   | { kind: 'ready' }

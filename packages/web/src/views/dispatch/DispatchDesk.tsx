@@ -23,6 +23,7 @@ export function DispatchDesk() {
   useEffect(() => void loadKeepsakes(), [])
   const keepsakes = useKeepsakes(({ list }) => list)
   const [withKeepsakes, setWithKeepsakes] = useState(false)
+  const [withWork, setWithWork] = useState(false)
 
   const [milestone, setMilestone] = useState<string | null>(null)
   const writer = useView(view => view.role === 'writer')
@@ -43,8 +44,10 @@ export function DispatchDesk() {
           text: 'The PDF is saved, but no milestone was taken with it: the work was closed, or is not written here any more.',
         })
     }
-    const carried = output.carriesKeepsakes && withKeepsakes && keepsakes.length ? keepsakesFile(keepsakes) : undefined
-    writeFile(session.id, session.work, output, onWritten, carried)
+    writeFile(session.id, session.work, output, onWritten, {
+      ...(output.carriesKeepsakes && withKeepsakes && keepsakes.length ? { keepsakes: keepsakesFile(keepsakes) } : {}),
+      ...(output.carriesWork ? { withWork } : {}),
+    })
   }
   const writing = job?.kind === 'writing'
   return (
@@ -90,6 +93,9 @@ export function DispatchDesk() {
                         value={withKeepsakes}
                         onChange={setWithKeepsakes}
                       />
+                    )}
+                    {output.carriesWork && (
+                      <Check label="With the work itself in it, as a bundle (by PDF/A-3a then)" value={withWork} onChange={setWithWork} />
                     )}
                     <div aria-live="polite">
                       {own?.kind === 'writing' && (
