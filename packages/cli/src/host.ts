@@ -1,12 +1,14 @@
 /** What the core asks of its host, for Node: font files from the packages that ship with the program. */
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
+import type { Families } from '@steady-ledger/core/type/families.ts'
 import { type FontFiles, fallbackPackages, fontPackages } from '@steady-ledger/core/type/fonts.ts'
 
 const require = createRequire(import.meta.url)
 
-export function readFonts(): FontFiles {
-  const packages = Object.entries({ ...fontPackages, ...fallbackPackages })
+/** The faces that a house style's families have, and those for signs that they lack. */
+export function readFonts(families?: Families): FontFiles {
+  const packages = Object.entries({ ...fontPackages(families), ...fallbackPackages })
   return Object.fromEntries(
     packages.map(([name, file]) => [name, new Uint8Array(readFileSync(require.resolve(file)))]),
   ) as unknown as FontFiles

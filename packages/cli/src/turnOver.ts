@@ -12,6 +12,6 @@ export async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts:
   const { createTypesetter } = await import('@steady-ledger/core/formulas/converter.ts')
   const formulas = createTypesetter()
   await Promise.all([setFormulas(work, formulas), readPatternsFor(work)])
-  const fonts = openFonts(readFonts())
+  const fonts = openFonts(readFonts(work.houseStyle.families))
   return { turnover: new TurnoverEngine(fonts, formulas).run(work), fonts, formulas }
 }

@@ -18,7 +18,7 @@ const everything = (turnover: Turnover) => ({
   ledger: ledgerRows(turnover),
   findings: findingsOf(turnover),
   rounds: turnover.rounds,
-  pages: JSON.stringify(turnover.pages.map(drawPage)),
+  pages: JSON.stringify(turnover.pages.map(page => drawPage(page))),
 })
 const afresh = (work: Work): Work => ({ ...work, doc: schema.nodeFromJSON(work.doc.toJSON()) })
 

@@ -6,6 +6,7 @@ import type { Page } from '../src/pages/page.ts'
 import { currentVersion, houseStyleFromJson, houseStyleToJson, WorkFileError, workFromJson, workToJson } from '../src/work/file/workFile.ts'
 import { type HouseStyle, pageProblem } from '../src/work/parts/houseStyle.ts'
 import { oneSidedThesisStyle, paperStyle, readyStyles, thesisStyle } from '../src/work/parts/readyStyles.ts'
+import { schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
@@ -81,6 +82,27 @@ describe('line numbers', () => {
     expect(numbers(pages[1]!)[0]).toBeGreaterThan(30)
     expect(numbers(pages[second]!)[0]).toBe(5)
   })
+})
+
+test('numbers of places tell on which line of its page a text stands, held there or not', () => {
+  const held = schema.node('paragraph', { id: 'held', pin: 34 }, [schema.text('Keywords')])
+  const houseStyle: HouseStyle = { ...paperStyle(), opens: 'page', lineNumbers: { by: 'places', every: 5 } }
+  const [page] = newEngine().run({ ...workOf([chapter('one', 'One', p`A line.`, held)]), houseStyle }).pages
+  const baselines = new Map(
+    page!.furniture.flatMap(({ y, box }) =>
+      box.marks.flatMap(mark =>
+        mark.kind === 'line'
+          ? [[mark.line.pieces.map(piece => ('shape' in piece ? piece.shape.text : '')).join(''), y + mark.baseline]]
+          : [],
+      ),
+    ) as [string, number][],
+  )
+  const stands = page!.placed.find(({ box }) => box.pin === 34)!
+  const [mark] = stands.box.marks
+  expect(baselines.get('34')).toBeCloseTo(stands.y + (mark as { baseline: number }).baseline, 1)
+  expect([...baselines.keys()].filter(text => /^\d+$/.test(text)).map(Number)).toEqual(
+    expect.arrayContaining([5, 10, 15, 20, 25, 30, 34, 35]),
+  )
 })
 
 describe('house styles as files', () => {

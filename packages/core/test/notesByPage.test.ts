@@ -75,7 +75,7 @@ test('an edited work gives the pages of the same work opened afresh', () => {
   const edited = work(counts)
   const after = engine.run(edited)
   const afresh = newEngine().run(edited)
-  expect(after.pages.map(drawPage)).toEqual(afresh.pages.map(drawPage))
+  expect(after.pages.map(page => drawPage(page))).toEqual(afresh.pages.map(page => drawPage(page)))
 })
 
 test('they always settle, with the numbers that the pages give them', () => {

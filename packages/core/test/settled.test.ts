@@ -395,7 +395,11 @@ describe('lists', () => {
       ])
     const engine = newEngine()
     engine.run(make('chapter'))
-    expect(engine.run(make('part')).pages.map(drawPage)).toEqual(newEngine().run(make('part')).pages.map(drawPage))
+    expect(engine.run(make('part')).pages.map(page => drawPage(page))).toEqual(
+      newEngine()
+        .run(make('part'))
+        .pages.map(page => drawPage(page)),
+    )
   })
   test('what a caption says of nearness is said from its figure, in a list too', () => {
     const work = workOf([

@@ -90,7 +90,11 @@ test('an equation before it changes the numbers inside a statement that keeps it
   const edited = { ...work, doc: work.doc.copy(work.doc.content.replaceChild(0, node)) }
   const after = engine.run(edited)
   expect(linesOf(after)).toContain('(1.2)')
-  expect(after.pages.map(drawPage)).toEqual(newEngine().run(edited).pages.map(drawPage))
+  expect(after.pages.map(page => drawPage(page))).toEqual(
+    newEngine()
+      .run(edited)
+      .pages.map(page => drawPage(page)),
+  )
 })
 
 describe('the look of statements and proofs', () => {

@@ -1,4 +1,19 @@
-import { described, div, epigraph, fig, keywords, listing, note, p, paragraphEnd, quote, ref, t, verse } from '../../../demo/src/builder.ts'
+import {
+  boxed,
+  described,
+  div,
+  epigraph,
+  fig,
+  keywords,
+  listing,
+  note,
+  p,
+  paragraphEnd,
+  quote,
+  ref,
+  t,
+  verse,
+} from '../../../demo/src/builder.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import { findingsOf } from '../src/findings/index.ts'
 import { drawPage } from '../src/pages/drawing.ts'
@@ -96,7 +111,16 @@ describe('listings', () => {
     expect(counts.reduce((a, b) => a + b)).toBe(200)
     expect(counts.length).toBeGreaterThan(2)
     expect(Math.min(...counts)).toBeGreaterThan(1)
+    // Every further page says what goes on there; the first does not.
+    const goesOn = many.pages.map(page => words(page).some(line => line.text === 'Listing 1.1, continued'))
+    expect(goesOn).toEqual(many.pages.map((_, index) => index > 0))
   })
+})
+
+test('a box that is longer than a page says on every further one that it goes on', () => {
+  const { pages } = set(boxed('b', t`A long box.`, ...Array.from({ length: 40 }, () => p`${long.repeat(3).trim()}`)))
+  expect(pages.length).toBeGreaterThan(2)
+  expect(pages.map(page => words(page).some(line => line.text === 'Box 1.1, continued'))).toEqual(pages.map((_, index) => index > 0))
 })
 
 test('a line to sign on stands over who signs, with room for a hand above it', () => {

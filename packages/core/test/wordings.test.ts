@@ -78,7 +78,11 @@ describe('references by title', () => {
     const work = make('After')
     const turnover = engine.run(work)
     expect(said({ turnover })).toEqual(['“After”'])
-    expect(turnover.pages.map(drawPage)).toEqual(newEngine().run(work).pages.map(drawPage))
+    expect(turnover.pages.map(page => drawPage(page))).toEqual(
+      newEngine()
+        .run(work)
+        .pages.map(page => drawPage(page)),
+    )
   })
 })
 

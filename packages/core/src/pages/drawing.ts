@@ -1,5 +1,6 @@
 /** A page as plain values that can cross to the screen: words with their places, formulas, rules, pictures and where each block is. */
 import type { FormulaDrawing } from '../formulas/typesetter.ts'
+import type { Families } from '../type/families.ts'
 import type { AnyFace, Shape } from '../type/fonts.ts'
 import type { Line } from '../type/line.ts'
 import { unknownSigns } from '../type/unknownSigns.ts'
@@ -13,6 +14,8 @@ export interface PageDrawing {
   label: string
   width: number
   height: number
+  /** The families of its faces, where they are not the usual ones. */
+  families?: Families
   lines: {
     y: number
     runs: { face: AnyFace; features: string; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
@@ -27,8 +30,9 @@ export interface PageDrawing {
   baselines: number[]
 }
 
-export function drawPage(page: Page): PageDrawing {
+export function drawPage(page: Page, families?: Families): PageDrawing {
   const drawing: PageDrawing = {
+    ...(families ? { families } : {}),
     index: page.index,
     label: page.label,
     width: page.width,

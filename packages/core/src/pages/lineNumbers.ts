@@ -29,11 +29,30 @@ export function countLines(body: PageBody): number {
 /** Distance of the numbers from the text, in points. */
 const distance = 14
 
+/**
+ * Numbers of the places for lines on a page, whether words stand there or not: so that what a house style wants on line 34 is seen to be
+ * there. What is held at a line has its number whatever the others are.
+ */
+function placeNumbers({ placed }: PageBody, style: TextStyle, setting: Setting): Stood[] {
+  const { lineNumbers: rule, page, body: text } = setting.houseStyle
+  const places = Math.floor(setting.height / text.leading + 0.01)
+  const held = new Set(placed.flatMap(({ box: { pin } }) => pin ?? []))
+  const first = (text.leading - text.size) / 2 + text.size * 0.78
+  return Array.from({ length: places }, (_, index) => index + 1)
+    .filter(place => place % rule.every === 0 || held.has(place))
+    .map(place => {
+      const [line] = setWords([words(String(place), style)], setting, style, setting.measure)
+      const mark: Mark = { kind: 'line', x: -distance - line!.end, baseline: first, line: line!, tag: 'Artifact' }
+      return { x: 0, y: page.top + (place - 1) * text.leading, box: box(text.leading, [mark]) }
+    })
+}
+
 /** The numbers of the lines of a page, placed from its text area; `before` lines were counted on earlier pages. */
 export function lineNumbers(body: PageBody, before: number, setting: Setting): Stood[] {
   const { lineNumbers: rule, page, body: text, runningHead } = setting.houseStyle
   if (rule.by === 'none') return []
   const style: TextStyle = { ...text, size: Math.min(8, runningHead.size), leading: 10, align: 'left' }
+  if (rule.by === 'places') return placeNumbers(body, style, setting)
   const found: Stood[] = []
   let count = before
   for (const placed of body.placed) {

@@ -1,6 +1,7 @@
 /** Fonts: opened from the bytes the host gives, shaping by HarfBuzz, every shaped text kept. */
 import * as hb from 'harfbuzzjs'
-import type { FaceName } from '../work/parts/houseStyle.ts'
+import { type FaceName, faceNames } from '../work/parts/houseStyle.ts'
+import { type Families, monoFamilies, sansFamilies, textFamilies, usualFamilies } from './families.ts'
 import type { Exceptions } from './hyphenation.ts'
 
 /** Faces that are asked for what a face of the house style lacks, chosen by nobody. */
@@ -10,15 +11,18 @@ export type AnyFace = FaceName | FallbackName
 /** The files of the faces a work is set in, read by the host from the packages that ship with the program; the others may come later. */
 export type FontFiles = Record<FaceName, Uint8Array> & Partial<Record<FallbackName, Uint8Array>>
 
-/** Package path of each face's file: the same bytes serve the screen, the shaper and the PDF. */
-export const fontPackages: Record<FaceName, string> = {
-  serif: '@expo-google-fonts/source-serif-4/400Regular/SourceSerif4_400Regular.ttf',
-  serifItalic: '@expo-google-fonts/source-serif-4/400Regular_Italic/SourceSerif4_400Regular_Italic.ttf',
-  serifBold: '@expo-google-fonts/source-serif-4/600SemiBold/SourceSerif4_600SemiBold.ttf',
-  serifBoldItalic: '@expo-google-fonts/source-serif-4/600SemiBold_Italic/SourceSerif4_600SemiBold_Italic.ttf',
-  sans: '@expo-google-fonts/source-sans-3/400Regular/SourceSans3_400Regular.ttf',
-  sansSemibold: '@expo-google-fonts/source-sans-3/600SemiBold/SourceSans3_600SemiBold.ttf',
-  mono: '@expo-google-fonts/source-code-pro/400Regular/SourceCodePro_400Regular.ttf',
+/** Package path of each face's file, by the families that a work is set in: the same bytes serve the screen, the shaper and the PDF. */
+export function fontPackages({ text, sans, mono }: Families = usualFamilies): Record<FaceName, string> {
+  const { regular, italic, bold, boldItalic } = textFamilies[text]
+  return {
+    serif: regular,
+    serifItalic: italic,
+    serifBold: bold,
+    serifBoldItalic: boldItalic,
+    sans: sansFamilies[sans].regular,
+    sansSemibold: sansFamilies[sans].bold,
+    mono: monoFamilies[mono],
+  }
 }
 
 export const fallbackPackages: Record<FallbackName, string> = {
@@ -181,7 +185,7 @@ export function openFonts(files: FontFiles): Fonts {
     const bytes = files[name]
     if (bytes) others[name] = openFace(name, bytes, buffer)
   }
-  const own = (Object.keys(fontPackages) as FaceName[]).map(name => {
+  const own = faceNames.map(name => {
     const asked = fallbacks[name].flatMap(other => others[other] ?? [])
     return [name, openFace(name, files[name], buffer, asked)]
   })

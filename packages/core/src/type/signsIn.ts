@@ -1,8 +1,8 @@
 /** Signs of a work that the faces of house styles lack: only for those the other faces have to be there. */
 import type { Node } from 'prosemirror-model'
-import type { FaceName } from '../work/parts/houseStyle.ts'
+import { faceNames } from '../work/parts/houseStyle.ts'
 import type { Work } from '../work/work.ts'
-import { type Fonts, fontPackages } from './fonts.ts'
+import type { Fonts } from './fonts.ts'
 
 /** Signs beyond those that every face has. */
 const unusual = /[^\u0020-\u017f\u2010-\u2026\n]/gu
@@ -27,6 +27,6 @@ export function lacksSigns({ doc, abbreviations, sources, terms, settings, schem
   // An edit of one entry of thousands costs that one.
   for (const part of [settings, scheme, ...[abbreviations, sources, terms].flatMap(register => Object.values<object>(register))])
     add(kept(ofParts, part, JSON.stringify))
-  const faces = (Object.keys(fontPackages) as FaceName[]).map(name => fonts[name])
+  const faces = faceNames.map(name => fonts[name])
   return [...all].some(sign => faces.some(face => face.shape(sign).incomplete))
 }

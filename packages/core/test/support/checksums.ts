@@ -22,6 +22,6 @@ export async function checksumsOf(work: Work): Promise<Checksums> {
   return {
     pdf: sum(await writePdf(turnover, fonts, { date: new Date(0) })),
     ledger: sum(JSON.stringify(ledger)),
-    pages: sum(JSON.stringify(turnover.pages.map(drawPage))),
+    pages: sum(JSON.stringify(turnover.pages.map(page => drawPage(page)))),
   }
 }

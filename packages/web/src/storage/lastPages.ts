@@ -1,6 +1,7 @@
 /** What was last computed of a work, kept when nothing else is to be done, so that the next sitting shows it at once. */
 import { drawPage, type PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { Page } from '@steady-ledger/core/pages/page.ts'
+import type { Families } from '@steady-ledger/core/type/families.ts'
 import type { TurnoverSummary } from '../workers/protocol.ts'
 import { database } from './database.ts'
 
@@ -14,9 +15,9 @@ export class LastPages {
 
   constructor(private readonly work: string) {}
 
-  keepSoon(summary: TurnoverSummary, pages: readonly Page[]): void {
+  keepSoon(summary: TurnoverSummary, pages: readonly Page[], families: Families): void {
     this.wait()
-    this.timer = setTimeout(() => void this.keep(summary, pages), rest)
+    this.timer = setTimeout(() => void this.keep(summary, pages, families), rest)
   }
 
   /** The work is being changed: nothing is kept until it rests again. */
@@ -25,7 +26,7 @@ export class LastPages {
     this.timer = undefined
   }
 
-  private async keep(summary: TurnoverSummary, pages: readonly Page[]): Promise<void> {
+  private async keep(summary: TurnoverSummary, pages: readonly Page[], families: Families): Promise<void> {
     const { work, timer } = this
     try {
       await database.lastPages.put({ work, summary })
@@ -33,7 +34,7 @@ export class LastPages {
       for (let from = 0; from < changed.length; from += batch) {
         // What is not kept any more when an edit comes in is kept when it is computed.
         if (this.timer !== timer) return
-        const drawings = changed.slice(from, from + batch).map(page => ({ work, page, drawing: drawPage(pages[page]!) }))
+        const drawings = changed.slice(from, from + batch).map(page => ({ work, page, drawing: drawPage(pages[page]!, families) }))
         await database.lastDrawings.bulkPut(drawings)
       }
       await database.lastDrawings.where('[work+page]').between([work, pages.length], [work, Number.POSITIVE_INFINITY]).delete()

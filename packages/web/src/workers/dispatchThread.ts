@@ -44,8 +44,8 @@ async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts 
   formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
   if (needsConverter(work.doc, formulas)) await fetchConverter()
   await readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error))
-  let fonts = openFonts(await fetchFonts())
-  if (lacksSigns(work, fonts)) fonts = openFonts(await fetchFonts(true))
+  let fonts = openFonts(await fetchFonts(work.houseStyle.families))
+  if (lacksSigns(work, fonts)) fonts = openFonts(await fetchFonts(work.houseStyle.families, true))
   const steps = new TurnoverEngine(fonts, formulas).steps(work)
   let step = steps.next()
   while (!step.done) {

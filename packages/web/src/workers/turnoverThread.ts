@@ -12,6 +12,7 @@ import { searchPages } from '@steady-ledger/core/pages/search.ts'
 import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
 import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
+import { type Families, usualFamilies } from '@steady-ledger/core/type/families.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { patternsMissingFor, readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
 import { lacksSigns } from '@steady-ledger/core/type/signsIn.ts'
@@ -53,9 +54,18 @@ function setIn(opened: Fonts): void {
   engine = new TurnoverEngine(fonts, formulas)
 }
 
+/** The families of the faces that are open, or were asked for last. */
+let families: Families = usualFamilies
+const sameFamilies = (a: Families, b: Families): boolean => a.text === b.text && a.sans === b.sans && a.mono === b.mono
+
 async function fetchOtherFonts(): Promise<void> {
   allFonts = true
-  setIn(openFonts(await fetchFonts(true)))
+  setIn(openFonts(await fetchFonts(families, true)))
+}
+
+async function fetchFamilies(wanted: Families): Promise<void> {
+  families = wanted
+  setIn(openFonts(await fetchFonts(families, allFonts)))
 }
 
 let work: Work | null = null
@@ -94,6 +104,12 @@ function begin(): void {
   if (!work || settingFormulas > 0) return
   if (needsConverter(work.doc, formulas)) {
     void fetchThenPages(fetchConverter())
+    return
+  }
+  if (!sameFamilies(families, work.houseStyle.families)) {
+    void fetchThenPages(
+      fetchFamilies(work.houseStyle.families).catch(error => console.warn('The work stays in the letters it had.', error)),
+    )
     return
   }
   if (!allFonts && lacksSigns(work, fonts)) {
@@ -193,7 +209,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
   }
   say({ kind: 'turnover', summary: { ...summary, citations: saidCitations === turnover.citations ? null : turnover.citations } })
   saidCitations = turnover.citations
-  lastPages?.keepSoon(summary, pages)
+  lastPages?.keepSoon(summary, pages, turnover.work.houseStyle.families)
   explain()
   if (query) search()
   tellSymbols()
@@ -206,9 +222,9 @@ let sent = new Map<number, Page>()
 
 function draw(): void {
   if (!latest) return
-  const { pages } = latest
+  const { pages, work: printed } = latest
   const there = wanted.filter(index => pages[index])
-  const drawings = there.flatMap(index => (sent.get(index) === pages[index] ? [] : [drawPage(pages[index]!)]))
+  const drawings = there.flatMap(index => (sent.get(index) === pages[index] ? [] : [drawPage(pages[index]!, printed.houseStyle.families)]))
   if (drawings.length === 0 && there.length === sent.size && there.every(index => sent.has(index))) return
   sent = new Map(there.map(index => [index, pages[index]!]))
   say({ kind: 'drawn', pages: there, drawings })

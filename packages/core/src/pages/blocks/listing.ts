@@ -5,6 +5,7 @@ import { seriesOf } from '../../work/schema.ts'
 import { type Box, box, costs, lineBoxes, type Mark, type StripItem, space } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stack, stood } from './caption.ts'
+import { continuedBoxes } from './longTable.ts'
 
 /** Width of the column that line numbers stand in, in em of the listing. */
 const gutter = 3
@@ -29,6 +30,8 @@ export const listing: BlockHandler<'listing'> = (node, setting) => {
     },
   )
   const parts = above ? [captionBox, ...boxes] : [...boxes, captionBox]
+  const continued = setting.ledger.byId.get(id)?.number ? continuedBoxes(id, seriesOf(node), setting) : []
+  for (const part of boxes.slice(1)) part.repeated = continued
   if (!above) boxes[0]!.begins = [id]
   if (node.attrs.placement !== 'auto') {
     const { marks, height, notes } = stack(parts)

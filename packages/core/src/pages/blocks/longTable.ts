@@ -17,7 +17,7 @@ export function longTable(set: SetTable, setting: Setting): StripItem[] {
       notes: caption.notes,
       ...more,
     })
-  const continued = continuedBoxes(set, setting)
+  const continued = continuedBoxes(set.id, set.series, setting)
   const cut = parts.map(part => partBoxes(part, id, continued))
   const last = cut.at(-1)?.body ?? []
   // The notes stay with the last rows.
@@ -62,8 +62,8 @@ function partBoxes({ id, head, rows, width, x }: PlacedGrid, tableId: string, co
   return { heads: [...words, ...heads], body }
 }
 
-/** “Table 3.1, continued”, and the space below it. */
-function continuedBoxes({ id, series }: SetTable, setting: Setting): Box[] {
+/** “Table 3.1, continued”, and the space below it; nothing for what has no number. */
+export function continuedBoxes(id: string, series: string, setting: Setting): Box[] {
   const { caption: style, float } = setting.houseStyle
   const entry = setting.ledger.byId.get(id)
   const head = continuedHead(entry, seriesRule(setting.scheme, series), setting.words)

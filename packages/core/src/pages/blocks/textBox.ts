@@ -3,6 +3,7 @@ import { seriesOf } from '../../work/schema.ts'
 import { box, type Mark, type StripItem, space } from '../box.ts'
 import type { BlockHandler, Setting } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
+import { continuedBoxes } from './longTable.ts'
 import { textOf } from './statement.ts'
 
 /** Space between the frame and what it holds, in em of the body, and the thickness of the frame in points. */
@@ -25,7 +26,11 @@ export const textBox: BlockHandler<'box'> = (node, setting, place) => {
   const strip: StripItem[] = above ? [captionBox, space(gap), ...text] : [...text, space(gap), captionBox]
   const held = strip.reduce((sum, item) => sum + (item.kind === 'fill' ? 0 : item.height), 0)
   const height = held + 2 * pad
-  if (height > setting.height) return betweenRules(strip, node.attrs.id, setting)
+  if (height > setting.height) {
+    const continued = setting.ledger.byId.get(node.attrs.id)?.number ? continuedBoxes(node.attrs.id, seriesOf(node), setting) : []
+    for (const item of text.slice(1)) if (item.kind === 'box') item.repeated = continued
+    return betweenRules(strip, node.attrs.id, setting)
+  }
   const marks: Mark[] = frame(setting.measure, height)
   const notes: string[] = []
   const begins: string[] = [node.attrs.id]

@@ -144,8 +144,8 @@ export const houseStyleDefinition = Type.Object(
     name: words({ most: 200, title: 'Name' }),
     page: Type.Object(
       {
-        width: points({ from: 150, to: 3000, usual: 595.28 }),
-        height: points({ from: 150, to: 3000, usual: 841.89 }),
+        width: points({ from: 150, to: 3000, usual: 595.28, title: 'Width of the sheet', group: 'page', shownIn: 'mm' }),
+        height: points({ from: 150, to: 3000, usual: 841.89, title: 'Height of the sheet', group: 'page', shownIn: 'mm' }),
         twoSided: flag(false, { title: 'Printed on', group: 'page', options: { false: 'One side', true: 'Both sides' } }),
         top: length(2000, { title: 'Top margin', group: 'page', shownIn: 'mm' }),
         bottom: length(2000, { title: 'Bottom margin', group: 'page', shownIn: 'mm' }),
@@ -167,6 +167,32 @@ export const houseStyleDefinition = Type.Object(
     indent: gap('First-line indent', 'text'),
     paragraphGap: gap('Space between paragraphs', 'text'),
     hyphenate: flag(true, { title: 'Hyphenate', group: 'text' }),
+    families: Type.Object(
+      {
+        text: oneOf(['bookSerif', 'scholarSerif', 'officeRoman', 'bookSans', 'officeSans'], 'bookSerif', {
+          title: 'Letters of the text',
+          group: 'letters',
+          options: {
+            bookSerif: 'Book serif',
+            scholarSerif: 'Scholarly serif',
+            officeRoman: 'Office roman',
+            bookSans: 'Book sans',
+            officeSans: 'Office sans',
+          },
+        }),
+        sans: oneOf(['bookSans', 'officeSans'], 'bookSans', {
+          title: 'Letters of sans headings and tables',
+          group: 'letters',
+          options: { bookSans: 'Book sans', officeSans: 'Office sans' },
+        }),
+        mono: oneOf(['code', 'typewriter'], 'code', {
+          title: 'Letters of one width',
+          group: 'letters',
+          options: { code: 'Of programs', typewriter: 'Typewriter' },
+        }),
+      },
+      closed,
+    ),
     /** Words with hyphens where they may be divided, those without any never; parted by commas or spaces. */
     divided: words({ most: 10_000, title: 'Divided by hand (ther-mo-cline)', group: 'text' }),
     /** Full pages end at the same height, by opening their spaces; else each ends where its text does. */
@@ -279,10 +305,16 @@ export const houseStyleDefinition = Type.Object(
     /** Numbers beside the lines of text: counted by page, by division or through the work. */
     lineNumbers: Type.Object(
       {
-        by: oneOf(['none', 'page', 'division', 'work'], 'none', {
+        by: oneOf(['none', 'page', 'division', 'work', 'places'], 'none', {
           title: 'Line numbers',
           group: 'heads',
-          options: { none: 'None', page: 'On each page', division: 'Through each division', work: 'Through the work' },
+          options: {
+            none: 'None',
+            page: 'On each page',
+            division: 'Through each division',
+            work: 'Through the work',
+            places: 'Places on each page, empty or not',
+          },
         }),
         every: whole({ from: 1, to: 100, usual: 5, title: 'Number every … lines', group: 'heads' }),
       },

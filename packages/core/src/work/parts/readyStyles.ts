@@ -105,6 +105,7 @@ export const thesisStyle = (): HouseStyle => ({
   paragraphGap: 0,
   hyphenate: true,
   divided: '',
+  families: { text: 'bookSerif', sans: 'bookSans', mono: 'code' },
   evenFeet: false,
   opticalMargins: false,
   headings: [
@@ -157,6 +158,36 @@ export const oneSidedThesisStyle = (): HouseStyle => ({
   index: index('serif', 10.1, 14.6),
   runningHead: sheetHeads(9.5, true),
   sink: 28,
+})
+
+/** A4, one-sided, double lines, in the letters and sizes that many offices prescribe word for word. */
+export const officeThesisStyle = (): HouseStyle => ({
+  ...oneSidedThesisStyle(),
+  name: 'Thesis as offices prescribe it, lines double',
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 72, bottom: 72, inner: 108, outer: 72 },
+  families: { text: 'officeRoman', sans: 'officeSans', mono: 'typewriter' },
+  body: style('serif', 12, 28.8, { align: 'left' }),
+  indent: 36,
+  hyphenate: false,
+  ...kinds(12, 20),
+  quotation: { ...style('serif', 12, 14.4, { before: 14, after: 14 }), indent: 36 },
+  headings: [
+    heading('serifBold', 14, 20, { align: 'centre', after: 24 }),
+    heading('serifBold', 12, 18, { before: 22, after: 8 }),
+    heading('serifBoldItalic', 12, 18, { before: 18, after: 6 }),
+    heading('serifItalic', 12, 18, { before: 16, after: 4 }),
+  ],
+  part: partHeading('serifBold', 18),
+  caption: style('serif', 11, 13.2),
+  note: style('serif', 10, 12),
+  table: style('serif', 11, 13.2),
+  contents: contents('serif', 12, 18, 3, 20),
+  index: index('serif', 10.5, 14),
+  titlePage: {
+    title: style('serifBold', 18, 26, { align: 'centre', before: 120, after: 40 }),
+    line: style('serif', 12, 20, { align: 'centre', after: 8 }),
+  },
+  runningHead: sheetHeads(10, false),
 })
 
 /** A4, one-sided, sans headings, space between paragraphs, ragged lines, chapters on new pages. */
@@ -251,4 +282,8 @@ export const readyStyles: { make(): HouseStyle; looks: string }[] = [
     looks: 'A4 on one side of the sheet, two columns of small type under a title over both, folios at the foot.',
   },
   { make: paperStyle, looks: 'A4, the title and all sections run on, folio at the foot.' },
+  {
+    make: officeThesisStyle,
+    looks: 'A4 on one side of the sheet, twelve-point roman on double lines, ragged at the right, nothing hyphenated.',
+  },
 ]

@@ -11,12 +11,12 @@ import { Link } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 
 const faceNames: Record<FaceName, string> = {
-  serif: 'serif',
-  serifItalic: 'serif italic',
-  serifBold: 'serif semibold',
-  serifBoldItalic: 'serif semibold italic',
+  serif: 'letters of the text',
+  serifItalic: 'italic of the text',
+  serifBold: 'bold of the text',
+  serifBoldItalic: 'bold italic of the text',
   sans: 'sans',
-  sansSemibold: 'sans semibold',
+  sansSemibold: 'bold sans',
   mono: 'fixed width',
 }
 const looksLike = ({ face, size, leading }: { face: FaceName; size: number; leading: number }): string =>

@@ -1,6 +1,8 @@
 /** How the work looks on paper: every rule a field, a page of the work beside them, set anew after each change. */
 
 import { houseStyleFromJson, houseStyleToJson } from '@steady-ledger/core/work/file/workFile.ts'
+import { writeLength } from '@steady-ledger/core/work/lengths.ts'
+import { type LineSpacing, lineSpacingOf, lineSpacings, withLineSpacing } from '@steady-ledger/core/work/lineSpacing.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { readyStyles } from '@steady-ledger/core/work/parts/readyStyles.ts'
 import type { Scheme } from '@steady-ledger/core/work/parts/scheme.ts'
@@ -35,6 +37,14 @@ const sheets: Record<string, [number, number]> = {
 }
 const sheetName = ({ width, height }: HouseStyle['page']): string =>
   Object.entries(sheets).find(([, [w, h]]) => Math.abs(w * millimetre - width) < 1 && Math.abs(h * millimetre - height) < 1)?.[0] ?? 'other'
+
+/** Distances of lines to choose from; one that the table says stands among them as long as it holds. */
+const spacingsFor = (style: HouseStyle): Record<string, string> => ({
+  single: 'Single',
+  oneAndAHalf: 'One and a half',
+  double: 'Double',
+  ...(lineSpacingOf(style) ? {} : { other: `${writeLength(style.body.leading, 'pt')} pt apart, as the table says` }),
+})
 
 export function HouseStyleView() {
   const session = useSession()
@@ -123,8 +133,19 @@ export function HouseStyleView() {
           <section>
             <SectionTitle className="mb-3">Text</SectionTitle>
             <div className="field-grid">
+              <DefinedFields style={style} change={change} group="letters" />
+              <Choice
+                label="Lines of the text"
+                value={lineSpacingOf(style) ?? 'other'}
+                options={spacingsFor(style)}
+                onChange={key => key in lineSpacings && change(withLineSpacing(style, key as LineSpacing))}
+              />
               <DefinedFields style={style} change={change} group="text" />
             </div>
+            <p className="quiet-note mt-2">
+              Office roman, office sans and typewriter are as wide, letter by letter, as the faces that offices prescribe: lines and pages
+              come out as with those.
+            </p>
             <StyleTable style={style} scheme={scheme} change={change} />
             <CaptionLooks style={style} scheme={scheme} change={change} />
             <HeadingPlaces style={style} change={change} />

@@ -6,12 +6,12 @@ import { type Scheme, seriesRule } from '@steady-ledger/core/work/parts/scheme.t
 import { Cell } from './Cell.tsx'
 
 const faces: Record<FaceName, string> = {
-  serif: 'Serif',
-  serifItalic: 'Serif italic',
-  serifBold: 'Serif semibold',
-  serifBoldItalic: 'Serif semibold italic',
+  serif: 'Text',
+  serifItalic: 'Text italic',
+  serifBold: 'Text bold',
+  serifBoldItalic: 'Text bold italic',
   sans: 'Sans',
-  sansSemibold: 'Sans semibold',
+  sansSemibold: 'Sans bold',
   mono: 'Fixed width',
 }
 const aligns: Record<TextStyle['align'], string> = { justified: 'Justified', left: 'Left', centre: 'Centred', right: 'Right' }

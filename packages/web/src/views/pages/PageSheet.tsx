@@ -1,22 +1,48 @@
 /** One page proof as SVG, from the drawing that the turnover made: the same places as in the PDF. */
 
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import { type Families, type MonoFamily, type TextFamily, usualFamilies } from '@steady-ledger/core/type/families.ts'
 import type { AnyFace } from '@steady-ledger/core/type/fonts.ts'
 import { memo, type ReactNode } from 'react'
 
-const faces: Record<AnyFace, { family: string; weight?: number; style?: string }> = {
-  serif: { family: "'Source Serif 4'" },
-  serifItalic: { family: "'Source Serif 4'", style: 'italic' },
-  serifBold: { family: "'Source Serif 4'", weight: 600 },
-  serifBoldItalic: { family: "'Source Serif 4'", weight: 600, style: 'italic' },
-  sans: { family: "'Source Sans 3'" },
-  sansSemibold: { family: "'Source Sans 3'", weight: 600 },
-  mono: { family: "'Source Code Pro'" },
-  mathematics: { family: "'Noto Sans Math'" },
-  signs: { family: "'STIX Two Text'" },
-  signsItalic: { family: "'STIX Two Text'", style: 'italic' },
-  signsBold: { family: "'STIX Two Text'", weight: 600 },
-  signsBoldItalic: { family: "'STIX Two Text'", weight: 600, style: 'italic' },
+interface Drawn {
+  family: string
+  weight?: number
+  style?: string
+}
+
+/** What the style sheet calls the families. */
+const textNames: Record<TextFamily, string> = {
+  bookSerif: 'Source Serif 4',
+  scholarSerif: 'STIX Two Text',
+  officeRoman: 'Tinos',
+  bookSans: 'Source Sans 3',
+  officeSans: 'Arimo',
+}
+const monoNames: Record<MonoFamily, string> = { code: 'Source Code Pro', typewriter: 'Cousine' }
+
+function four(family: string): [Drawn, Drawn, Drawn, Drawn] {
+  return [{ family }, { family, style: 'italic' }, { family, weight: 600 }, { family, weight: 600, style: 'italic' }]
+}
+
+function facesOf({ text, sans, mono }: Families): Record<AnyFace, Drawn> {
+  const [serif, serifItalic, serifBold, serifBoldItalic] = four(textNames[text])
+  const [plain, , heavy] = four(textNames[sans])
+  const [signs, signsItalic, signsBold, signsBoldItalic] = four('STIX Two Text')
+  return {
+    serif,
+    serifItalic,
+    serifBold,
+    serifBoldItalic,
+    sans: plain,
+    sansSemibold: heavy,
+    mono: { family: monoNames[mono] },
+    mathematics: { family: 'Noto Sans Math' },
+    signs,
+    signsItalic,
+    signsBold,
+    signsBoldItalic,
+  }
 }
 
 /** As a style sheet writes them: 'smcp', 'onum'. */
@@ -40,6 +66,7 @@ interface Props {
 
 export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddress, current, onGo, children }: Props) {
   const { width, height } = drawing
+  const faces = facesOf(drawing.families ?? usualFamilies)
   return (
     <svg
       className="page-sheet"
@@ -87,7 +114,7 @@ export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddres
                 <tspan
                   key={k}
                   y={line.y - run.rise}
-                  fontFamily={family}
+                  fontFamily={`'${family}'`}
                   fontSize={run.size}
                   fontWeight={weight}
                   fontStyle={style}
