@@ -245,7 +245,9 @@ export class Filling {
     const item = this.strip.items[at]
     if (item?.kind !== 'box' || !item.repeated) return
     // What begins the page comes first: heads that leave it no room are not set again.
-    if (this.strip.heightOf(item.repeated) + item.height > this.room + tolerance) return
+    const { notesOf, noteSeparator } = this.strip.input
+    const notes = item.notes.reduce((sum, id) => sum + this.strip.heightOf(notesOf(id)), item.notes.length ? noteSeparator : 0)
+    if (this.strip.heightOf(item.repeated) + item.height + notes > this.room + tolerance) return
     this.y += this.occupied ? this.due : 0
     this.due = 0
     for (const box of item.repeated) this.put(box)

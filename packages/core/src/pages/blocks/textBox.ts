@@ -1,3 +1,5 @@
+import type { Node } from 'prosemirror-model'
+import { isKind } from '../../work/kinds/index.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
 import { box, type Mark, type StripItem, space } from '../box.ts'
@@ -26,7 +28,7 @@ export const textBox: BlockHandler<'box'> = (node, setting, place) => {
   const strip: StripItem[] = above ? [captionBox, space(gap), ...text] : [...text, space(gap), captionBox]
   const held = strip.reduce((sum, item) => sum + (item.kind === 'fill' ? 0 : item.height), 0)
   const height = held + 2 * pad
-  if (height > setting.height) {
+  if (height + roomForNotes(node, setting) > setting.height) {
     const continued = setting.ledger.byId.get(node.attrs.id)?.number ? continuedBoxes(node.attrs.id, seriesOf(node), setting) : []
     for (const item of text.slice(1)) if (item.kind === 'box') item.repeated = continued
     return betweenRules(strip, node.attrs.id, setting)
@@ -45,6 +47,19 @@ export const textBox: BlockHandler<'box'> = (node, setting, place) => {
     y += item.height
   }
   return stood(box(height, marks, { block: node.attrs.id, begins, notes }), node, seriesOf(node), setting)
+}
+
+/**
+ * About the height that the notes of a box ask for at the foot of its page: one whose notes would have to go over to the next is parted. It is
+ * told from their letters alone, so that it is the same whatever references in them say.
+ */
+function roomForNotes(node: Node, { houseStyle: { note: style }, measure }: Setting): number {
+  let lines = 0
+  node.descendants(inner => {
+    if (isKind(inner, 'note')) lines += Math.ceil(((inner.textContent.length + 4) * style.size * 0.52) / measure)
+  })
+  // Lines that begin with a raised number may be higher than others.
+  return lines && (lines + 1.5) * style.leading * 1.25
 }
 
 /** What stands in a box is held by it, for readers that listen. */
