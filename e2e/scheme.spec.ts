@@ -31,6 +31,7 @@ test('tiles are added, written, moved and taken out by keyboard', async ({ page 
   await openDemo(page, 'scheme')
   const tiles = page.getByRole('group', { name: 'the number of Chapter, level 1' })
   await choose(page, 'Add to the number of Chapter, level 1', 'Text')
+  await expect(tiles.getByRole('textbox')).toHaveCount(2)
   await tiles.getByRole('textbox').last().fill(':')
   const sample = page.locator('.scheme-sample').first()
   await expect(sample).toContainText('Chapter 3:')
