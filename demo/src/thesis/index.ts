@@ -60,7 +60,19 @@ export function demoThesis(): Work {
   const parts = emptyParts('thesis')
   const work: Work = {
     ...parts,
-    settings: { ...parts.settings, author: 'Ilse Maren Tolvay', keywords: ['lakes', 'mixing', 'thermocline', 'sills'] },
+    settings: {
+      ...parts.settings,
+      author: 'Ilse Maren Tolvay',
+      keywords: ['lakes', 'mixing', 'thermocline', 'sills'],
+      about: {
+        ...parts.settings.about,
+        degree: 'Doctor of Philosophy',
+        institution: 'University of the Orrin Uplands',
+        department: 'Faculty of Waters',
+        supervisors: 'Hedda Brenn, Osric Vale',
+        place: 'Harrow Ness',
+      },
+    },
     doc: identified(
       [...front, chapter1, chapter2, chapter3, chapter4, chapter5, chapter6, appendixA, appendixB, appendixC, references, index],
       'v',

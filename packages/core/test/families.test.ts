@@ -5,6 +5,7 @@ import { readFonts } from '../../cli/src/host.ts'
 import { TurnoverEngine } from '../src/turnover/turnover.ts'
 import { type Families, monoFamilies, sansFamilies, textFamilies, usualFamilies } from '../src/type/families.ts'
 import { openFonts } from '../src/type/fonts.ts'
+import { workFromJson, workToJson } from '../src/work/file/workFile.ts'
 import { lineSpacingOf, withLineSpacing } from '../src/work/lineSpacing.ts'
 import { faceNames, houseStyleDefinition } from '../src/work/parts/houseStyle.ts'
 import { readyStyles } from '../src/work/parts/readyStyles.ts'
@@ -69,4 +70,13 @@ describe('line spacing as offices say it', () => {
   })
   test('another distance is none of them', () =>
     expect(lineSpacingOf({ body: { ...readyStyles[0]!.make().body, size: 12, leading: 17 } })).toBeNull())
+})
+
+test('a work from before there was a choice of letters, or a word about the work, opens with the usual ones', () => {
+  const file = JSON.parse(workToJson(workOf([chapter('c', 'A chapter')])))
+  delete file.houseStyle.families
+  delete file.settings.about
+  const read = workFromJson(JSON.stringify(file), new Map())
+  expect(read.houseStyle.families).toEqual(usualFamilies)
+  expect(read.settings.about.institution).toBe('')
 })

@@ -89,6 +89,36 @@ test('a work that is carried by its PDF makes it one of part 3, and comes out as
   expect(pdf.words(pdf.list(pdf.catalog, 'AF')[0] as never, 'UF')).toBe(attached.name)
 })
 
+test('what a work says of itself is in its metadata, and nothing that it does not say', async () => {
+  const work = workOf([chapter('c', 'A chapter')])
+  const metadata = async (about: Partial<Work['settings']['about']>): Promise<string> => {
+    const settings = { ...work.settings, author: 'A & B <C>', about: { ...work.settings.about, ...about } }
+    const { bytes, pdf } = await written({ ...work, settings })
+    expect(brokenRules(pdf, bytes)).toEqual([])
+    return Buffer.from(bytes).toString('utf8')
+  }
+  const full = await metadata({
+    institution: 'University of the Orrin Uplands',
+    supervisors: 'H. Brenn, O. Vale',
+    date: '2027-03',
+    licence: 'Free to read',
+    identifier: 'urn:x:1',
+    subtitle: 'A “second” title',
+  })
+  for (const each of [
+    'A &amp; B &lt;C&gt;',
+    '>H. Brenn</rdf:li><rdf:li>O. Vale<',
+    '<dc:date><rdf:Seq><rdf:li>2027-03<',
+    '>Free to read<',
+    '<dc:identifier>urn:x:1<',
+    'University of the Orrin Uplands',
+    'A “second” title',
+  ])
+    expect(full).toContain(each)
+  const plain = await metadata({ date: 'October of the fourth year' })
+  expect(plain).not.toMatch(/dc:(date|publisher|contributor|rights|identifier|description)/)
+})
+
 const paragraph = (text: string): Node => schema.node('paragraph', { id: `p${text.length}` }, text ? [schema.text(text)] : [])
 
 test.each([

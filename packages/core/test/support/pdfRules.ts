@@ -311,7 +311,7 @@ export const rules: readonly Rule[] = [
       return [
         ...when(!xmp, 'no metadata'),
         ...when(stream instanceof PDFRawStream && stream.dict.has(PDFName.of('Filter')), 'it is packed'),
-        ...['Title', 'Author', 'Keywords', 'Creator', 'Producer'].flatMap(name => {
+        ...['Title', 'Author', 'Subject', 'Keywords', 'Creator', 'Producer'].flatMap(name => {
           const told = pdf.words(info, name)
           return told === undefined ? [] : when(!unescaped.includes(`>${told}<`), `${name}: ${told}`)
         }),

@@ -3,10 +3,13 @@
  * to. Names that are not of XMP itself are described in the file, as PDF/A asks (ISO 19005-2, 6.6.2.3).
  */
 
+import type { About } from '../../work/parts/settings.ts'
+
 export interface Told {
   title: string
   author: string
   keywords: readonly string[]
+  about: About
   /** BCP 47 tag of the work. */
   language: string
   date: Date
@@ -17,9 +20,10 @@ export interface Told {
 const program = 'Steady Ledger'
 
 /** The information dictionary: what is empty is not in it. */
-export const informationOf = ({ title, author, keywords, date }: Told): Record<string, unknown> => ({
+export const informationOf = ({ title, author, keywords, about, date }: Told): Record<string, unknown> => ({
   Title: title,
   ...(author ? { Author: author } : {}),
+  ...(about.subtitle ? { Subject: about.subtitle } : {}),
   ...(keywords.length ? { Keywords: keywords.join(', ') } : {}),
   Creator: program,
   Producer: program,
@@ -40,14 +44,31 @@ const described = (prefix: string, namespace: string, body: string): string =>
 const listed = (kind: 'Bag' | 'Seq', items: readonly string[]): string =>
   `<rdf:${kind}>${items.map(item => `<rdf:li>${asXml(item)}</rdf:li>`).join('')}</rdf:${kind}>`
 
-export function metadataOf({ title, author, keywords, language, date, part }: Told): string {
+const inAnyLanguage = (text: string): string => `<rdf:Alt><rdf:li xml:lang="x-default">${asXml(text)}</rdf:li></rdf:Alt>`
+const namesIn = (text: string): string[] =>
+  text
+    .split(/[,;]/)
+    .map(name => name.trim())
+    .filter(Boolean)
+
+export function metadataOf({ title, author, keywords, about, language, date, part }: Told): string {
   const day = `${date.toISOString().split('.')[0]}Z`
+  const helpers = [...namesIn(about.supervisors), ...namesIn(about.examiners)]
   const dublin = [
     '<dc:format>application/pdf</dc:format>',
-    `<dc:title><rdf:Alt><rdf:li xml:lang="x-default">${asXml(title)}</rdf:li></rdf:Alt></dc:title>`,
+    `<dc:title>${inAnyLanguage(title)}</dc:title>`,
     author ? `<dc:creator>${listed('Seq', [author])}</dc:creator>` : '',
     keywords.length ? `<dc:subject>${listed('Bag', keywords)}</dc:subject>` : '',
     `<dc:language>${listed('Bag', [language])}</dc:language>`,
+    about.subtitle ? `<dc:description>${inAnyLanguage(about.subtitle)}</dc:description>` : '',
+    about.institution
+      ? `<dc:publisher>${listed('Bag', [[about.department, about.institution].filter(Boolean).join(', ')])}</dc:publisher>`
+      : '',
+    helpers.length ? `<dc:contributor>${listed('Bag', helpers)}</dc:contributor>` : '',
+    // A date that a catalogue can sort; any other stands on the title page alone.
+    /^\d{4}(-\d\d(-\d\d)?)?$/.test(about.date) ? `<dc:date>${listed('Seq', [about.date])}</dc:date>` : '',
+    about.licence ? `<dc:rights>${inAnyLanguage(about.licence)}</dc:rights>` : '',
+    about.identifier ? `<dc:identifier>${asXml(about.identifier)}</dc:identifier>` : '',
   ].join('')
   const property = (name: string, type: string, says: string): string =>
     `<rdf:li rdf:parseType="Resource"><pdfaProperty:name>${name}</pdfaProperty:name><pdfaProperty:valueType>${type}</pdfaProperty:valueType><pdfaProperty:category>internal</pdfaProperty:category><pdfaProperty:description>${says}</pdfaProperty:description></rdf:li>`

@@ -36,8 +36,8 @@ export class Cancelled extends Error {}
 
 export async function writePdf(turnover: Turnover, fonts: Fonts, { date, attached, onPage }: PdfOptions): Promise<Uint8Array> {
   const { work, pages } = turnover
-  const { author, keywords, language } = work.settings
-  const told = { title: titleOf(work.doc), author, keywords, language, date, part: attached ? 3 : 2 } as const
+  const { author, keywords, about, language } = work.settings
+  const told = { title: titleOf(work.doc), author, keywords, about, language, date, part: attached ? 3 : 2 } as const
   const document = new PdfDocument({
     autoFirstPage: false,
     margin: 0,

@@ -1,6 +1,27 @@
 /** What a work says of itself. */
-import { languageTag, oneOf, type Static, Type, words } from '../definition.ts'
+import { languageTag, oneOf, type Static, Type, usualOf, words } from '../definition.ts'
 import type { Part } from './part.ts'
+
+const said = (title: string) => words({ most: 1000, title })
+
+/** What title pages and catalogues ask for; what is empty is not told. */
+const about = Type.Object(
+  {
+    subtitle: said('Subtitle'),
+    degree: said('Degree'),
+    institution: said('Institution'),
+    department: said('Department'),
+    supervisors: said('Supervisors, with commas between'),
+    examiners: said('Examiners, with commas between'),
+    date: said('Date (2027, 2027-03 or 2027-03-14 goes into files)'),
+    place: said('Place'),
+    licence: said('Licence'),
+    identifier: said('Identifier (DOI, URN, number of the series)'),
+  },
+  { additionalProperties: false },
+)
+export const aboutFields = about.properties
+export type About = Static<typeof about>
 
 const definition = Type.Object(
   {
@@ -9,6 +30,7 @@ const definition = Type.Object(
     /** BCP 47 tag: decides hyphenation, conjunctions and the language mark in files. */
     language: languageTag('en-GB'),
     keywords: Type.Array(words({ most: 500 }), { maxItems: 100, default: [] }),
+    about,
   },
   { additionalProperties: false },
 )
@@ -16,6 +38,6 @@ export type Settings = Static<typeof definition>
 
 export const settings: Part<Settings> = {
   definition,
-  empty: kind => ({ kind, author: '', language: 'en-GB', keywords: [] }),
+  empty: kind => ({ kind, author: '', language: 'en-GB', keywords: [], about: usualOf(about) }),
   onPages: true,
 }

@@ -10,7 +10,7 @@ import { referencesTo } from '@steady-ledger/core/numbers/referencesTo.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { isCaptioned } from '@steady-ledger/core/work/kinds/index.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
-import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
+import { type About, aboutFields, type Settings } from '@steady-ledger/core/work/parts/settings.ts'
 import { countWords, matterOf, type Node, plainText, roles } from '@steady-ledger/core/work/schema.ts'
 import { Fragment } from 'react'
 import { Link } from 'react-router'
@@ -389,6 +389,19 @@ function WorkFields() {
         onChange={language => set({ language })}
       />
       <KeywordsField />
+      <details className="grid gap-3">
+        <summary className="cursor-pointer text-(--structure)">For title pages and catalogues</summary>
+        <div className="mt-3 grid gap-3">
+          {Object.entries(aboutFields).map(([key, { title }]) => (
+            <Field
+              key={key}
+              label={title ?? key}
+              value={settings.about[key as keyof About]}
+              onChange={value => set({ about: { ...settings.about, [key]: value.trim().slice(0, 1000) } })}
+            />
+          ))}
+        </div>
+      </details>
     </section>
   )
 }
