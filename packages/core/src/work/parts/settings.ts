@@ -4,7 +4,7 @@ import type { Part } from './part.ts'
 
 const said = (title: string) => words({ most: 1000, title })
 
-/** What title pages and catalogues ask for; what is empty is not told. */
+/** What catalogues and archives ask for; what is empty is not told. */
 const about = Type.Object(
   {
     subtitle: said('Subtitle'),

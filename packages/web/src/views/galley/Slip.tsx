@@ -390,7 +390,7 @@ function WorkFields() {
       />
       <KeywordsField />
       <details className="grid gap-3">
-        <summary className="cursor-pointer text-(--structure)">For title pages and catalogues</summary>
+        <summary className="cursor-pointer text-(--structure)">For catalogues and archives</summary>
         <div className="mt-3 grid gap-3">
           {Object.entries(aboutFields).map(([key, { title }]) => (
             <Field
