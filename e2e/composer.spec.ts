@@ -153,7 +153,7 @@ test('an equation is kept, put in by its name in another one, and carried as a f
   await page.getByLabel('With the formula that I keep in the composer').press('Space')
   const [written] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('listitem').filter({ hasText: 'Bundle' }).getByRole('button', { name: 'Save' }).press('Enter'),
+    page.getByRole('listitem').filter({ hasText: 'Text and pictures' }).getByRole('button', { name: 'Save' }).press('Enter'),
   ])
   const bundle = await written.path()
   await page.goto('/')

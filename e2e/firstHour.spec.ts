@@ -66,7 +66,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await expect(page.locator('.division.open')).toContainText('Ada Brenn')
     await tabTo(page, 'button', /^What your institution asks for/)
     await enter()
-    await expect(page.getByRole('menuitem')).toHaveCount(5)
+    await expect(page.getByRole('menuitem')).toHaveCount(6)
     await enter()
     await expect(page.getByRole('status').filter({ hasText: 'is applied' })).toBeVisible()
   })

@@ -135,6 +135,12 @@ test('whatever is typed, in any order, with whatever keys between, is a formula 
   )
 })
 
+test('words typed beside words are one text', () => {
+  const source = notation(keys('', '"a‹right›"a'))
+  expect(source).toBe('\\text{aa}')
+  expect(writeNotation(readFormula(source))).toBe(source)
+})
+
 const power: Row = [taken, scripts(undefined, [])]
 
 test('what is put in takes the selection, or the term before the caret, and asks for the rest', () => {

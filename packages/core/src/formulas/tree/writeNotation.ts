@@ -236,8 +236,22 @@ export function settled(row: Row, face: Face | undefined, size: 'text' | 'displa
   })
 }
 
+/** Words beside each other are one text: read again they cannot be told apart. */
+function withWordsJoined(row: Row): Row {
+  if (!row.some((term, at) => term.kind === 'words' && row[at + 1]?.kind === 'words')) return row
+  const joined: Term[] = []
+  for (const term of row) {
+    const last = joined.at(-1)
+    if (last?.kind === 'words' && term.kind === 'words')
+      joined[joined.length - 1] = { ...last, slots: [[...last.slots[0]!, ...term.slots[0]!]] }
+    else joined.push(term)
+  }
+  return joined
+}
+
 /** The notation of a row; an empty one is an empty text. */
-export function writeNotation(row: Row): string {
+export function writeNotation(written: Row): string {
+  const row = withWordsJoined(written)
   const parts: string[] = []
   for (let at = 0; at < row.length; at++) {
     const term = row[at]!
