@@ -134,7 +134,8 @@ export function setText(
   const { hyphenate, opticalMargins } = houseStyle
   const exceptions = exceptionsIn(houseStyle.divided)
   let key = `${measure}|${indent}|${hyphenate}|${opticalMargins}|${numberOf(exceptions)}|${dependencies(node, setting, identity)}`
-  for (const run of leadIn) key += `|${run.text}`
+  // A heading that runs in may change its look and none of its words.
+  for (const run of leadIn) key += `|${run.text} ${run.face} ${run.size} ${run.features ?? ''}`
   return setting.cache.lines.get(node, key, style, () =>
     setParagraph([...leadIn, ...runsOf(node, style, setting, identity)], fonts, {
       measure,
