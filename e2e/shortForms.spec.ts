@@ -28,7 +28,7 @@ test('made from words, typed, written out where they are first, moved with their
   await expect(mentions(page)).toHaveText(['sectional ground survey (SGS)', 'SGS', 'SGSs'])
   // The slip says why, and lets one choose.
   await mentions(page).nth(1).click()
-  const slip = page.getByRole('complementary', { name: /^Slip/ })
+  const slip = page.getByRole('region', { name: /^Slip/ })
   await expect(slip).toContainText('Short here, for it was written out before.')
   await slip.getByLabel('It prints').selectOption('full')
   await expect(mentions(page).nth(1)).toHaveText('sectional ground survey')

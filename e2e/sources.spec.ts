@@ -75,7 +75,7 @@ test('pasted, cited by key with a place, several at once, in a note; numbers fol
   await page.keyboard.press('Escape')
   // The slip changes what is cited.
   await citations(page).nth(1).click()
-  const slip = page.getByRole('complementary', { name: /^Slip/ })
+  const slip = page.getByRole('region', { name: /^Slip/ })
   await expect(slip.getByRole('heading', { name: '[2 (pp. 12–14)]' })).toBeVisible()
   await slip.getByLabel('Words before').fill('compare')
   await slip.getByLabel('Words before').press('Enter')
