@@ -101,6 +101,8 @@ test('what a work says of itself is in its metadata, and nothing that it does no
     institution: 'University of the Orrin Uplands',
     supervisors: 'H. Brenn, O. Vale',
     date: '2027-03',
+    degree: 'Doctor of Philosophy',
+    place: 'Harrow Ness',
     licence: 'Free to read',
     identifier: 'urn:x:1',
     subtitle: 'A “second” title',
@@ -111,12 +113,13 @@ test('what a work says of itself is in its metadata, and nothing that it does no
     '<dc:date><rdf:Seq><rdf:li>2027-03<',
     '>Free to read<',
     '<dc:identifier>urn:x:1<',
-    'University of the Orrin Uplands',
+    'University of the Orrin Uplands, Harrow Ness',
+    '<dc:type><rdf:Bag><rdf:li>Doctor of Philosophy<',
     'A “second” title',
   ])
     expect(full).toContain(each)
-  const plain = await metadata({ date: 'October of the fourth year' })
-  expect(plain).not.toMatch(/dc:(date|publisher|contributor|rights|identifier|description)/)
+  const plain = await metadata({})
+  expect(plain).not.toMatch(/dc:(date|publisher|contributor|rights|identifier|description|type)/)
 })
 
 const paragraph = (text: string): Node => schema.node('paragraph', { id: `p${text.length}` }, text ? [schema.text(text)] : [])

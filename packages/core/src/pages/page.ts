@@ -257,7 +257,8 @@ export function makePages(places: PagePlace[], setting: Setting, previous: Page[
     section = sections.at(-1) ?? section
     if (by === 'page' || (by === 'division' && place.opening)) lines = 0
     const page = makePage(place, { first, last: section }, lines, setting, previous[place.index])
-    if (by !== 'none' && place.body) lines += countLines(place.body)
+    // Places are the same on every page.
+    if (by !== 'none' && by !== 'places' && place.body) lines += countLines(place.body)
     return page
   })
 }

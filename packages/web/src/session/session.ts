@@ -107,6 +107,9 @@ export class Session {
           case 'symbols':
             this.use.setState({ symbols: message.symbols })
             break
+          case 'without':
+            notify({ kind: 'wrong', text: message.says })
+            break
           case 'found':
             this.use.setState({ found: { query: message.query, matches: message.matches } })
         }

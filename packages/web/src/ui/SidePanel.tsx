@@ -2,7 +2,7 @@
  * A panel beside the sheet, in a group of panels. Its edge is dragged, or moved with the arrow keys, to make it wider or narrower;
  * a double press brings the usual width back. The width is remembered in this browser, in pixels.
  */
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useRef, useState } from 'react'
 import { Group, Panel, Separator, usePanelRef } from 'react-resizable-panels'
 import { remember, remembered } from '../app/remembered.ts'
 
@@ -14,12 +14,14 @@ interface Limits {
 }
 
 export function SidePanels({ children }: { children: ReactNode }) {
+  const group = useRef<HTMLDivElement>(null)
   return (
     <Group
+      elementRef={group}
       onLayoutChanged={(_, { isUserInteraction }) => {
         // Only what somebody chose is remembered: not what a narrow window leaves.
         if (!isUserInteraction) return
-        for (const panel of document.querySelectorAll<HTMLElement>('[data-side-panel]'))
+        for (const panel of group.current?.querySelectorAll<HTMLElement>('[data-side-panel]') ?? [])
           remember(`width ${panel.dataset.sidePanel}`, String(Math.round(panel.getBoundingClientRect().width)))
       }}
     >

@@ -1,4 +1,4 @@
-/** A thread that sets formulas and nothing else. What sets them is imported, for the reason that stands in `turnover.worker.ts`. */
+/** A thread that sets formulas and nothing else. What sets them is imported, for the reason that stands in `startThread.ts`. */
 import type { FormulaToSet } from '@steady-ledger/core/formulas/typesetter.ts'
 
 const typesetter = import('@steady-ledger/core/formulas/converter.ts').then(({ createTypesetter }) => createTypesetter())

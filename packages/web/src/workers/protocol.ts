@@ -73,6 +73,8 @@ export type FromTurnover =
   | { kind: 'indexed'; term: string; entry: IndexEntry | null }
   | { kind: 'symbols'; symbols: CollectedSymbol[] }
   | { kind: 'found'; query: string; matches: PageMatch[] }
+  /** Pages are made without something that could not be fetched. */
+  | { kind: 'without'; says: string }
   | { kind: 'pong' }
   | { kind: 'failed'; message: string }
 

@@ -54,18 +54,28 @@ function setIn(opened: Fonts): void {
   engine = new TurnoverEngine(fonts, formulas)
 }
 
-/** The families of the faces that are open, or were asked for last. */
+/** The families that were asked for last, and those of the faces that are open. */
 let families: Families = usualFamilies
+let opened: Families = usualFamilies
 const sameFamilies = (a: Families, b: Families): boolean => a.text === b.text && a.sans === b.sans && a.mono === b.mono
+
+/** Tells the author what the pages are made without. */
+const without =
+  (says: string) =>
+  (error: unknown): void => {
+    console.warn(says, error)
+    say({ kind: 'without', says })
+  }
 
 async function fetchOtherFonts(): Promise<void> {
   allFonts = true
-  setIn(openFonts(await fetchFonts(families, true)))
+  setIn(openFonts(await fetchFonts(opened, true)))
 }
 
 async function fetchFamilies(wanted: Families): Promise<void> {
   families = wanted
-  setIn(openFonts(await fetchFonts(families, allFonts)))
+  setIn(openFonts(await fetchFonts(wanted, allFonts)))
+  opened = wanted
 }
 
 let work: Work | null = null
@@ -108,16 +118,24 @@ function begin(): void {
   }
   if (!sameFamilies(families, work.houseStyle.families)) {
     void fetchThenPages(
-      fetchFamilies(work.houseStyle.families).catch(error => console.warn('The work stays in the letters it had.', error)),
+      fetchFamilies(work.houseStyle.families).catch(
+        without('The letters of the house style could not be fetched: the pages stay in those they had until the work is opened again.'),
+      ),
     )
     return
   }
   if (!allFonts && lacksSigns(work, fonts)) {
-    void fetchThenPages(fetchOtherFonts().catch(error => console.warn('Signs that no face has are printed as frames.', error)))
+    void fetchThenPages(
+      fetchOtherFonts().catch(without('Faces for rare signs could not be fetched: such signs are frames until the work is opened again.')),
+    )
     return
   }
   if (patternsMissingFor(work).length > 0) {
-    void fetchThenPages(readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error)))
+    void fetchThenPages(
+      readPatternsFor(work).catch(
+        without('Words of one language could not be divided: how was not to be fetched. Open the work again to have them divided.'),
+      ),
+    )
     return
   }
   const idle = running === null
@@ -209,7 +227,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
   }
   say({ kind: 'turnover', summary: { ...summary, citations: saidCitations === turnover.citations ? null : turnover.citations } })
   saidCitations = turnover.citations
-  lastPages?.keepSoon(summary, pages, turnover.work.houseStyle.families)
+  lastPages?.keepSoon(summary, pages, opened)
   explain()
   if (query) search()
   tellSymbols()
@@ -222,9 +240,9 @@ let sent = new Map<number, Page>()
 
 function draw(): void {
   if (!latest) return
-  const { pages, work: printed } = latest
+  const { pages } = latest
   const there = wanted.filter(index => pages[index])
-  const drawings = there.flatMap(index => (sent.get(index) === pages[index] ? [] : [drawPage(pages[index]!, printed.houseStyle.families)]))
+  const drawings = there.flatMap(index => (sent.get(index) === pages[index] ? [] : [drawPage(pages[index]!, opened)]))
   if (drawings.length === 0 && there.length === sent.size && there.every(index => sent.has(index))) return
   sent = new Map(there.map(index => [index, pages[index]!]))
   say({ kind: 'drawn', pages: there, drawings })

@@ -19,25 +19,24 @@ export interface Told {
 
 const program = 'Steady Ledger'
 
+const controls = /[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu
+/** Without the control characters that XML 1.0 must not hold, in both places where a file says what it is. */
+const withoutControls = (text: string): string => text.replace(controls, '')
+
 /** The information dictionary: what is empty is not in it. */
 export const informationOf = ({ title, author, keywords, about, date }: Told): Record<string, unknown> => ({
-  Title: title,
-  ...(author ? { Author: author } : {}),
-  ...(about.subtitle ? { Subject: about.subtitle } : {}),
-  ...(keywords.length ? { Keywords: keywords.join(', ') } : {}),
+  Title: withoutControls(title),
+  ...(author ? { Author: withoutControls(author) } : {}),
+  ...(about.subtitle ? { Subject: withoutControls(about.subtitle) } : {}),
+  ...(keywords.length ? { Keywords: withoutControls(keywords.join(', ')) } : {}),
   Creator: program,
   Producer: program,
   CreationDate: date,
   ModDate: date,
 })
 
-/** Text as content of XML 1.0: its signs escaped, without the control characters that it must not hold. */
-const asXml = (text: string): string =>
-  text
-    .replace(/[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu, '')
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;')
+/** Text as content of XML 1.0. */
+const asXml = (text: string): string => withoutControls(text).replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
 
 const described = (prefix: string, namespace: string, body: string): string =>
   `<rdf:Description rdf:about="" xmlns:${prefix}="${namespace}">${body}</rdf:Description>`
@@ -53,6 +52,7 @@ const namesIn = (text: string): string[] =>
 
 export function metadataOf({ title, author, keywords, about, language, date, part }: Told): string {
   const day = `${date.toISOString().split('.')[0]}Z`
+  const publisher = [about.department, about.institution, about.place].filter(Boolean).join(', ')
   const helpers = [...namesIn(about.supervisors), ...namesIn(about.examiners)]
   const dublin = [
     '<dc:format>application/pdf</dc:format>',
@@ -61,12 +61,10 @@ export function metadataOf({ title, author, keywords, about, language, date, par
     keywords.length ? `<dc:subject>${listed('Bag', keywords)}</dc:subject>` : '',
     `<dc:language>${listed('Bag', [language])}</dc:language>`,
     about.subtitle ? `<dc:description>${inAnyLanguage(about.subtitle)}</dc:description>` : '',
-    about.institution
-      ? `<dc:publisher>${listed('Bag', [[about.department, about.institution].filter(Boolean).join(', ')])}</dc:publisher>`
-      : '',
+    publisher ? `<dc:publisher>${listed('Bag', [publisher])}</dc:publisher>` : '',
+    about.degree ? `<dc:type>${listed('Bag', [about.degree])}</dc:type>` : '',
     helpers.length ? `<dc:contributor>${listed('Bag', helpers)}</dc:contributor>` : '',
-    // A date that a catalogue can sort; any other stands on the title page alone.
-    /^\d{4}(-\d\d(-\d\d)?)?$/.test(about.date) ? `<dc:date>${listed('Seq', [about.date])}</dc:date>` : '',
+    about.date ? `<dc:date>${listed('Seq', [about.date])}</dc:date>` : '',
     about.licence ? `<dc:rights>${inAnyLanguage(about.licence)}</dc:rights>` : '',
     about.identifier ? `<dc:identifier>${asXml(about.identifier)}</dc:identifier>` : '',
   ].join('')

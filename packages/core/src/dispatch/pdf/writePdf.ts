@@ -96,7 +96,7 @@ class PdfWriter {
   private sheet!: Page
   /** What formulas say, and the attributes that carry their MathML, by their notation. */
   private readonly said = new Map<string, string>()
-  private readonly mathMl = new Map<string, Reference>()
+  private readonly mathMl = new Map<string, Reference | null>()
   /** The formula that was written last: its rest may stand on the next line. */
   private openFormula: { block: string; source: string; element: StructureElement } | null = null
   private links = 0
@@ -282,11 +282,15 @@ class PdfWriter {
 
   /** The MathML of a formula as an attribute of its own (ISO 32000-1, 14.7.5.4): one for all places where it stands. */
   private mathMlOf({ mathMl }: FormulaDrawing, source: string): Reference | null {
-    // A longer string is none that an archive takes (ISO 19005-2, 6.1.13).
-    if (!mathMl || mathMl.length > 8000) return null
     let reference = this.mathMl.get(source)
-    if (!reference) {
-      reference = this.document.ref({ O: 'UserProperties', P: [{ N: new String('MathML'), V: new String(asciiXml(mathMl)), H: true }] })
+    if (reference === undefined) {
+      const written = asciiXml(mathMl)
+      // A longer string is none that an archive takes (ISO 19005-2, 6.1.13).
+      if (!mathMl || written.length > longestString) {
+        this.mathMl.set(source, null)
+        return null
+      }
+      reference = this.document.ref({ O: 'UserProperties', P: [{ N: new String('MathML'), V: new String(written), H: true }] })
       reference.end()
       this.mathMl.set(source, reference)
       this.document.getMarkInfoDictionary().data.UserProperties = true
@@ -432,6 +436,9 @@ const sameLead = (a: Lead | null, b: Lead | null): boolean =>
 const structureType: Partial<Record<Tag, string>> = { Title: 'H1', Lbl: 'P' }
 const pathOf = ({ within, tag }: Extract<Mark, { kind: 'line' }>, { block }: Box): Structure =>
   within ?? [`${structureType[tag] ?? tag} ${block}`]
+
+/** In bytes. */
+const longestString = 32_767
 
 /** XML in the letters that a PDF holds in one byte each; the others as references to them. */
 const asciiXml = (xml: string): string => xml.replace(/[^\x20-\x7e]/gu, sign => `&#x${sign.codePointAt(0)!.toString(16)};`)

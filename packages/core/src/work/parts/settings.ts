@@ -13,7 +13,8 @@ const about = Type.Object(
     department: said('Department'),
     supervisors: said('Supervisors, with commas between'),
     examiners: said('Examiners, with commas between'),
-    date: said('Date (2027, 2027-03 or 2027-03-14 goes into files)'),
+    /** A year, a month or a day, as ISO 8601 writes them; empty for none. */
+    date: Type.String({ pattern: '^(\\d{4}(-\\d{2}(-\\d{2})?)?)?$', default: '', title: 'Date' }),
     place: said('Place'),
     licence: said('Licence'),
     identifier: said('Identifier (DOI, URN, number of the series)'),

@@ -8,6 +8,7 @@ import { accountOf } from '@steady-ledger/core/numbers/account.ts'
 import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
 import { referencesTo } from '@steady-ledger/core/numbers/referencesTo.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
+import { keeps } from '@steady-ledger/core/work/definition.ts'
 import { isCaptioned } from '@steady-ledger/core/work/kinds/index.ts'
 import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import { type About, aboutFields, type Settings } from '@steady-ledger/core/work/parts/settings.ts'
@@ -397,6 +398,9 @@ function WorkFields() {
               key={key}
               label={title ?? key}
               value={settings.about[key as keyof About]}
+              check={value =>
+                key !== 'date' || keeps(aboutFields.date, value.trim()) ? '' : 'A year, a month or a day: 2027, 2027-03 or 2027-03-14.'
+              }
               onChange={value => set({ about: { ...settings.about, [key]: value.trim().slice(0, 1000) } })}
             />
           ))}
