@@ -41,7 +41,7 @@ test('every view, in the light and in the dark', async ({ page }) => {
   await page.getByRole('treeitem').first().click()
   await look('sources')
   await page.getByRole('link', { name: 'Index', exact: true }).click()
-  await page.getByRole('tree', { name: 'Terms of the index' }).press('ArrowDown')
+  await page.getByRole('tree', { name: 'Terms of the index' }).locator('[tabindex="0"]').press('ArrowDown')
   await page.getByRole('button', { name: 'Find its words in the work' }).click()
   await expect(page.getByRole('region', { name: 'Words that are not marked' })).toBeVisible()
   await look('index')

@@ -123,7 +123,7 @@ test('the desk: opened from files, searched, mended, merged by field, removed, u
   await expect(page.getByLabel('Publisher or institution')).toHaveValue('Fenwold Press')
   // By keyboard: removed, and back.
   const tree = page.getByRole('tree', { name: 'Sources of the work' })
-  await tree.focus()
+  await tree.locator('[tabindex="0"]').focus()
   await page.keyboard.press('Delete')
   await expect(desk(page).getByRole('treeitem')).toHaveCount(2)
   await page.keyboard.press('Control+z')
