@@ -130,6 +130,10 @@ test.each([
   ['signs that no face has', 'before \u{13000} and \u{12345} after'],
   ['spaces of many widths and hyphens of several kinds', 'a\u00a0b\u202fc\u2009d non\u2011breaking a-b a\u2010b'],
   ['words with hyphens of the author’s, short lines', `${'unbreakable-togetherness '.repeat(30)}`.trim()],
+  ['words that run to the left among others', 'The word שלום עולם (אגם) stands 12 times, درجة حرارة الماء once, in it'],
+  ['a paragraph that begins at the right', 'שלום עולם, האגם 12 של (מים) ABC רחב ועמוק. '.repeat(12).trim()],
+  ['a script without spaces', 'การผสมของน้ำในทะเลสาบเกิดจากลมและอุณหภูมิของน้ำที่ผิวน้ำ '.repeat(6).trim()],
+  ['signs of pictures', 'waves 🌊 and wind 🌬 over it'],
   ['an address that lines end within', `See ${'https://example.org/a/very/long/path/that/goes/on/'.repeat(4)} there`],
 ])('%s are read as they were written', async (_name, text) => {
   const work = workOf([chapter('c', 'A chapter', paragraph(text))])

@@ -5,7 +5,7 @@ import { type Families, monoFamilies, sansFamilies, textFamilies, usualFamilies 
 import type { Exceptions } from './hyphenation.ts'
 
 /** Faces that are asked for what a face of the house style lacks, chosen by nobody. */
-export type FallbackName = 'signs' | 'signsItalic' | 'signsBold' | 'signsBoldItalic' | 'mathematics'
+export type FallbackName = keyof typeof fallbackPackages
 export type AnyFace = FaceName | FallbackName
 
 /** The files of the faces a work is set in, read by the host from the packages that ship with the program; the others may come later. */
@@ -25,30 +25,47 @@ export function fontPackages({ text, sans, mono }: Families = usualFamilies): Re
   }
 }
 
-export const fallbackPackages: Record<FallbackName, string> = {
-  signs: '@expo-google-fonts/stix-two-text/400Regular/STIXTwoText_400Regular.ttf',
-  signsItalic: '@expo-google-fonts/stix-two-text/400Regular_Italic/STIXTwoText_400Regular_Italic.ttf',
-  signsBold: '@expo-google-fonts/stix-two-text/600SemiBold/STIXTwoText_600SemiBold.ttf',
-  signsBoldItalic: '@expo-google-fonts/stix-two-text/600SemiBold_Italic/STIXTwoText_600SemiBold_Italic.ttf',
-  mathematics: '@expo-google-fonts/noto-sans-math/400Regular/NotoSansMath_400Regular.ttf',
-}
+const at = (path: string): string => `@expo-google-fonts/${path}.ttf`
+
+export const fallbackPackages = {
+  signs: at('stix-two-text/400Regular/STIXTwoText_400Regular'),
+  signsItalic: at('stix-two-text/400Regular_Italic/STIXTwoText_400Regular_Italic'),
+  signsBold: at('stix-two-text/600SemiBold/STIXTwoText_600SemiBold'),
+  signsBoldItalic: at('stix-two-text/600SemiBold_Italic/STIXTwoText_600SemiBold_Italic'),
+  mathematics: at('noto-sans-math/400Regular/NotoSansMath_400Regular'),
+  hebrew: at('noto-serif-hebrew/400Regular/NotoSerifHebrew_400Regular'),
+  hebrewBold: at('noto-serif-hebrew/700Bold/NotoSerifHebrew_700Bold'),
+  arabic: at('noto-naskh-arabic/400Regular/NotoNaskhArabic_400Regular'),
+  arabicBold: at('noto-naskh-arabic/700Bold/NotoNaskhArabic_700Bold'),
+  thai: at('noto-sans-thai/400Regular/NotoSansThai_400Regular'),
+  thaiBold: at('noto-sans-thai/700Bold/NotoSansThai_700Bold'),
+  emoji: at('noto-emoji/400Regular/NotoEmoji_400Regular'),
+} as const
+
+export const fallbackNames = Object.keys(fallbackPackages) as FallbackName[]
+
+const ofScripts: readonly FallbackName[] = ['hebrew', 'arabic', 'thai', 'mathematics', 'emoji']
+const ofScriptsBold: readonly FallbackName[] = ['hebrewBold', 'arabicBold', 'thaiBold', ...ofScripts]
 
 /** Which faces are asked in turn for what a face lacks: one of its slope and weight, then those that have more. */
 const fallbacks: Record<FaceName, readonly FallbackName[]> = {
-  serif: ['signs', 'mathematics'],
-  serifItalic: ['signsItalic', 'signs', 'mathematics'],
-  serifBold: ['signsBold', 'signs', 'mathematics'],
-  serifBoldItalic: ['signsBoldItalic', 'signsBold', 'signs', 'mathematics'],
-  sans: ['signs', 'mathematics'],
-  sansSemibold: ['signsBold', 'signs', 'mathematics'],
-  mono: ['signs', 'mathematics'],
+  serif: ['signs', ...ofScripts],
+  serifItalic: ['signsItalic', 'signs', ...ofScripts],
+  serifBold: ['signsBold', 'signs', ...ofScriptsBold],
+  serifBoldItalic: ['signsBoldItalic', 'signsBold', 'signs', ...ofScriptsBold],
+  sans: ['signs', ...ofScripts],
+  sansSemibold: ['signsBold', 'signs', ...ofScriptsBold],
+  mono: ['signs', ...ofScripts],
 }
 
 /** A text as the font draws it. Widths in em; clusters are UTF-16 indices into `text`. */
 export interface Shape {
   text: string
   face: AnyFace
-  /** OpenType features it is drawn with beside the usual ones, separated by spaces; faces that have none of them ignore them. */
+  /**
+   * OpenType features it is drawn with beside the usual ones, separated by spaces; faces that have none of them ignore them. A text with
+   * `leftwards` runs from right to left: its glyphs are in the order of the page, its clusters descend.
+   */
   features: string
   glyphs: Uint16Array
   advances: Float32Array
@@ -63,6 +80,10 @@ export interface Shape {
   /** Where it may be divided, once that was asked for. */
   divisions: { language: string; exceptions: Exceptions; points: readonly HyphenPoint[] } | null
 }
+
+/** The feature of a text that is set from right to left, as OpenType calls it; shapers switch it on by themselves for such texts. */
+export const leftwards = 'rtla'
+export const runsLeftwards = (features: string): boolean => features.includes(leftwards)
 
 /** A place where a text may be divided; widths in em. */
 export interface HyphenPoint {
@@ -103,6 +124,7 @@ function shapeAnew({ name, font, buffer, unit }: Shaper, text: string, features:
   buffer.clearContents()
   buffer.addText(text)
   buffer.guessSegmentProperties()
+  buffer.setDirection(runsLeftwards(features) ? hb.Direction.RTL : hb.Direction.LTR)
   hb.shape(font, buffer, features ? features.split(' ').map(tag => new hb.Feature(tag)) : [])
   const infos = buffer.getGlyphInfos()
   const positions = buffer.getGlyphPositions()
@@ -181,7 +203,7 @@ const rememberedShapes = 60_000
 export function openFonts(files: FontFiles): Fonts {
   const buffer = new hb.Buffer()
   const others: Partial<Record<FallbackName, OpenFace>> = {}
-  for (const name of Object.keys(fallbackPackages) as FallbackName[]) {
+  for (const name of fallbackNames) {
     const bytes = files[name]
     if (bytes) others[name] = openFace(name, bytes, buffer)
   }

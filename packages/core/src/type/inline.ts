@@ -41,6 +41,8 @@ export interface Run {
   language?: string
   /** What an abbreviation stands for, where its short form is printed alone. */
   expansion?: string
+  /** How deep it stands in changes of direction, where its paragraph has any: odd levels run from right to left (Unicode Annex 9). */
+  level?: number
 }
 
 /** What inline content needs to know of the rest of the work. */

@@ -15,9 +15,12 @@ export interface TextPiece {
   language?: string
   /** What an abbreviation stands for, where its short form is printed alone. */
   expansion?: string
+  /** Whether a space stands before it, where its distance does not tell. */
+  spaced?: boolean
 }
 export interface FormulaPiece {
   x: number
+  spaced?: boolean
   formula: FormulaDrawing
   source: string
   size: number
@@ -64,6 +67,8 @@ export interface LineExtent {
   hyphenated: boolean
   /** No space stands between this line and the next: a word goes on, with a hyphen that the line has given it or without. */
   runsOn?: boolean
+  /** Whether a space stands before each piece: of lines where that cannot be told by distance, as some of it runs from right to left. */
+  spaces?: readonly boolean[]
 }
 
 const none: readonly string[] = Object.freeze([])
@@ -76,6 +81,7 @@ export class Line implements LineExtent {
   declare readonly anchors?: readonly string[]
   readonly hyphenated: boolean
   declare readonly runsOn?: boolean
+  declare readonly spaces?: readonly boolean[]
   private readonly places: readonly number[]
   private readonly things: readonly (Shape | FormulaDrawing)[]
   private readonly styles: readonly PieceStyle[]
@@ -92,23 +98,25 @@ export class Line implements LineExtent {
     if (extent.anchors?.length) this.anchors = extent.anchors
     this.hyphenated = extent.hyphenated
     if (extent.runsOn) this.runsOn = true
+    if (extent.spaces) this.spaces = extent.spaces
   }
 
   get isEmpty(): boolean {
     return this.things.length === 0
   }
-  /** Where the first piece begins; the end of an empty line. */
+  /** Where the leftmost piece begins; the end of an empty line. */
   get start(): number {
-    return this.places[0] ?? this.end
+    return this.spaces ? Math.min(this.end, ...this.places) : (this.places[0] ?? this.end)
   }
 
-  /** The pieces from left to right, made anew each time. */
+  /** The pieces in the order of reading, which is from left to right but for words that run the other way. Made anew each time. */
   get pieces(): LinePiece[] {
     return this.things.map((thing, i): LinePiece => {
       const { size, rise, lead, marked, source, language, expansion } = this.styles[i] ?? this.styles[0]!
       const x = this.places[i]!
-      if (!('glyphs' in thing)) return { x, formula: thing, source, size }
-      const piece: TextPiece = { x, shape: thing, size, rise, lead, marked }
+      const spaced = this.spaces ? { spaced: this.spaces[i]! } : null
+      if (!('glyphs' in thing)) return { x, formula: thing, source, size, ...spaced }
+      const piece: TextPiece = { x, shape: thing, size, rise, lead, marked, ...spaced }
       if (language) piece.language = language
       if (expansion) piece.expansion = expansion
       return piece

@@ -15,6 +15,7 @@ export function opportunitiesIn(text: string): ReadonlySet<number> {
   const address = /^(?:https?:\/\/|www\.)/.exec(text)?.[0].length ?? 0
   for (const at of annex14(text))
     if (at > address && !insideUnit(text, at) && !beforeDash(text, at) && !signOf(text, at) && text[at - 1] !== softHyphen) found.add(at)
+  if (unspaced.test(text)) for (const at of endsOfWords(text)) found.add(at)
   // An address may be broken after its punctuation, before what follows.
   if (address) for (const { index } of text.matchAll(/[/.?&=_-](?=[^/.?&=_-])/g)) if (index >= address) found.add(index + 1)
   return found
@@ -35,6 +36,23 @@ export function annex14(text: string): Set<number> {
   for (const { index } of text.matchAll(wideOpening)) found.add(index)
   for (const { index } of text.matchAll(noNumber)) found.add(index)
   return found
+}
+
+/** Scripts that write no spaces between words: where a word ends is in the dictionaries of the platform. */
+const unspaced = /[\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u
+export const isThai = (text: string): boolean => text.charCodeAt(0) > 0xdff && unspaced.test(text)
+const unspacedLetter = /(?=\p{L})[\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}]/u
+const inWords = new Intl.Segmenter('th', { granularity: 'word' })
+
+/** Where words end that no space parts (Annex 14, rule 1: complex context). */
+function endsOfWords(text: string): number[] {
+  const ends: number[] = []
+  let before = ''
+  for (const { segment, index } of inWords.segment(text)) {
+    if (index > 0 && unspacedLetter.test(segment[0]!) && unspaced.test(before.at(-1)!)) ends.push(index)
+    before = segment
+  }
+  return ends
 }
 
 const written = String.raw`[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}0-9.,;:!?)”’»…]`

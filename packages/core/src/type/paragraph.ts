@@ -8,6 +8,7 @@ import type { Run } from './inline.ts'
 import type { Line } from './line.ts'
 import { fillItems } from './runItems.ts'
 import { setLine } from './setLine.ts'
+import { directed } from './writingDirection.ts'
 
 export interface ParagraphOptions {
   measure: number
@@ -28,7 +29,10 @@ const dividedItems = new Items()
 
 const noExceptions = exceptionsIn('')
 
-export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOptions): Line[] {
+export function setParagraph(given: Run[], fonts: Fonts, options: ParagraphOptions): Line[] {
+  const turned = directed(given, options.language)
+  const runs = turned?.runs ?? given
+  const direction = turned ? (turned.leftward ? 'leftward' : 'mixed') : undefined
   const { style } = options
   // Indents that leave no width at all leave that of a letter or two.
   const measure = Math.max(options.measure, style.size * 2)
@@ -47,7 +51,9 @@ export function setParagraph(runs: Run[], fonts: Fonts, options: ParagraphOption
   for (let index = 0; index < breaks.length; index++) {
     const end = breaks[index]!
     const indent = index === 0 ? options.indent : 0
-    lines.push(setLine({ items, chunks, fonts }, start, end, { measure, style, indent, last: index === breaks.length - 1, hang }))
+    lines.push(
+      setLine({ items, chunks, fonts }, start, end, { measure, style, indent, last: index === breaks.length - 1, hang, direction }),
+    )
     start = items.lineStart(end)
   }
   return lines

@@ -8,7 +8,7 @@ import type { Fonts, HyphenPoint, OpenFace, Shape } from './fonts.ts'
 import type { Exceptions } from './hyphenation.ts'
 import type { Run } from './inline.ts'
 import { type PieceStyle, pieceStyleOf } from './line.ts'
-import { annex14, holdsAcross, isFigure, isSimple, opportunitiesIn, softHyphen, unitAt } from './lineEnds.ts'
+import { annex14, holdsAcross, isFigure, isSimple, isThai, opportunitiesIn, softHyphen, unitAt } from './lineEnds.ts'
 
 /** Break after a hyphen or dash the author typed. */
 const openBreakCost = 20
@@ -18,6 +18,13 @@ const relationCost = 300
 const needCost = 5000
 /** Break between a figure and its unit. */
 const unitCost = 1000
+/** Payloads of glue: room between signs that has no space, and spaces, from one of level 0 (Unicode Annex 9) on. */
+export const roomGlue = 0
+export const spaceGlue = 1
+/** Room between the signs of Chinese and Japanese, and how far it gives, in em: what spaces do for other scripts. */
+const signRoom = { natural: 0.02, stretch: 0.12, shrink: 0.02 }
+const ideographs = /[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}\u3000-\u303f\uff00-\uffef]$/u
+
 /** An unbroken stretch of one run: a text, or a part of a formula. Both are made alike, since the lines of all paragraphs are set from them. */
 export type Chunk = {
   run: Run
@@ -137,7 +144,7 @@ class ItemBuilder {
     // A break here is one at the penalty: glue after a penalty is none.
     if (holds) this.items.penalty(holds, 0, 0, 0, -1)
     this.unbroken = holds === forbidden ? this.unbroken + width : 0
-    this.items.glue(width, this.stretches ? width * 0.5 : 0, this.stretches ? width * 0.333 : 0, 0)
+    this.items.glue(width, this.stretches ? width * 0.5 : 0, this.stretches ? width * 0.333 : 0, spaceGlue + (run.level ?? 0))
   }
 
   /** A word of one run as it is drawn, where a line can end nowhere within it; null where it might. */
@@ -157,10 +164,12 @@ class ItemBuilder {
         if (index > 0) this.space(run, forbidden)
         this.word(run, word)
       })
-    if (breaks) {
-      this.items.penalty(openBreakCost, 0, 0, 0, -1)
-      this.unbroken = 0
-    }
+    if (!breaks) return
+    this.unbroken = 0
+    if (this.stretches && ideographs.test(text)) {
+      const { natural, stretch, shrink } = signRoom
+      this.items.glue(natural * run.size, stretch * run.size, shrink * run.size, roomGlue)
+    } else this.items.penalty(isThai(text) ? 0 : openBreakCost, 0, 0, 0, -1)
   }
 
   /** A word in which its author may have said where it can be divided. */

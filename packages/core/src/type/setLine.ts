@@ -6,7 +6,8 @@ import type { Items } from './breakLines.ts'
 import type { Fonts, Shape } from './fonts.ts'
 import type { Run } from './inline.ts'
 import { Line, type PieceStyle } from './line.ts'
-import { type Chunk, placeOf } from './runItems.ts'
+import { type Chunk, placeOf, roomGlue, spaceGlue } from './runItems.ts'
+import { placeByLevel } from './writingDirection.ts'
 
 /** A paragraph as its lines are set from it. */
 export interface SetParts {
@@ -23,6 +24,8 @@ export interface LineOptions {
   last: boolean
   /** Whether signs hang over the edges. */
   hang: boolean
+  /** Some of its paragraph runs from right to left, or the paragraph itself does. */
+  direction?: 'mixed' | 'leftward' | undefined
 }
 
 /** The pieces of the line that is being set: where each begins, what it is, how it looks, and the glue before it. */
@@ -30,6 +33,12 @@ const places: number[] = []
 const things: (Shape | FormulaDrawing)[] = []
 const styles: PieceStyle[] = []
 const stretches: number[] = []
+/** Of lines in which something runs to the left: the widths of the pieces, and how deep each stands in changes of direction. */
+const widths: number[] = []
+const levels: number[] = []
+/** Whether a space stands before each, and its level; -1 for none. */
+const spaces: boolean[] = []
+const spaceLevels: number[] = []
 
 /** What stands on a line, put into the lists of `places`, `things`, `styles` and `stretches`, and how it measures, in points. */
 class Gathering {
@@ -47,6 +56,10 @@ class Gathering {
   alike = true
   /** The run of the last text, which is measured once for all its pieces. */
   private measured: Run | null = null
+  /** The level of the space that stands before what comes next; -1 for none. */
+  private spaced = -1
+  /** Something stands apart from what is before it and has no space there, as the signs of Chinese do. */
+  apart = false
   /** The number of the last part of a formula, and the part that its formula begins with on this line. */
   private lastFormula = -1
   private firstPart = 0
@@ -55,7 +68,9 @@ class Gathering {
     this.natural = indent
   }
 
-  glue(width: number): void {
+  glue(width: number, payload: number): void {
+    if (payload === roomGlue) this.apart = true
+    else this.spaced = payload - spaceGlue
     this.stretch += width
     this.natural += width
   }
@@ -69,6 +84,7 @@ class Gathering {
       if (run.note && !this.notes.includes(run.note)) this.notes.push(run.note)
       this.note(run.anchors)
     }
+    levels[this.count] = run.level ?? 0
     this.put(shape, style, width)
   }
 
@@ -88,6 +104,7 @@ class Gathering {
       this.widen(width)
     } else {
       this.firstPart = part
+      levels[this.count] = run.level ?? 0
       this.put(formulaPart(formula, part, part), style, width)
     }
   }
@@ -96,6 +113,7 @@ class Gathering {
   widen(width: number): void {
     this.natural += width
     this.tailWidth += width
+    widths[this.count - 1]! += width
   }
 
   /** Places are natural first, then opened by the glue before them. */
@@ -106,6 +124,10 @@ class Gathering {
     styles[at] = style
     if (style !== styles[0]) this.alike = false
     stretches[at] = this.stretch
+    widths[at] = width
+    spaces[at] = this.spaced >= 0
+    spaceLevels[at] = this.spaced
+    this.spaced = -1
     this.natural += width
     this.tailWidth = width
   }
@@ -118,7 +140,7 @@ function gather({ items, chunks, fonts }: SetParts, start: number, end: number, 
   for (let i = start; i < end; i++) {
     const number = items.payload[i]!
     if (number < 0) continue
-    if (items.isGlue(i)) gathered.glue(items.width[i + 1]! - items.width[i]!)
+    if (items.isGlue(i)) gathered.glue(items.width[i + 1]! - items.width[i]!, number)
     else if (number !== last && items.isBox(i)) {
       last = number
       const chunk = chunks[number]!
@@ -135,8 +157,10 @@ function gather({ items, chunks, fonts }: SetParts, start: number, end: number, 
 }
 
 /** Sets the items from `start` up to the break at `end` on a line of their own. */
-export function setLine(parts: SetParts, start: number, end: number, { measure, style, indent, last, hang }: LineOptions): Line {
-  const { count, natural, tailWidth, stretch, above, below, notes, anchors, alike } = gather(parts, start, end, indent)
+export function setLine(parts: SetParts, start: number, end: number, options: LineOptions): Line {
+  const { measure, style, indent, last, direction } = options
+  const hang = options.hang && !direction
+  const { count, natural, tailWidth, stretch, above, below, notes, anchors, alike, apart } = gather(parts, start, end, indent)
   const overLeft = hang && indent === 0 && count > 0 ? overhang(things[0]!, styles[0]!, 0) : 0
   const overRight = hang && count > 0 ? overhang(things[count - 1]!, styles[count - 1]!, -1) : 0
   const left = measure - natural + overLeft + overRight
@@ -144,14 +168,21 @@ export function setLine(parts: SetParts, start: number, end: number, { measure, 
   const each = justified && stretch > 0 ? Math.max(left / stretch, -0.4) : 0
   const shift = style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : -overLeft
   for (let i = 0; i < count; i++) places[i]! += shift + each * stretches[i]!
+  let right = count === 0 ? indent + shift : places[count - 1]! + tailWidth
+  if (direction) {
+    placeByLevel(places, { widths, levels, spaceLevels, count }, direction === 'leftward' ? measure : null)
+    right = 0
+    for (let i = 0; i < count; i++) right = Math.max(right, places[i]! + widths[i]!)
+  }
   // Lists that were filled one by one have room to spare: copies have none.
   return new Line(places.slice(0, count), things.slice(0, count), styles.slice(0, alike ? Math.min(1, count) : count), {
-    end: count === 0 ? indent + shift : places[count - 1]! + tailWidth,
+    end: right,
     above,
     below,
     notes,
     anchors,
     hyphenated: parts.items.flagged[end]! > 0,
+    ...(direction || apart ? { spaces: spaces.slice(0, count) } : {}),
     runsOn: !last && parts.items.isPenalty(end) && !parts.items.isGlue(end + 1),
   })
 }

@@ -4,7 +4,7 @@ import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
-import { lacksSigns } from '@steady-ledger/core/type/signsIn.ts'
+import { facesWanted } from '@steady-ledger/core/type/signsIn.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { database } from '../storage/database.ts'
@@ -45,7 +45,8 @@ async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts 
   if (needsConverter(work.doc, formulas)) await fetchConverter()
   await readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error))
   let fonts = openFonts(await fetchFonts(work.houseStyle.families))
-  if (lacksSigns(work, fonts)) fonts = openFonts(await fetchFonts(work.houseStyle.families, true))
+  const others = facesWanted(work, fonts)
+  if (others.size) fonts = openFonts(await fetchFonts(work.houseStyle.families, others))
   const steps = new TurnoverEngine(fonts, formulas).steps(work)
   let step = steps.next()
   while (!step.done) {

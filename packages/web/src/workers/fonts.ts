@@ -5,7 +5,14 @@ import officeSansItalic from '@expo-google-fonts/arimo/400Regular_Italic/Arimo_4
 import officeSansBold from '@expo-google-fonts/arimo/700Bold/Arimo_700Bold.ttf?url'
 import officeSansBoldItalic from '@expo-google-fonts/arimo/700Bold_Italic/Arimo_700Bold_Italic.ttf?url'
 import typewriter from '@expo-google-fonts/cousine/400Regular/Cousine_400Regular.ttf?url'
+import emoji from '@expo-google-fonts/noto-emoji/400Regular/NotoEmoji_400Regular.ttf?url'
+import arabic from '@expo-google-fonts/noto-naskh-arabic/400Regular/NotoNaskhArabic_400Regular.ttf?url'
+import arabicBold from '@expo-google-fonts/noto-naskh-arabic/700Bold/NotoNaskhArabic_700Bold.ttf?url'
 import mathematics from '@expo-google-fonts/noto-sans-math/400Regular/NotoSansMath_400Regular.ttf?url'
+import thai from '@expo-google-fonts/noto-sans-thai/400Regular/NotoSansThai_400Regular.ttf?url'
+import thaiBold from '@expo-google-fonts/noto-sans-thai/700Bold/NotoSansThai_700Bold.ttf?url'
+import hebrew from '@expo-google-fonts/noto-serif-hebrew/400Regular/NotoSerifHebrew_400Regular.ttf?url'
+import hebrewBold from '@expo-google-fonts/noto-serif-hebrew/700Bold/NotoSerifHebrew_700Bold.ttf?url'
 import code from '@expo-google-fonts/source-code-pro/400Regular/SourceCodePro_400Regular.ttf?url'
 import bookSans from '@expo-google-fonts/source-sans-3/400Regular/SourceSans3_400Regular.ttf?url'
 import bookSansItalic from '@expo-google-fonts/source-sans-3/400Regular_Italic/SourceSans3_400Regular_Italic.ttf?url'
@@ -24,7 +31,7 @@ import officeRomanItalic from '@expo-google-fonts/tinos/400Regular_Italic/Tinos_
 import officeRomanBold from '@expo-google-fonts/tinos/700Bold/Tinos_700Bold.ttf?url'
 import officeRomanBoldItalic from '@expo-google-fonts/tinos/700Bold_Italic/Tinos_700Bold_Italic.ttf?url'
 import type { Families } from '@steady-ledger/core/type/families.ts'
-import { type FontFiles, fallbackPackages, fontPackages } from '@steady-ledger/core/type/fonts.ts'
+import { type FallbackName, type FontFiles, fallbackPackages, fontPackages } from '@steady-ledger/core/type/fonts.ts'
 
 /** Where the server has the file of each package path. */
 const addresses: Record<string, string> = {
@@ -51,12 +58,20 @@ const addresses: Record<string, string> = {
   '@expo-google-fonts/source-code-pro/400Regular/SourceCodePro_400Regular.ttf': code,
   '@expo-google-fonts/cousine/400Regular/Cousine_400Regular.ttf': typewriter,
   '@expo-google-fonts/noto-sans-math/400Regular/NotoSansMath_400Regular.ttf': mathematics,
+  '@expo-google-fonts/noto-serif-hebrew/400Regular/NotoSerifHebrew_400Regular.ttf': hebrew,
+  '@expo-google-fonts/noto-serif-hebrew/700Bold/NotoSerifHebrew_700Bold.ttf': hebrewBold,
+  '@expo-google-fonts/noto-naskh-arabic/400Regular/NotoNaskhArabic_400Regular.ttf': arabic,
+  '@expo-google-fonts/noto-naskh-arabic/700Bold/NotoNaskhArabic_700Bold.ttf': arabicBold,
+  '@expo-google-fonts/noto-sans-thai/400Regular/NotoSansThai_400Regular.ttf': thai,
+  '@expo-google-fonts/noto-sans-thai/700Bold/NotoSansThai_700Bold.ttf': thaiBold,
+  '@expo-google-fonts/noto-emoji/400Regular/NotoEmoji_400Regular.ttf': emoji,
 }
 
-/** The faces that the families of a house style have; with the others too, for the signs that those lack. */
-export async function fetchFonts(families?: Families, withOthers = false): Promise<FontFiles> {
+/** The faces that the families of a house style have, and others for the signs that those lack. */
+export async function fetchFonts(families?: Families, others: Iterable<FallbackName> = []): Promise<FontFiles> {
+  const wanted = [...others].map((name): [string, string] => [name, fallbackPackages[name]])
   const files = await Promise.all(
-    Object.entries({ ...fontPackages(families), ...(withOthers ? fallbackPackages : {}) }).map(async ([name, path]) => {
+    [...Object.entries(fontPackages(families)), ...wanted].map(async ([name, path]) => {
       const answer = await fetch(addresses[path]!)
       if (!answer.ok) throw new Error(`The face “${name}” could not be fetched.`)
       return [name, new Uint8Array(await answer.arrayBuffer())]

@@ -13,9 +13,9 @@ import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts
 import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Families, usualFamilies } from '@steady-ledger/core/type/families.ts'
-import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { patternsMissingFor, readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
-import { lacksSigns } from '@steady-ledger/core/type/signsIn.ts'
+import { facesWanted } from '@steady-ledger/core/type/signsIn.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -45,8 +45,8 @@ const withoutBytes = (picture: PictureFacts) => ({ ...picture, bytes: noBytes })
 const formulas = createLateTypesetter()
 let engine: TurnoverEngine
 let fonts: Fonts
-/** The faces for signs that others lack were fetched, or cannot be. */
-let allFonts = false
+/** The faces for signs that others lack that were fetched, or cannot be. */
+const others = new Set<FallbackName>()
 
 /** Everything is set in these faces from now on; what was set in others is set anew. */
 function setIn(opened: Fonts): void {
@@ -67,14 +67,14 @@ const without =
     say({ kind: 'without', says })
   }
 
-async function fetchOtherFonts(): Promise<void> {
-  allFonts = true
-  setIn(openFonts(await fetchFonts(opened, true)))
+async function fetchOtherFonts(wanted: readonly FallbackName[]): Promise<void> {
+  for (const name of wanted) others.add(name)
+  setIn(openFonts(await fetchFonts(opened, others)))
 }
 
 async function fetchFamilies(wanted: Families): Promise<void> {
   families = wanted
-  setIn(openFonts(await fetchFonts(wanted, allFonts)))
+  setIn(openFonts(await fetchFonts(wanted, others)))
   opened = wanted
 }
 
@@ -124,9 +124,12 @@ function begin(): void {
     )
     return
   }
-  if (!allFonts && lacksSigns(work, fonts)) {
+  const lacking = [...facesWanted(work, fonts)].filter(name => !others.has(name))
+  if (lacking.length) {
     void fetchThenPages(
-      fetchOtherFonts().catch(without('Faces for rare signs could not be fetched: such signs are frames until the work is opened again.')),
+      fetchOtherFonts(lacking).catch(
+        without('Faces for rare signs could not be fetched: such signs are frames until the work is opened again.'),
+      ),
     )
     return
   }

@@ -5,7 +5,7 @@
  */
 import type PDFDocument from 'pdfkit'
 import type { EmbeddedFont } from 'pdfkit'
-import type { AnyFace, Fonts, OpenFace, Shape } from '../../type/fonts.ts'
+import { type AnyFace, type Fonts, type OpenFace, runsLeftwards, type Shape } from '../../type/fonts.ts'
 import type { TextPiece } from '../../type/line.ts'
 
 /** Two decimals are a hundredth of a point: finer than any press. */
@@ -97,7 +97,8 @@ export class PdfText {
       }
       const gap = next.x - piece.x - piece.shape.width * size
       // A gap is a real space with an adjustment, so that copied text has its spaces; anything smaller is kerning.
-      if (gap > size * 0.08) array += this.segments(embedded, space, false)[0]!.array + adjustment(gap - space.width * size, size)
+      if (next.spaced ?? gap > size * 0.08)
+        array += this.segments(embedded, space, false)[0]!.array + adjustment(gap - space.width * size, size)
       else if (Math.abs(gap) > 0.005) array += adjustment(gap, size)
     })
     close()
@@ -131,6 +132,9 @@ function made(embedded: Embedded, shape: Shape, hyphenated: boolean): Segment[] 
   const segments: Segment[] = []
   const { text, glyphs, clusters, advances, offsets } = shape
   const ends = clusterEnds(shape)
+  // Glyphs that stand from right to left are read as the word they are.
+  const leftward = runsLeftwards(shape.features)
+  const inWord = (at: number): string => (at === 0 ? text : '')
   for (let from = 0; from < glyphs.length; ) {
     let to = from + 1
     while (to < glyphs.length && clusters[to] === clusters[from]) to++
@@ -139,11 +143,11 @@ function made(embedded: Embedded, shape: Shape, hyphenated: boolean): Segment[] 
     if (group.includes(0)) {
       let width = 0
       for (let i = from; i < to; i++) width += advances[i]!
-      segments.push({ array: '', actual: said, frame: width, width, up: 0 })
+      segments.push({ array: '', actual: leftward ? inWord(from) : said, frame: width, width, up: 0 })
     } else {
       const parts = partsOf(hyphenated && to === glyphs.length ? softHyphen : said, group.length)
       const own = [...group].map((glyph, i) => codeOf(embedded, glyph, parts ? parts[i]! : String.fromCharCode(unreadable)))
-      const actual = parts ? undefined : said
+      const actual = leftward ? inWord(from) : parts ? undefined : said
       for (let i = from; i < to; i++) {
         const plain = face.plainAdvance(glyphs[i]!)
         font.widths[own[i - from]!] ??= plain * 1000
@@ -155,7 +159,8 @@ function made(embedded: Embedded, shape: Shape, hyphenated: boolean): Segment[] 
         const last = segments.at(-1)
         const goesOn = last && last.frame === undefined && last.up === up
         // The glyphs of one cluster are one word for a reader that listens, at whatever height they stand.
-        if (goesOn && last.actual === undefined && actual === undefined) {
+        const together = actual === undefined ? last?.actual === undefined : leftward && i > 0
+        if (goesOn && together) {
           last.array = (last.array + array).replace('><', '')
           last.width += advances[i]!
         } else segments.push({ array, width: advances[i]!, up, ...(actual === undefined ? {} : { actual: i === from ? actual : '' }) })

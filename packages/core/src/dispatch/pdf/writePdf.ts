@@ -11,7 +11,7 @@ import { identityIn } from '../../numbers/occurrences.ts'
 import type { Box, Mark, Placed, Structure, Tag } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
-import type { AnyFace, Fonts } from '../../type/fonts.ts'
+import { type AnyFace, type Fonts, runsLeftwards } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
 import type { FormulaPiece, LinePiece, TextPiece } from '../../type/line.ts'
 import { titleOf } from '../../work/schema.ts'
@@ -223,17 +223,11 @@ class PdfWriter {
         first = end
       }
       if (lead) {
-        const first = all[from]!
-        const end = all[to - 1]!
-        const size = Math.max(...all.slice(from, to).map(piece => piece.size))
-        this.area(
-          lead,
-          x + mark.x + first.x,
-          y + mark.baseline - size * 0.9 - riseOf(first),
-          widthOf(end) + end.x - first.x,
-          size * 1.25,
-          parent,
-        )
+        const own = all.slice(from, to)
+        const size = Math.max(...own.map(piece => piece.size))
+        const left = Math.min(...own.map(piece => piece.x))
+        const right = Math.max(...own.map(piece => piece.x + widthOf(piece)))
+        this.area(lead, x + mark.x + left, y + mark.baseline - size * 0.9 - riseOf(own[0]!), right - left, size * 1.25, parent)
         // Written while its page is open: pdfkit would note another page for its area.
         parent.end()
         this.openFormula = null
@@ -453,6 +447,10 @@ function extentOf({ marks }: Box): [left: number, right: number] {
 const riseOf = (piece: LinePiece): number => ('shape' in piece ? piece.rise : 0)
 const widthOf = (piece: TextPiece | FormulaPiece): number => ('shape' in piece ? piece.shape.width : piece.formula.width) * piece.size
 /** Whether there is a space between two pieces of a line. */
-const standsApart = (piece: LinePiece, next: LinePiece): boolean => next.x - piece.x - widthOf(piece) > piece.size * 0.08
+const standsApart = (piece: LinePiece, next: LinePiece): boolean => next.spaced ?? next.x - piece.x - widthOf(piece) > piece.size * 0.08
 const alike = (piece: LinePiece, first: TextPiece): boolean =>
-  'shape' in piece && piece.shape.face === first.shape.face && piece.size === first.size && piece.rise === first.rise
+  'shape' in piece &&
+  piece.shape.face === first.shape.face &&
+  piece.size === first.size &&
+  piece.rise === first.rise &&
+  !runsLeftwards(`${piece.shape.features} ${first.shape.features}`)

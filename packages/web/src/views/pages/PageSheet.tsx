@@ -2,8 +2,8 @@
 
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import { type Families, type MonoFamily, type TextFamily, usualFamilies } from '@steady-ledger/core/type/families.ts'
-import type { AnyFace } from '@steady-ledger/core/type/fonts.ts'
-import { memo, type ReactNode } from 'react'
+import { type AnyFace, runsLeftwards } from '@steady-ledger/core/type/fonts.ts'
+import { type CSSProperties, memo, type ReactNode } from 'react'
 
 interface Drawn {
   family: string
@@ -42,6 +42,13 @@ function facesOf({ text, sans, mono }: Families): Record<AnyFace, Drawn> {
     signsItalic,
     signsBold,
     signsBoldItalic,
+    hebrew: { family: 'Noto Serif Hebrew' },
+    hebrewBold: { family: 'Noto Serif Hebrew', weight: 700 },
+    arabic: { family: 'Noto Naskh Arabic' },
+    arabicBold: { family: 'Noto Naskh Arabic', weight: 700 },
+    thai: { family: 'Noto Sans Thai' },
+    thaiBold: { family: 'Noto Sans Thai', weight: 700 },
+    emoji: { family: 'Noto Emoji' },
   }
 }
 
@@ -51,6 +58,12 @@ const settings = (features: string): string =>
     .split(' ')
     .map(tag => `'${tag}'`)
     .join(', ')
+
+/** Words that run from right to left end where they stand: at the left. */
+function featured(features: string): CSSProperties {
+  const drawn = { fontFeatureSettings: settings(features) }
+  return runsLeftwards(features) ? { ...drawn, direction: 'rtl', unicodeBidi: 'isolate-override' } : drawn
+}
 
 interface Props {
   drawing: PageDrawing
@@ -118,7 +131,8 @@ export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddres
                   fontSize={run.size}
                   fontWeight={weight}
                   fontStyle={style}
-                  style={run.features ? { fontFeatureSettings: settings(run.features) } : undefined}
+                  style={run.features ? featured(run.features) : undefined}
+                  textAnchor={runsLeftwards(run.features) ? 'end' : undefined}
                   className={run.marked ? 'marked' : run.lead ? 'lead' : undefined}
                 >
                   {run.words.map((word, w) => (
