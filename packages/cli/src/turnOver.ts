@@ -3,6 +3,7 @@ import type { FormulaTypesetter } from '@steady-ledger/core/formulas/typesetter.
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
+import { withOwnFaces } from '@steady-ledger/core/type/ownFaces.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { setFormulas } from './formulas/setFormulas.ts'
 import { readFonts } from './host.ts'
@@ -12,6 +13,6 @@ export async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts:
   const { createTypesetter } = await import('@steady-ledger/core/formulas/converter.ts')
   const formulas = createTypesetter()
   await Promise.all([setFormulas(work, formulas), readPatternsFor(work)])
-  const fonts = openFonts(readFonts(work.houseStyle.families))
+  const fonts = openFonts(withOwnFaces(readFonts(work.houseStyle.families), work))
   return { turnover: new TurnoverEngine(fonts, formulas).run(work), fonts, formulas }
 }

@@ -8,7 +8,7 @@ import { openFonts } from '../src/type/fonts.ts'
 import { workFromJson, workToJson } from '../src/work/file/workFile.ts'
 import { lineSpacingOf, withLineSpacing } from '../src/work/lineSpacing.ts'
 import { faceNames, houseStyleDefinition } from '../src/work/parts/houseStyle.ts'
-import { readyStyles } from '../src/work/parts/readyStyles.ts'
+import { noOwnFaces, readyStyles } from '../src/work/parts/readyStyles.ts'
 import { chapter, formulas, workOf } from './support/work.ts'
 
 const all: Families[] = [
@@ -37,7 +37,7 @@ test.each([
   ['officeSans', 'sans', { n: 556, M: 833, o: 556, ' ': 278, W: 944, i: 222 }],
   ['typewriter', 'mono', { n: 600, M: 600, ' ': 600 }],
 ] as const)('%s has the widths that are prescribed (%s)', (_family, face, widths) => {
-  const fonts = openFonts(readFonts({ text: 'officeRoman', sans: 'officeSans', mono: 'typewriter' }))
+  const fonts = openFonts(readFonts({ text: 'officeRoman', sans: 'officeSans', mono: 'typewriter', own: noOwnFaces() }))
   for (const [letter, width] of Object.entries(widths))
     expect([letter, Math.round(fonts[face].shape(letter).width * 1000)]).toEqual([letter, width])
 })

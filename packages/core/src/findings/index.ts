@@ -4,6 +4,7 @@ import { type Check, type FoundIn, optionsOf } from './check.ts'
 import { brokenFormula } from './checks/brokenFormula.ts'
 import { emptyParagraph } from './checks/emptyParagraph.ts'
 import { emptySlot } from './checks/emptySlot.ts'
+import { faceMissing } from './checks/faceMissing.ts'
 import { highRoman } from './checks/highRoman.ts'
 import { indexManyPages } from './checks/indexManyPages.ts'
 import { indexMarks } from './checks/indexMarks.ts'
@@ -48,6 +49,7 @@ export const checks: readonly Check[] = [
   printedNowhere,
   overTheEdge,
   unknownSign,
+  faceMissing,
   notesNowhere,
   indexSeeNowhere,
   indexMarks,

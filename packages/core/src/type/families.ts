@@ -3,6 +3,8 @@
  * letter by letter, so that lines and pages come out as with them: the roman, the plain sans and the typewriter. They are called by what
  * they look like.
  */
+import type { HouseStyle } from '../work/parts/houseStyle.ts'
+import { noOwnFaces } from '../work/parts/readyStyles.ts'
 
 /** Files of the four faces of a family that texts are set in: upright, slanted, heavier, heavier and slanted. */
 interface Four {
@@ -61,6 +63,8 @@ export interface Families {
   text: TextFamily
   sans: SansFamily
   mono: MonoFamily
+  /** Files of the author's own, by the face that each stands in for; empty where none does. */
+  own: HouseStyle['families']['own']
 }
 
-export const usualFamilies: Families = { text: 'bookSerif', sans: 'bookSans', mono: 'code' }
+export const usualFamilies: Families = { text: 'bookSerif', sans: 'bookSans', mono: 'code', own: noOwnFaces() }

@@ -6,10 +6,13 @@ import type { Exceptions } from './hyphenation.ts'
 
 /** Faces that are asked for what a face of the house style lacks, chosen by nobody. */
 export type FallbackName = keyof typeof fallbackPackages
-export type AnyFace = FaceName | FallbackName
+/** Faces of the author's own for what all others lack, which are asked first. */
+const ownFallbacks = ['own0', 'own1', 'own2', 'own3'] as const
+export type OwnFallback = (typeof ownFallbacks)[number]
+export type AnyFace = FaceName | FallbackName | OwnFallback
 
 /** The files of the faces a work is set in, read by the host from the packages that ship with the program; the others may come later. */
-export type FontFiles = Record<FaceName, Uint8Array> & Partial<Record<FallbackName, Uint8Array>>
+export type FontFiles = Record<FaceName, Uint8Array> & Partial<Record<FallbackName | OwnFallback, Uint8Array>>
 
 /** Package path of each face's file, by the families that a work is set in: the same bytes serve the screen, the shaper and the PDF. */
 export function fontPackages({ text, sans, mono }: Families = usualFamilies): Record<FaceName, string> {
@@ -109,7 +112,7 @@ export interface OpenFace {
   plainAdvance(glyph: number): number
 }
 
-export type Fonts = Record<FaceName, OpenFace> & Partial<Record<FallbackName, OpenFace>>
+export type Fonts = Record<FaceName, OpenFace> & Partial<Record<FallbackName | OwnFallback, OpenFace>>
 
 /** A face of HarfBuzz, and what shapes with it. */
 interface Shaper {
@@ -202,13 +205,13 @@ const rememberedShapes = 60_000
 
 export function openFonts(files: FontFiles): Fonts {
   const buffer = new hb.Buffer()
-  const others: Partial<Record<FallbackName, OpenFace>> = {}
-  for (const name of fallbackNames) {
+  const others: Partial<Record<FallbackName | OwnFallback, OpenFace>> = {}
+  for (const name of [...ownFallbacks, ...fallbackNames]) {
     const bytes = files[name]
     if (bytes) others[name] = openFace(name, bytes, buffer)
   }
   const own = faceNames.map(name => {
-    const asked = fallbacks[name].flatMap(other => others[other] ?? [])
+    const asked = [...ownFallbacks, ...fallbacks[name]].flatMap(other => others[other] ?? [])
     return [name, openFace(name, files[name], buffer, asked)]
   })
   return { ...(Object.fromEntries(own) as Record<FaceName, OpenFace>), ...others }

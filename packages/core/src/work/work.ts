@@ -8,14 +8,17 @@ import { schema } from './schema.ts'
 
 export type { WorkKind } from './parts/part.ts'
 
+/** A file that belongs to a work: a picture, or a face of the author's own. */
 export interface Picture {
   name: string
-  type: 'image/svg+xml' | 'image/png' | 'image/jpeg'
+  type: 'image/svg+xml' | 'image/png' | 'image/jpeg' | 'font/ttf' | 'font/otf'
   bytes: Uint8Array
-  /** Size in pixels, or in the units of an SVG's view box. */
+  /** Size in pixels, or in the units of an SVG's view box; 0 for a face. */
   width: number
   height: number
 }
+
+export const isFaceFile = ({ type }: Pick<Picture, 'type'>): boolean => type.startsWith('font/')
 
 export interface Work extends Parts {
   doc: Node
@@ -51,9 +54,10 @@ export function newWork(kind: WorkKind, title: string, newId: () => string): Wor
   }
 }
 
-/** The pictures that a figure of the work shows; others are left over from what was removed. */
-export function usedPictures({ doc, pictures }: Work): Picture[] {
-  const names = new Set<string>()
+/** The pictures that a figure of the work shows, and the faces it is set in; others are left over from what was removed. */
+export function usedPictures({ doc, pictures, houseStyle }: Pick<Work, 'doc' | 'pictures' | 'houseStyle'>): Picture[] {
+  const { others, ...own } = houseStyle.families.own
+  const names = new Set<string>([...Object.values(own), ...others])
   doc.descendants(node => {
     if (node.attrs.picture) names.add(node.attrs.picture)
     return !node.isTextblock

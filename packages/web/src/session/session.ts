@@ -27,7 +27,7 @@ import { keepState } from '../storage/states.ts'
 import { claimWork, loadWork, notePages, storeWork, tidyWork } from '../storage/works.ts'
 import { WriterLock } from '../storage/writerLock.ts'
 import { notify } from '../ui/notices.ts'
-import type { TurnoverSummary } from '../workers/protocol.ts'
+import { factsOf, type TurnoverSummary } from '../workers/protocol.ts'
 import type { Act } from './acts.ts'
 import { DocumentStore } from './documentStore.ts'
 import { changesSince, recordsNow } from './onRecord.ts'
@@ -361,8 +361,7 @@ export class Session {
   async addPicture(picture: Picture): Promise<void> {
     await this.saver.addPicture(picture)
     this.pictures.add(picture)
-    const { bytes: _bytes, ...facts } = picture
-    this.pages.picture(facts)
+    this.pages.picture(factsOf(picture))
     this.live.push()
   }
 
@@ -374,7 +373,7 @@ export class Session {
 
   private contents() {
     const { doc, pictures } = this.work
-    const facts = [...pictures.values()].map(({ bytes: _bytes, ...found }) => found)
+    const facts = [...pictures.values()].map(factsOf)
     return { work: this.id, doc: JSON.stringify(doc.toJSON()), parts: partsOnPages(this.work), pictures: facts }
   }
 

@@ -2,8 +2,9 @@
 
 import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
-import { type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
+import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
+import { withOwnFaces } from '@steady-ledger/core/type/ownFaces.ts'
 import { facesWanted } from '@steady-ledger/core/type/signsIn.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
@@ -44,9 +45,11 @@ async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts 
   formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
   if (needsConverter(work.doc, formulas)) await fetchConverter()
   await readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error))
-  let fonts = openFonts(await fetchFonts(work.houseStyle.families))
+  const opened = async (more: Iterable<FallbackName> = []) =>
+    openFonts(withOwnFaces(await fetchFonts(work.houseStyle.families, more), work))
+  let fonts = await opened()
   const others = facesWanted(work, fonts)
-  if (others.size) fonts = openFonts(await fetchFonts(work.houseStyle.families, others))
+  if (others.size) fonts = await opened(others)
   const steps = new TurnoverEngine(fonts, formulas).steps(work)
   let step = steps.next()
   while (!step.done) {

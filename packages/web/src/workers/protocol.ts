@@ -7,10 +7,16 @@ import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { PageReasons } from '@steady-ledger/core/pages/why.ts'
 import type { Parts } from '@steady-ledger/core/work/parts/index.ts'
-import type { Picture } from '@steady-ledger/core/work/work.ts'
+import { isFaceFile, type Picture } from '@steady-ledger/core/work/work.ts'
 import type { Choice, FoundWork } from '../storage/backup.ts'
 
-export type PictureFacts = Omit<Picture, 'bytes'>
+/** A picture without its bytes; a face with them. */
+export type PictureFacts = Omit<Picture, 'bytes'> & { bytes?: Uint8Array }
+
+export function factsOf(picture: Picture): PictureFacts {
+  const { bytes: _bytes, ...facts } = picture
+  return isFaceFile(picture) ? picture : facts
+}
 
 /** A work as the thread that makes pages is given it. */
 export interface OpenContents {

@@ -15,6 +15,7 @@ import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-le
 import { type Families, usualFamilies } from '@steady-ledger/core/type/families.ts'
 import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { patternsMissingFor, readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
+import { withOwnFaces } from '@steady-ledger/core/type/ownFaces.ts'
 import { facesWanted } from '@steady-ledger/core/type/signsIn.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
 import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
@@ -40,7 +41,7 @@ const mostMatches = 2000
 let epoch = 0
 const say = (message: FromTurnover): void => postMessage({ ...message, epoch })
 const noBytes = new Uint8Array()
-const withoutBytes = (picture: PictureFacts) => ({ ...picture, bytes: noBytes })
+const asFar = (picture: PictureFacts) => ({ ...picture, bytes: picture.bytes ?? noBytes })
 
 const formulas = createLateTypesetter()
 let engine: TurnoverEngine
@@ -57,7 +58,7 @@ function setIn(opened: Fonts): void {
 /** The families that were asked for last, and those of the faces that are open. */
 let families: Families = usualFamilies
 let opened: Families = usualFamilies
-const sameFamilies = (a: Families, b: Families): boolean => a.text === b.text && a.sans === b.sans && a.mono === b.mono
+const sameFamilies = (a: Families, b: Families): boolean => JSON.stringify(a) === JSON.stringify(b)
 
 /** Tells the author what the pages are made without. */
 const without =
@@ -67,14 +68,19 @@ const without =
     say({ kind: 'without', says })
   }
 
+async function setInFaces(wanted: Families): Promise<void> {
+  const files = await fetchFonts(wanted, others)
+  setIn(openFonts(work ? withOwnFaces(files, work) : files))
+}
+
 async function fetchOtherFonts(wanted: readonly FallbackName[]): Promise<void> {
   for (const name of wanted) others.add(name)
-  setIn(openFonts(await fetchFonts(opened, others)))
+  await setInFaces(opened)
 }
 
 async function fetchFamilies(wanted: Families): Promise<void> {
   families = wanted
-  setIn(openFonts(await fetchFonts(wanted, others)))
+  await setInFaces(wanted)
   opened = wanted
 }
 
@@ -288,7 +294,7 @@ async function keepFormulas(): Promise<void> {
 }
 
 function open(message: Extract<ToTurnover, { kind: 'open' }>): void {
-  const pictures = new Map(message.pictures.map(picture => [picture.name, withoutBytes(picture)]))
+  const pictures = new Map(message.pictures.map(picture => [picture.name, asFar(picture)]))
   epoch = message.epoch
   work = { ...message.parts, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
   version = 0
@@ -325,7 +331,7 @@ function hear(message: ToTurnover): void {
       beginSoon()
       break
     case 'picture':
-      if (work) work = { ...work, pictures: new Map(work.pictures).set(message.picture.name, withoutBytes(message.picture)) }
+      if (work) work = { ...work, pictures: new Map(work.pictures).set(message.picture.name, asFar(message.picture)) }
       begin()
       break
     case 'draw':

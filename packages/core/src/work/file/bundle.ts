@@ -1,9 +1,10 @@
 /** Bundles: a work and its pictures in one zip file. Reading is bounded in size, count, names and compression, for files come from anywhere. */
 import { strFromU8, strToU8, type Zippable, zipSync } from 'fflate'
-import { type Picture, usedPictures, type Work } from '../work.ts'
+import { isFaceFile, type Picture, usedPictures, type Work } from '../work.ts'
 import { archiveEntries, unpack } from './archive.ts'
 import { contentsName, contentsOf, verifyContents } from './contents.ts'
-import { PictureError, readPicture } from './pictureFile.ts'
+import { readEnclosed } from './enclosed.ts'
+import { Refusal } from './refusal.ts'
 import { WorkFileError, workFromJson, workToJson } from './workFile.ts'
 
 export const largestBundle = 256 * 1024 * 1024
@@ -11,10 +12,12 @@ const largestContent = 512 * 1024 * 1024
 const mostFiles = 5002
 const highestRatio = 400
 const megabyte = 1024 * 1024
-const pictureName = /^pictures\/([\p{L}\p{N}][\p{L}\p{N} ._()-]{0,199})$/u
+const pictureName = /^(?:pictures|faces)\/([\p{L}\p{N}][\p{L}\p{N} ._()-]{0,199})$/u
 
-/** The name of a picture by its path in a bundle; undefined for anything else. */
+/** The name of a picture or a face by its path in a bundle; undefined for anything else. */
 export const pictureNameOf = (path: string): string | undefined => pictureName.exec(path)?.[1]
+
+const pathOf = (picture: Picture): string => `${isFaceFile(picture) ? 'faces' : 'pictures'}/${picture.name}`
 
 /** Everything is written with one date, so that the same work gives the same bytes. */
 const epoch = new Date(1980, 0, 1)
@@ -29,7 +32,7 @@ export function writeBundle(work: Work, keepsakes = ''): Uint8Array {
   if (!workFromJson(text, pictures).doc.eq(work.doc))
     throw new WorkFileError('The work would open as something else than it is. Nothing was written.')
   const files = new Map<string, Uint8Array>([['work.json', strToU8(text)]])
-  for (const [name, { bytes }] of [...pictures].sort(([a], [b]) => (a < b ? -1 : 1))) files.set(`pictures/${name}`, bytes)
+  for (const [, picture] of [...pictures].sort(([a], [b]) => (a < b ? -1 : 1))) files.set(pathOf(picture), picture.bytes)
   if (keepsakes) files.set(keepsakesName, strToU8(keepsakes))
   files.set(contentsName, contentsOf(files))
   return zipSync(Object.fromEntries([...files].map(([name, bytes]) => [name, [bytes, { level: 6, mtime: epoch }]])) satisfies Zippable)
@@ -81,9 +84,9 @@ export function assemble(files: Map<string, Uint8Array>): Work {
     const name = pictureNameOf(path)
     if (!name) continue
     try {
-      pictures.set(name, readPicture(name, bytes))
+      pictures.set(name, readEnclosed(name, bytes))
     } catch (error) {
-      throw error instanceof PictureError ? new WorkFileError(`A picture of the bundle cannot be used. ${error.message}`) : error
+      throw error instanceof Refusal ? new WorkFileError(`A picture or face of the bundle cannot be used. ${error.message}`) : error
     }
   }
   return workFromJson(strFromU8(text), pictures)

@@ -6,7 +6,7 @@ import { type Node, schema } from '../schema.ts'
 import type { Picture, Work } from '../work.ts'
 import { type FoundFile, foundFiles } from './archive.ts'
 import { BundleBounds, largestBundle, pictureNameOf } from './bundle.ts'
-import { readPicture } from './pictureFile.ts'
+import { readEnclosed } from './enclosed.ts'
 import { broughtUpToDate, documentFromJson, partFrom, titleOf as titleOfPart } from './workFile.ts'
 
 export interface Salvage {
@@ -104,7 +104,7 @@ function picturesIn(files: ReadonlyMap<string, FoundFile>, file: Record<string, 
   const pictures = new Map<string, Picture>()
   for (const [path, { content, whole }] of files) {
     const name = pictureNameOf(path)
-    const picture = name && whole ? tried(() => readPicture(name, content)) : null
+    const picture = name && whole ? tried(() => readEnclosed(name, content)) : null
     if (name && picture) pictures.set(name, picture)
   }
   const named = Array.isArray(file.pictures) ? file.pictures.filter(name => typeof name === 'string') : []

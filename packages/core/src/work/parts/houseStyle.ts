@@ -1,8 +1,11 @@
 /** How a work looks on paper. All lengths in PostScript points (1/72 inch). What a form shows of it is said here too. */
-import { flag, oneOf, orNone, points, type Shown, type Static, Type, whole, words } from '../definition.ts'
+import { flag, oneOf, orNone, pictureName, points, type Shown, type Static, Type, whole, words } from '../definition.ts'
 import { type Role, roleNames } from '../roles.ts'
 import type { Part } from './part.ts'
 import { paperStyle, thesisStyle } from './readyStyles.ts'
+
+/** How many faces of the author's own may be asked for what all others lack. */
+export const mostOwnOthers = 4
 
 export const faceNames = ['serif', 'serifItalic', 'serifBold', 'serifBoldItalic', 'sans', 'sansSemibold', 'mono'] as const
 export type FaceName = (typeof faceNames)[number]
@@ -190,6 +193,14 @@ export const houseStyleDefinition = Type.Object(
           group: 'letters',
           options: { code: 'Of programs', typewriter: 'Typewriter' },
         }),
+        /** Files of the author's own in place of the faces of the families, and for signs that all of those lack. */
+        own: Type.Object(
+          {
+            ...(Object.fromEntries(faceNames.map(name => [name, pictureName()])) as Record<FaceName, ReturnType<typeof pictureName>>),
+            others: Type.Array(pictureName(), { maxItems: mostOwnOthers, default: [] }),
+          },
+          closed,
+        ),
       },
       closed,
     ),

@@ -12,6 +12,18 @@ import type {
   TextStyle,
 } from './houseStyle.ts'
 
+/** No file of the author's own stands in for a face. */
+export const noOwnFaces = (): HouseStyle['families']['own'] => ({
+  serif: '',
+  serifItalic: '',
+  serifBold: '',
+  serifBoldItalic: '',
+  sans: '',
+  sansSemibold: '',
+  mono: '',
+  others: [],
+})
+
 const style = (face: FaceName, size: number, leading: number, more: Partial<TextStyle> = {}): TextStyle => ({
   face,
   size,
@@ -105,7 +117,7 @@ export const thesisStyle = (): HouseStyle => ({
   paragraphGap: 0,
   hyphenate: true,
   divided: '',
-  families: { text: 'bookSerif', sans: 'bookSans', mono: 'code' },
+  families: { text: 'bookSerif', sans: 'bookSans', mono: 'code', own: noOwnFaces() },
   evenFeet: false,
   opticalMargins: false,
   headings: [
@@ -165,7 +177,7 @@ export const officeThesisStyle = (): HouseStyle => ({
   ...oneSidedThesisStyle(),
   name: 'Thesis as offices prescribe it, lines double',
   page: { width: 595.28, height: 841.89, twoSided: false, top: 72, bottom: 72, inner: 108, outer: 72 },
-  families: { text: 'officeRoman', sans: 'officeSans', mono: 'typewriter' },
+  families: { text: 'officeRoman', sans: 'officeSans', mono: 'typewriter', own: noOwnFaces() },
   body: style('serif', 12, 28.8, { align: 'left' }),
   indent: 36,
   hyphenate: false,

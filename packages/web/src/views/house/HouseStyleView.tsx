@@ -24,6 +24,7 @@ import { CheckFields, DefinedFields } from './DefinedFields.tsx'
 import { HeadingPlaces } from './HeadingPlaces.tsx'
 import { ListLooks } from './ListLooks.tsx'
 import { OpeningPages } from './OpeningPages.tsx'
+import { OwnFaces } from './OwnFaces.tsx'
 import { RunningHeads } from './RunningHeads.tsx'
 import { SamplePage } from './SamplePage.tsx'
 import { StyleTable } from './StyleTable.tsx'
@@ -146,6 +147,7 @@ export function HouseStyleView() {
               Office roman, office sans and typewriter are as wide, letter by letter, as the faces that offices prescribe: lines and pages
               come out as with those.
             </p>
+            <OwnFaces style={style} change={change} />
             <StyleTable style={style} scheme={scheme} change={change} />
             <CaptionLooks style={style} scheme={scheme} change={change} />
             <HeadingPlaces style={style} change={change} />

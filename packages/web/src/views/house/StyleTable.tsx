@@ -5,7 +5,7 @@ import type { FaceName, HouseStyle, TextStyle } from '@steady-ledger/core/work/p
 import { type Scheme, seriesRule } from '@steady-ledger/core/work/parts/scheme.ts'
 import { Cell } from './Cell.tsx'
 
-const faces: Record<FaceName, string> = {
+export const faceTitles: Record<FaceName, string> = {
   serif: 'Text',
   serifItalic: 'Text italic',
   serifBold: 'Text bold',
@@ -124,7 +124,7 @@ export function StyleTable({ style, scheme, change }: Props) {
                   value={text.face}
                   onChange={event => set({ face: event.target.value as FaceName })}
                 >
-                  {Object.entries(faces).map(([key, name]) => (
+                  {Object.entries(faceTitles).map(([key, name]) => (
                     <option key={key} value={key}>
                       {name}
                     </option>

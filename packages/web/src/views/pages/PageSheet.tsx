@@ -2,8 +2,10 @@
 
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import { type Families, type MonoFamily, type TextFamily, usualFamilies } from '@steady-ledger/core/type/families.ts'
-import { type AnyFace, runsLeftwards } from '@steady-ledger/core/type/fonts.ts'
+import { type AnyFace, type OwnFallback, runsLeftwards } from '@steady-ledger/core/type/fonts.ts'
+import type { FaceName } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { type CSSProperties, memo, type ReactNode } from 'react'
+import { ownFaceName } from '../../session/ownFaces.ts'
 
 interface Drawn {
   family: string
@@ -25,7 +27,17 @@ function four(family: string): [Drawn, Drawn, Drawn, Drawn] {
   return [{ family }, { family, style: 'italic' }, { family, weight: 600 }, { family, weight: 600, style: 'italic' }]
 }
 
-function facesOf({ text, sans, mono }: Families): Record<AnyFace, Drawn> {
+function facesOf(families: Families): Record<AnyFace, Drawn> {
+  const { others, ...own } = families.own ?? usualFamilies.own
+  const faces = shippedFaces(families)
+  for (const [face, file] of Object.entries(own)) if (file) faces[face as FaceName] = { family: ownFaceName(file) }
+  others.forEach((file, index) => {
+    faces[`own${index}` as OwnFallback] = { family: ownFaceName(file) }
+  })
+  return faces
+}
+
+function shippedFaces({ text, sans, mono }: Families): Record<AnyFace, Drawn> {
   const [serif, serifItalic, serifBold, serifBoldItalic] = four(textNames[text])
   const [plain, , heavy] = four(textNames[sans])
   const [signs, signsItalic, signsBold, signsBoldItalic] = four('STIX Two Text')
@@ -49,6 +61,10 @@ function facesOf({ text, sans, mono }: Families): Record<AnyFace, Drawn> {
     thai: { family: 'Noto Sans Thai' },
     thaiBold: { family: 'Noto Sans Thai', weight: 700 },
     emoji: { family: 'Noto Emoji' },
+    own0: serif,
+    own1: serif,
+    own2: serif,
+    own3: serif,
   }
 }
 

@@ -1,0 +1,132 @@
+/** Faces of the author's own: taken where they hold, refused in words, set, carried and printed. */
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import fc from 'fast-check'
+import { p } from '../../../demo/src/builder.ts'
+import { readFonts } from '../../cli/src/host.ts'
+import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
+import { findingsOf } from '../src/findings/index.ts'
+import { TurnoverEngine } from '../src/turnover/turnover.ts'
+import { openFonts } from '../src/type/fonts.ts'
+import { withOwnFaces } from '../src/type/ownFaces.ts'
+import { readBundle, writeBundle } from '../src/work/file/bundle.ts'
+import { FaceError, looksLikeFace, readFace, slopeAndWeight } from '../src/work/file/faceFile.ts'
+import { houseStyleFromJson, houseStyleToJson } from '../src/work/file/workFile.ts'
+import { noOwnFaces, thesisStyle } from '../src/work/parts/readyStyles.ts'
+import type { Picture, Work } from '../src/work/work.ts'
+import { brokenRules } from './support/pdfRules.ts'
+import { ReadPdf, saidBy } from './support/readPdf.ts'
+import { chapter, formulas, workOf } from './support/work.ts'
+
+const require = createRequire(import.meta.url)
+const fileOf = (path: string): Uint8Array => new Uint8Array(readFileSync(require.resolve(`@expo-google-fonts/${path}.ttf`)))
+const hebrew = fileOf('noto-serif-hebrew/400Regular/NotoSerifHebrew_400Regular')
+const typewriter = fileOf('cousine/400Regular/Cousine_400Regular')
+
+/** A face whose maker allows other things. */
+function withRights(bytes: Uint8Array, rights: number): Uint8Array {
+  const copy = bytes.slice()
+  const view = new DataView(copy.buffer)
+  for (let i = 0; i < view.getUint16(4); i++) {
+    const at = 12 + i * 16
+    if (String.fromCharCode(...copy.subarray(at, at + 4)) === 'OS/2') view.setUint16(view.getUint32(at + 8) + 8, rights)
+  }
+  return copy
+}
+
+function workIn(face: Picture | null, own: Partial<ReturnType<typeof noOwnFaces>>, ...paragraphs: string[]): Work {
+  const style = thesisStyle()
+  return workOf([chapter('c', 'A chapter', ...paragraphs.map(text => p`${text}`))], {
+    houseStyle: { ...style, families: { ...style.families, own: { ...noOwnFaces(), ...own } } },
+    pictures: new Map(face ? [[face.name, face]] : []),
+  })
+}
+function pagesOf(work: Work) {
+  const fonts = openFonts(withOwnFaces(readFonts(work.houseStyle.families), work))
+  return { fonts, turnover: new TurnoverEngine(fonts, formulas).run(work) }
+}
+
+test('a face is told by its bytes, and which of a family it is by what is in it', () => {
+  expect(readFace('a.ttf', hebrew)).toMatchObject({ name: 'a.ttf', type: 'font/ttf' })
+  const told = (path: string) => slopeAndWeight(fileOf(path))
+  expect(told('tinos/400Regular/Tinos_400Regular')).toEqual({ italic: false, bold: false })
+  expect(told('tinos/400Regular_Italic/Tinos_400Regular_Italic')).toEqual({ italic: true, bold: false })
+  expect(told('tinos/700Bold/Tinos_700Bold')).toEqual({ italic: false, bold: true })
+  expect(told('tinos/700Bold_Italic/Tinos_700Bold_Italic')).toEqual({ italic: true, bold: true })
+})
+
+test.each<[string, Uint8Array, RegExp]>([
+  ['nothing', new Uint8Array(), /is not a face/],
+  ['a text', new TextEncoder().encode('This is a text and no face at all.'), /is not a face/],
+  ['half of one', hebrew.slice(0, hebrew.length / 2), /is damaged/],
+  ['a head alone', hebrew.slice(0, 12), /is damaged/],
+  ['a collection', Uint8Array.from([0x74, 0x74, 0x63, 0x66, 0, 1, 0, 0, 0, 0, 0, 1]), /several faces in one file/],
+  ['one that is still packed', Uint8Array.from([0x77, 0x4f, 0x46, 0x32, 0, 1, 0, 0, 0, 0, 0, 1]), /is packed/],
+  ['one that must not be embedded', withRights(hebrew, 0x0002), /its maker does not allow it/],
+  ['one that is embedded as pictures alone', withRights(hebrew, 0x0200), /its maker does not allow it/],
+  ['one that is embedded whole or not at all', withRights(hebrew, 0x0100), /only be put into documents whole/],
+])('%s is refused, in words', (_name, bytes, says) => {
+  expect(() => readFace('x.ttf', bytes)).toThrow(says)
+})
+
+test.each([0x0000, 0x0004, 0x0008, 0x000c])('one that may be printed and viewed is taken (%i)', rights => {
+  expect(readFace('x.ttf', withRights(hebrew, rights)).type).toBe('font/ttf')
+})
+
+test('whatever is done to a file, it is taken or refused in words', () => {
+  fc.assert(
+    fc.property(fc.nat(600), fc.uint8Array({ minLength: 1, maxLength: 40 }), (at, bytes) => {
+      const broken = hebrew.slice()
+      broken.set(bytes, at)
+      try {
+        readFace('x.ttf', broken)
+      } catch (error) {
+        expect(error).toBeInstanceOf(FaceError)
+      }
+    }),
+    { numRuns: 60 },
+  )
+  expect(looksLikeFace(hebrew)).toBe(true)
+})
+
+test('the text is set in it, the work carries it, and the PDF embeds and says it', async () => {
+  const work = workIn(
+    readFace('typewriter.ttf', typewriter),
+    { serif: 'typewriter.ttf' },
+    'Wind over the western basin of the lake. '.repeat(6).trim(),
+  )
+  const { turnover, fonts } = pagesOf(work)
+  // All letters are as wide as each other.
+  expect(fonts.serif.shape('i').width).toBeCloseTo(fonts.serif.shape('m').width)
+  const read = readBundle(writeBundle(work))
+  expect(read.pictures.get('typewriter.ttf')!.bytes).toEqual(typewriter)
+  expect(read.houseStyle.families.own.serif).toBe('typewriter.ttf')
+  const bytes = await writePdf(turnover, fonts, { date: new Date(0) })
+  const pdf = await ReadPdf.open(bytes)
+  expect(brokenRules(pdf, bytes)).toEqual([])
+  expect(saidBy(pdf.tree()).replace(/\u00ad/g, '')).toContain('Wind over the western basin of the lake.')
+})
+
+test('signs that all others lack are set in it, and nothing else is', () => {
+  const text = 'שלום on the gate'
+  const work = workIn(readFace('signs.ttf', hebrew), { others: ['signs.ttf'] }, text)
+  const faces = new Set<string>()
+  for (const page of pagesOf(work).turnover.pages)
+    for (const { box } of page.placed)
+      for (const mark of box.marks)
+        if (mark.kind === 'line')
+          for (const piece of mark.line.pieces) if ('shape' in piece && /[א-ת]/.test(piece.shape.text)) faces.add(piece.shape.face)
+  expect([...faces]).toEqual(['own0'])
+})
+
+test('a style that names a file the work does not have is set in its family, and that is found', () => {
+  const work = workIn(null, {}, 'Wind.')
+  const style = houseStyleFromJson(
+    houseStyleToJson({ ...work.houseStyle, families: { ...work.houseStyle.families, own: { ...noOwnFaces(), serif: 'lost.otf' } } }),
+  )
+  const { turnover, fonts } = pagesOf({ ...work, houseStyle: style })
+  expect(fonts.serif.bytes).toEqual(pagesOf(work).fonts.serif.bytes)
+  expect(findingsOf(turnover).map(({ message }) => message)).toContain(
+    'The letters of “lost.otf” are not in this work: it is set in those of the family.',
+  )
+})
