@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import fc from 'fast-check'
+import * as fontkit from 'fontkit'
 import { p } from '../../../demo/src/builder.ts'
 import { readFonts } from '../../cli/src/host.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
@@ -11,6 +12,7 @@ import { openFonts } from '../src/type/fonts.ts'
 import { withOwnFaces } from '../src/type/ownFaces.ts'
 import { readBundle, writeBundle } from '../src/work/file/bundle.ts'
 import { FaceError, looksLikeFace, readFace, slopeAndWeight } from '../src/work/file/faceFile.ts'
+import { unpackFace } from '../src/work/file/unpackFace.ts'
 import { houseStyleFromJson, houseStyleToJson } from '../src/work/file/workFile.ts'
 import { noOwnFaces, thesisStyle } from '../src/work/parts/readyStyles.ts'
 import type { Picture, Work } from '../src/work/work.ts'
@@ -87,6 +89,36 @@ test('whatever is done to a file, it is taken or refused in words', () => {
     { numRuns: 60 },
   )
   expect(looksLikeFace(hebrew)).toBe(true)
+})
+
+/** Faces that are packed, and what each is compared with: the outlines and widths that another reader finds in the packed file. */
+test.each(['source-sans-3-latin-600-normal', 'source-sans-3-latin-400-italic', 'source-sans-3-greek-400-normal'])(
+  '%s is unpacked outline by outline, width by width',
+  async file => {
+    const packed = new Uint8Array(readFileSync(require.resolve(`@fontsource/source-sans-3/files/${file}.woff2`)))
+    const unpacked = await unpackFace('a.woff2', packed)
+    readFace('a.ttf', unpacked)
+    const [before, after] = [fontkit.create(packed), fontkit.create(unpacked)] as const
+    expect(after.numGlyphs).toBe(before.numGlyphs)
+    for (let glyph = 0; glyph < before.numGlyphs; glyph++) {
+      expect(after.getGlyph(glyph).path.toSVG()).toBe(before.getGlyph(glyph).path.toSVG())
+      expect(after.getGlyph(glyph).advanceWidth).toBe(before.getGlyph(glyph).advanceWidth)
+    }
+    expect(after.characterSet).toEqual(before.characterSet)
+  },
+)
+
+test('a packed face that does not hold is refused in words, wherever it is broken', async () => {
+  const packed = new Uint8Array(readFileSync(require.resolve('@fontsource/source-sans-3/files/source-sans-3-greek-400-normal.woff2')))
+  await fc.assert(
+    fc.asyncProperty(fc.nat(packed.length - 1), fc.nat(255), async (at, byte) => {
+      const broken = packed.slice()
+      broken[at] = byte
+      await unpackFace('x.woff2', broken).catch(error => expect(error).toBeInstanceOf(FaceError))
+    }),
+    { numRuns: 40 },
+  )
+  await expect(unpackFace('x.woff2', packed.slice(0, 4000))).rejects.toThrow(/is damaged/)
 })
 
 test('the text is set in it, the work carries it, and the PDF embeds and says it', async () => {

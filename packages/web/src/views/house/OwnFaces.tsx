@@ -39,14 +39,16 @@ export function OwnFaces({ style, change }: { style: HouseStyle; change(next: Ho
     for (const file of files) {
       try {
         if (use === 'others' && next.others.length >= mostOwnOthers)
-          throw new Error(`No more than ${mostOwnOthers} files can be asked for signs that others lack. Take one away first.`)
+          throw new Error(
+            `“${file.name}” is one too many: ${mostOwnOthers} files can be asked for signs that others lack. Take one away first.`,
+          )
         const face = await faceFromFile(file, taken)
         await session.addPicture(face)
         taken.add(face.name)
         next = withFace(next, use, face)
         count++
       } catch (error) {
-        notify({ kind: 'wrong', text: `“${file.name}” was not taken. ${(error as Error).message}` })
+        notify({ kind: 'wrong', text: `${(error as Error).message} It was not taken.` })
       }
     }
     if (count && set(next))
