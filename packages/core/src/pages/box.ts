@@ -50,6 +50,8 @@ export interface Box {
   lead?: Lead
   /** A caption and its object, or a short table: may move to a later page when it does not fit where it stands. */
   float?: Float
+  /** It is turned by a right angle: its marks stand in the frame that `turned.ts` tells of. */
+  turned?: true
   /** The line of its page that it stands on, from 1. */
   pin?: number
   /** Why what should stand here could not be set; the box is a frame in its place. */

@@ -7,15 +7,10 @@ import { unknownSigns } from '../type/unknownSigns.ts'
 import type { Mark, Placed } from './box.ts'
 import { countedBaselines } from './lineNumbers.ts'
 import type { Page } from './page.ts'
+import { turn } from './turned.ts'
 
-/** All lengths in points from the top left corner of the page; baselines for text and formulas. */
-export interface PageDrawing {
-  index: number
-  label: string
-  width: number
-  height: number
-  /** The families of its faces, where they are not the usual ones. */
-  families?: Families
+/** What is drawn. All lengths in points from a top left corner; baselines for text and formulas. */
+export interface Ink {
   lines: {
     y: number
     runs: { face: AnyFace; features: string; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
@@ -23,6 +18,20 @@ export interface PageDrawing {
   formulas: { x: number; y: number; size: number; formula: FormulaDrawing }[]
   rules: [x: number, y: number, width: number, height: number][]
   pictures: { x: number; y: number; width: number; height: number; picture: string; alternative: string }[]
+}
+
+const noInk = (): Ink => ({ lines: [], formulas: [], rules: [], pictures: [] })
+
+/** A page; what is on it from its top left corner. */
+export interface PageDrawing extends Ink {
+  index: number
+  label: string
+  width: number
+  height: number
+  /** The families of its faces, where they are not the usual ones. */
+  families?: Families
+  /** What is turned on it by a right angle, each with the matrix from its frame to the page. */
+  turned: (Ink & { matrix: readonly number[] })[]
   /** Where blocks stand, for pointing at them. */
   areas: { block: string; y: number; height: number }[]
   side: Page['side']
@@ -37,10 +46,8 @@ export function drawPage(page: Page, families?: Families): PageDrawing {
     label: page.label,
     width: page.width,
     height: page.height,
-    lines: [],
-    formulas: [],
-    rules: [],
-    pictures: [],
+    ...noInk(),
+    turned: [],
     areas: [],
     side: page.side,
     baselines: countedBaselines(page.placed),
@@ -55,11 +62,16 @@ export function drawPage(page: Page, families?: Families): PageDrawing {
   return drawing
 }
 
-function draw({ x, y, box }: Placed, drawing: PageDrawing): void {
-  for (const mark of box.marks) drawMark(mark, x, y, drawing)
+function draw(placed: Placed, drawing: PageDrawing): void {
+  const { x, y, box } = placed
+  if (box.turned) {
+    const own = { ...noInk(), matrix: turn(placed) }
+    for (const mark of box.marks) drawMark(mark, 0, 0, own)
+    drawing.turned.push(own)
+  } else for (const mark of box.marks) drawMark(mark, x, y, drawing)
 }
 
-function drawMark(mark: Mark, x: number, y: number, drawing: PageDrawing): void {
+function drawMark(mark: Mark, x: number, y: number, drawing: Ink): void {
   switch (mark.kind) {
     case 'line':
       drawLine(mark.line, x + mark.x, y + mark.baseline, drawing)
@@ -96,8 +108,8 @@ function shownAs(shape: Shape): string {
     .join('')
 }
 
-function drawLine(line: Line, x: number, y: number, drawing: PageDrawing): void {
-  const runs: PageDrawing['lines'][number]['runs'] = []
+function drawLine(line: Line, x: number, y: number, drawing: Ink): void {
+  const runs: Ink['lines'][number]['runs'] = []
   for (const piece of line.pieces) {
     if ('formula' in piece) {
       drawing.formulas.push({ x: x + piece.x, y, size: piece.size, formula: piece.formula })

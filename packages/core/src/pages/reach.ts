@@ -3,6 +3,7 @@ import type { TextPiece } from '../type/line.ts'
 import type { Mark, Placed } from './box.ts'
 import type { Page } from './page.ts'
 import { extentOf } from './slices.ts'
+import { onPage } from './turned.ts'
 
 interface Reach {
   left: number
@@ -24,11 +25,12 @@ function widthOf(mark: Mark): { left: number; right: number } {
   }
 }
 
-const marksOf = ({ x, y, box }: Placed): Reach[] =>
-  box.marks.map(mark => {
+const marksOf = (placed: Placed): Reach[] =>
+  placed.box.marks.map(mark => {
     const { left, right } = widthOf(mark)
     const { top, bottom } = extentOf(mark)
-    return { left: x + left, right: x + right, top: y + top, bottom: y + bottom }
+    const { x, y, width, height } = onPage(placed, { x: left, y: top, width: right - left, height: bottom - top })
+    return { left: x, right: x + width, top: y, bottom: y + height }
   })
 
 /** The texts on a page, running heads left out, each with the block it belongs to. */

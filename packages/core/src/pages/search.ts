@@ -1,6 +1,7 @@
 /** Finding words on the pages: over line ends, hyphens and page turns, regardless of capitals. */
-import type { Placed } from './box.ts'
+import type { Mark, Placed } from './box.ts'
 import type { Page } from './page.ts'
+import { onPage } from './turned.ts'
 
 /** Where a match stands. Lengths in points from the top left corner of a page: a rectangle for each word it touches. */
 export interface PageMatch {
@@ -34,21 +35,23 @@ const around = 34
 
 function read(placed: Placed[], page: number): ReadText {
   const found: ReadText = { text: '', words: [] }
-  for (const { x, y, box } of placed)
-    for (const mark of box.marks) {
+  let before: { mark: Mark; right: number } | undefined
+  for (const thing of placed)
+    for (const mark of thing.box.marks) {
       if (mark.kind !== 'line') continue
       for (const piece of mark.line.pieces) {
         if (!('shape' in piece)) continue
         const last = found.words.at(-1)
-        const left = x + mark.x + piece.x
-        const baseline = y + mark.baseline
-        const sameLine = last && Math.abs(last.y + last.height * 0.8 - baseline) < 1
+        const left = mark.x + piece.x
+        const width = piece.shape.width * piece.size
         // Pieces that touch are one word; everything else has a space between.
-        if (last && !(sameLine && left - (last.x + last.width) < piece.size * 0.1)) found.text += ' '
+        const touches = before?.mark === mark && !piece.spaced && Math.abs(left - before.right) < piece.size * 0.1
+        if (last && !touches) found.text += ' '
+        before = { mark, right: left + width }
         const from = found.text.length
         found.text += piece.shape.text
-        const width = piece.shape.width * piece.size
-        found.words.push({ from, to: found.text.length, page, x: left, y: baseline - piece.size * 0.8, width, height: piece.size })
+        const area = onPage(thing, { x: left, y: mark.baseline - piece.size * 0.8, width, height: piece.size })
+        found.words.push({ from, to: found.text.length, page, ...area })
       }
       // The next line goes on with the same word.
       if (mark.line.hyphenated && found.text.endsWith('-')) found.text = found.text.slice(0, -1) + divided

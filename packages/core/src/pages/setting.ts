@@ -111,6 +111,8 @@ export interface TextOptions {
   indent?: number
   /** Set before the text itself: “Figure 3.4. ”. */
   leadIn?: Run[]
+  /** Words may be divided where lines are ragged, as in narrow columns of a table. */
+  divides?: boolean
   /** What tells the text block apart where it has no id of its own. */
   identity?: string
 }
@@ -128,12 +130,12 @@ function numberOf(exceptions: Exceptions): number {
 export function setText(
   node: Node,
   setting: Setting,
-  { style, measure, indent = 0, leadIn = [], identity = node.attrs.id ?? '' }: TextOptions,
+  { style, measure, indent = 0, leadIn = [], divides = false, identity = node.attrs.id ?? '' }: TextOptions,
 ): Line[] {
   const { fonts, language, houseStyle } = setting
   const { hyphenate, opticalMargins } = houseStyle
   const exceptions = exceptionsIn(houseStyle.divided)
-  let key = `${measure}|${indent}|${hyphenate}|${opticalMargins}|${numberOf(exceptions)}|${dependencies(node, setting, identity)}`
+  let key = `${measure}|${indent}|${hyphenate}|${divides}|${opticalMargins}|${numberOf(exceptions)}|${dependencies(node, setting, identity)}`
   // A heading that runs in may change its look and none of its words.
   for (const run of leadIn) key += `|${run.text} ${run.face} ${run.size} ${run.features ?? ''}`
   return setting.cache.lines.get(node, key, style, () =>
@@ -144,6 +146,7 @@ export function setText(
       hyphenate,
       exceptions,
       opticalMargins,
+      divides,
       language,
     }),
   )

@@ -62,10 +62,12 @@ const wide = new WeakMap<StripItem[], StripItem[]>()
 
 /** What floats in one piece can stand over all columns; null for what breaks, or is held where it is or at a foot: it stays in its column. */
 function overColumns(strip: StripItem[]): StripItem[] | null {
-  const [item] = strip
-  if (strip.length !== 1 || item?.kind !== 'box' || !item.float || item.float.placement === 'foot') return null
+  const floats = strip.flatMap(item =>
+    item.kind === 'box' && item.float && item.float.placement !== 'foot' ? [[item, item.float] as const] : [],
+  )
+  if (floats.length < strip.length) return null
   let made = wide.get(strip)
-  if (!made) wide.set(strip, (made = [{ ...item, float: { ...item.float, wide: true } }]))
+  if (!made) wide.set(strip, (made = floats.map(([item, float]) => ({ ...item, float: { ...float, wide: true } }))))
   return made
 }
 
@@ -111,7 +113,7 @@ function blockPart(block: Node, place: Place, late: Late | null): StripSource {
   const beside = kind === 'heading' && before === 'paragraph' ? 'opens' : opener ? nodeNumber(opener) : ''
   const key = `${after} ${role} ${late} ${beside}`
   return {
-    allColumns: block.attrs.allColumns === true,
+    allColumns: block.attrs.allColumns === true || block.attrs.placement === 'turned',
     saysMoreThanNumbers: generated || saysMoreThanNumbers(block) || (opener !== null && saysMoreThanNumbers(opener)),
     make: setting => {
       const own = generated ? `${key}|${dependencyOf(kind, block, setting, place)}` : key

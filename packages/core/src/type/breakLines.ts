@@ -283,7 +283,7 @@ function clear(): true {
 }
 
 /** First fit without hyphenation, for ragged text: every line takes what it can. */
-export function fillLines(items: Items, measure: number): number[] {
+export function fillLines(items: Items, measure: number, hyphenate = false): number[] {
   const breaks: number[] = []
   let from = 0
   /** The latest place to break that costs little, and the latest that costs much. */
@@ -296,7 +296,7 @@ export function fillLines(items: Items, measure: number): number[] {
     dear = dear > at ? dear : -1
   }
   for (let i = 0; i < items.count; i++) {
-    if (!items.mayBreak(i) || items.flagged[i] === 1) continue
+    if (!items.mayBreak(i) || (items.flagged[i] === 1 && !hyphenate)) continue
     const penalty = items.isPenalty(i)
     const ends = items.width[i]! + (penalty ? items.before[i]! : 0)
     while (ends - from > measure + 0.01 && (latest >= 0 || dear >= 0)) breakAt(latest >= 0 ? latest : dear)

@@ -16,6 +16,8 @@ export interface ParagraphOptions {
   /** Indent of the first line in points. */
   indent: number
   hyphenate: boolean
+  /** Words may be divided where lines are ragged too, if whole ones leave lines too empty. */
+  divides?: boolean
   /** Words divided otherwise than their language does. */
   exceptions?: Exceptions
   /** Signs hang over the edges of justified text. */
@@ -44,7 +46,11 @@ export function setParagraph(given: Run[], fonts: Fonts, options: ParagraphOptio
     divideWords(dividedItems, wholeItems, chunks, fonts, { language: options.language, exceptions })
     return dividedItems
   }
-  const { items, breaks } = justified ? totalFit(measure, divided) : { items: wholeItems, breaks: ragged(measure) }
+  const { items, breaks } = justified
+    ? totalFit(measure, divided)
+    : options.divides && options.hyphenate
+      ? dividedRagged(measure, divided)
+      : { items: wholeItems, breaks: ragged(measure) }
   const hang = justified && options.opticalMargins === true
   const lines: Line[] = []
   let start = 0
@@ -90,6 +96,23 @@ function ragged(measure: number): number[] {
     if (lastWidth(wholeItems, shorter) >= measure * scrapShare) return shorter
   }
   return full
+}
+
+/** Share of the measure below which a line is too empty for words to stay whole. */
+const emptyShare = 0.6
+
+/** Words stay whole where that leaves no line very empty and none too long. */
+function dividedRagged(measure: number, divided: () => Items): { items: Items; breaks: number[] } {
+  const breaks = ragged(measure)
+  let start = 0
+  const well = breaks.every((end, index) => {
+    const width = wholeItems.width[end]! - wholeItems.width[start]!
+    start = wholeItems.lineStart(end)
+    return width <= measure + 0.01 && (width >= measure * emptyShare || index === breaks.length - 1)
+  })
+  if (well) return { items: wholeItems, breaks }
+  const items = divided()
+  return { items, breaks: fillLines(items, measure, true) }
 }
 
 /** Width of the last line, without the glue that ends a paragraph. */

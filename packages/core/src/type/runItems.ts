@@ -43,6 +43,8 @@ export interface FillOptions {
   indent: number
   style: TextStyle
   hyphenate: boolean
+  /** Words may be divided where lines are ragged too. */
+  divides?: boolean | undefined
   language: string
   exceptions: Exceptions
 }
@@ -52,7 +54,7 @@ export function fillItems(
   items: Items,
   runs: Run[],
   fonts: Fonts,
-  { measure, indent, style, hyphenate, language, exceptions }: FillOptions,
+  { measure, indent, style, hyphenate, divides = false, language, exceptions }: FillOptions,
 ): Chunk[] {
   items.clear()
   if (indent) items.box(indent, -1)
@@ -62,7 +64,7 @@ export function fillItems(
     fonts,
     justified,
     measure - Math.max(0, indent),
-    justified && hyphenate ? language : '',
+    (justified || divides) && hyphenate ? language : '',
     exceptions,
   )
   cutRuns(runs, builder)

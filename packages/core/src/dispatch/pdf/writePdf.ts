@@ -10,6 +10,7 @@ import type { FormulaDrawing } from '../../formulas/typesetter.ts'
 import { identityIn } from '../../numbers/occurrences.ts'
 import type { Box, Mark, Placed, Structure, Tag } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
+import { onPage, turn } from '../../pages/turned.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import { type AnyFace, type Fonts, runsLeftwards } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
@@ -94,6 +95,8 @@ class PdfWriter {
   private readonly tree: StructureTree
   private readonly named = new Set<string>()
   private sheet!: Page
+  /** The turned box that is being written. */
+  private frame: Placed | null = null
   /** What formulas say, and the attributes that carry their MathML, by their notation. */
   private readonly said = new Map<string, string>()
   private readonly mathMl = new Map<string, Reference | null>()
@@ -119,7 +122,27 @@ class PdfWriter {
     this.sheet = page
     this.document.addPage({ size: [page.width, page.height], margin: 0 })
     for (const placed of page.furniture) this.artifact(placed)
-    for (const placed of page.placed) this.box(placed)
+    for (const placed of page.placed) {
+      for (const id of placed.box.begins) this.destination(id, placed)
+      if (placed.box.turned) this.turnedBox(placed)
+      else this.box(placed)
+    }
+  }
+
+  /** What is turned is written in its own frame; what leads somewhere is told by where it is on the page. */
+  private turnedBox(placed: Placed): void {
+    this.frame = placed
+    this.document.addContent(`q ${turn(placed).map(numeral).join(' ')} cm`)
+    this.box({ ...placed, x: 0, y: 0 })
+    this.document.addContent('Q')
+    this.frame = null
+  }
+
+  /** Where something is on the page, whose place is told in the coordinates that are written in. */
+  private where(x: number, y: number, width: number, height: number): Place {
+    if (!this.frame) return [x, y, width, height]
+    const area = onPage(this.frame, { x, y, width, height })
+    return [area.x, area.y, area.width, area.height]
   }
 
   finish(): void {
@@ -136,7 +159,6 @@ class PdfWriter {
 
   private box(placed: Placed): void {
     const { x, y, box } = placed
-    for (const id of box.begins) this.destination(id, x, y)
     for (const mark of box.marks)
       if (mark.kind === 'line') for (const id of mark.line.anchors ?? []) this.markDestination(id, x, y + mark.baseline)
     const link = box.lead && this.isThere(box.lead) ? this.boxLink(box) : null
@@ -177,10 +199,12 @@ class PdfWriter {
 
   /** A place that an index leads to. */
   private markDestination(id: string, x: number, y: number): void {
-    if (this.turnover.markPages.has(id)) this.destination(id, x, y)
+    if (!this.turnover.markPages.has(id)) return
+    const [left, top] = this.where(x, y, 0, 0)
+    this.destination(id, { x: left, y: top })
   }
 
-  private destination(id: string, x: number, y: number): void {
+  private destination(id: string, { x, y }: { x: number; y: number }): void {
     if (this.named.has(id)) return
     this.named.add(id)
     this.document.addNamedDestination(id, 'XYZ', Math.max(0, x - 12), Math.max(0, y - 12), null)
@@ -299,7 +323,8 @@ class PdfWriter {
   }
 
   /** The clickable area of a link to something that is there. */
-  private area(lead: Lead, x: number, y: number, width: number, height: number, structParent: StructureElement): void {
+  private area(lead: Lead, left: number, top: number, wide: number, high: number, structParent: StructureElement): void {
+    const [x, y, width, height] = this.where(left, top, wide, high)
     const options = { structParent, Border: [0, 0, 0] }
     if ('address' in lead)
       this.document.link(x, y, width, height, lead.address, { ...options, Contents: new String(`Link to ${lead.address}`) })
@@ -313,7 +338,7 @@ class PdfWriter {
 
   private picture(mark: Extract<Mark, { kind: 'picture' }>, { x, y, box }: Placed): void {
     const element = this.tree.element(mark.within ?? [`Figure ${box.block}`], box)
-    this.tree.describe(element, mark.alternative, [x + mark.x, y + mark.y, mark.width, mark.height], this.sheet)
+    this.tree.describe(element, mark.alternative, this.where(x + mark.x, y + mark.y, mark.width, mark.height), this.sheet)
     element.add(this.document.markStructureContent('Figure'))
     this.mark(mark, x, y)
     this.document.endMarkedContent()
@@ -324,7 +349,7 @@ class PdfWriter {
     const element = this.document.struct('Formula')
     this.tree.element(mark.within ?? [`P ${box.block}`], box).add(element)
     const top = y + mark.baseline - formula.height * size
-    const place: Place = [x + mark.x, top, formula.width * size, (formula.height + formula.depth) * size]
+    const place = this.where(x + mark.x, top, formula.width * size, (formula.height + formula.depth) * size)
     this.tree.describe(element, this.words(formula, source), place, this.sheet)
     this.tree.attribute(element, this.mathMlOf(formula, source))
     element.add(this.document.markStructureContent('Formula'))

@@ -52,5 +52,5 @@ export function stood(block: Box, node: Node, series: string, setting: Setting):
   const placement = node.attrs.placement as Placement
   const { float } = setting.houseStyle
   if (placement === 'here') return [space(float.before), block, space(float.after)]
-  return [{ ...block, float: { series, placement, before: float.before, after: float.after } }]
+  return [{ ...block, float: { series, placement: placement === 'turned' ? 'page' : placement, before: float.before, after: float.after } }]
 }

@@ -6,6 +6,7 @@ import { box, type Mark, type Structure } from '../box.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
 import { setPanels } from './panels.ts'
+import { turnable } from './turned.ts'
 
 /** Height of the frame that stands for a picture that is not there, as a share of its width. */
 export const missingShape = 0.5
@@ -52,7 +53,7 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
 
 export const captionAbove = (node: Node, setting: Setting): boolean => seriesRule(setting.scheme, seriesOf(node)).captionPlace === 'above'
 
-export const figure: BlockHandler<'figure'> = (node, setting) => {
+export const figure: BlockHandler<'figure'> = turnable((node, setting) => {
   const { id, picture, caption, gap } = setFigure(node, setting.measure, setting.measure * shareOf(node), setting)
   const x = (setting.measure - picture.width) / 2
   const above = captionAbove(node, setting)
@@ -62,7 +63,7 @@ export const figure: BlockHandler<'figure'> = (node, setting) => {
   ]
   const height = picture.height + gap + caption.height
   return stood(box(height, marks, { block: id, begins: idsOf(node), notes: caption.notes }), node, seriesOf(node), setting)
-}
+})
 
 export const pictureMark = (picture: string, width: number, height: number, alternative: string, within: Structure): Mark => ({
   kind: 'picture',

@@ -1,14 +1,15 @@
-/** The grid of a table: columns as wide as their texts want, cells, and the rules between rows. */
+/** The grid of a table: its cells in rows, and the rules between them. */
 
 import type { Node } from 'prosemirror-model'
 import type { Line } from '../../type/line.ts'
 import { attributesOf, isKind } from '../../work/kinds/index.ts'
+import type { HouseStyle } from '../../work/parts/houseStyle.ts'
 import { lineBoxes, type Mark, type Structure } from '../box.ts'
 import { type Setting, setText } from '../setting.ts'
-import { aligned, heavier, variant } from '../variant.ts'
 import { moved, stack } from './caption.ts'
+import { type Cell, cellStyle, isHeadRow, placeCells } from './cells.ts'
+import { type Column, columnsOf, decimalPoint, endless, type Look, lineWidth } from './columnWidths.ts'
 
-const padding = { across: 5, down: 3 }
 const thickRule = 0.9
 const thinRule = 0.45
 
@@ -17,6 +18,9 @@ export interface Row {
   marks: Mark[]
   notes: string[]
   heads: boolean
+  /** From its own top left corner, in points: the edges of its cells, and the stretches below it that no cell reaches over. */
+  edges: readonly number[]
+  open: readonly (readonly [from: number, to: number])[]
 }
 
 /** Rows of a grid, set; `width` is that of all columns. Lengths in points. */
@@ -25,158 +29,112 @@ export interface SetGrid {
   width: number
 }
 
+type Rules = HouseStyle['tableRules']
+
 /** The rules of a row, from its own top left corner. */
-export function rulesOf(rows: Row[], index: number, width: number): Mark[] {
-  const rule = (y: number, height: number): Mark => ({ kind: 'rule', x: 0, y, width, height })
+export function rulesOf(rows: readonly Row[], index: number, width: number, rules: Rules): Mark[] {
+  if (rules === 'none') return []
+  const rule = (x: number, y: number, wide: number, high: number): Mark => ({ kind: 'rule', x, y, width: wide, height: high })
+  const row = rows[index]!
+  const { height, heads, edges, open } = row
+  const last = index === rows.length - 1
   const marks: Mark[] = []
-  if (index === 0) marks.push(rule(0, thickRule))
-  if (rows[index]!.heads && !rows[index + 1]?.heads) marks.push(rule(rows[index]!.height - thinRule, thinRule))
-  if (index === rows.length - 1) marks.push(rule(rows[index]!.height - thickRule, thickRule))
+  const outer = rules === 'all' ? thinRule : thickRule
+  if (index === 0) marks.push(rule(0, 0, width, outer))
+  if (last) marks.push(rule(0, height - outer, width, outer))
+  else if (rules !== 'headAndFoot' || (heads && !rows[index + 1]?.heads))
+    for (const [from, to] of open) marks.push(rule(from, height - thinRule, to - from, thinRule))
+  if (rules === 'all') for (const x of edges) marks.push(rule(Math.min(x, width - thinRule), 0, thinRule, height))
   return marks
 }
 
-interface Cell {
-  node: Node
-  column: number
-  columns: number
-}
-
-/** Sets a grid; `id` is that of the table or panel it belongs to. */
-export function setGrid(grid: Node, id: string, setting: Setting): SetGrid {
+/** Sets a grid; `id` is that of the table or panel it belongs to, `widths` what its author says of the columns. */
+export function setGrid(grid: Node, id: string, widths: string, setting: Setting): SetGrid {
   const layout = placeCells(grid)
-  const columns = Math.max(1, ...layout.map(row => Math.max(0, ...row.map(cell => cell.column + cell.columns))))
-  const look = lookOf(columns, setting)
-  const widths = columnWidths(layout, columns, look, setting)
+  const count = Math.max(1, ...layout.map(row => Math.max(0, ...row.map(cell => cell.column + cell.columns))))
+  const { columns, look } = columnsOf(layout, count, widths, setting)
   const at = [0]
-  for (const width of widths) at.push(at.at(-1)! + width)
+  for (const { width } of columns) at.push(at.at(-1)! + width)
+  const reachesDown = new Array<number>(count).fill(0)
   const rows = layout.map((cells, index): Row => {
-    const set = cells.map(cell =>
-      setCell(
-        cell,
-        at[cell.column]!,
-        at[cell.column + cell.columns]! - at[cell.column]!,
-        [`Table ${id}`, `TR ${id} ${index}`],
-        isHeadRow(grid.child(index)),
-        look,
-        setting,
-      ),
-    )
-    const height = Math.max(look.style.leading, ...set.map(part => part.height)) + look.down * 2
-    return { height, marks: set.flatMap(part => part.marks), notes: set.flatMap(part => part.notes), heads: isHeadRow(grid.child(index)) }
+    const heads = isHeadRow(grid.child(index))
+    const within = [`Table ${id}`, `TR ${id} ${index}`]
+    const set = cells.map(cell => setCell(cell, { at, columns, within, heads, look }, setting))
+    for (const { column, columns: wide, rows: high } of cells) reachesDown.fill(high, column, column + wide)
+    for (let i = 0; i < count; i++) reachesDown[i] = Math.max(0, reachesDown[i]! - 1)
+    return {
+      height: Math.max(look.style.leading, ...set.map(part => part.height)) + look.down * 2,
+      marks: set.flatMap(part => part.marks),
+      notes: set.flatMap(part => part.notes),
+      heads,
+      edges: [...new Set([0, at[count]!, ...cells.flatMap(({ column, columns: wide }) => [at[column]!, at[column + wide]!])])],
+      open: openStretches(reachesDown, at),
+    }
   })
   return { rows, width: at.at(-1)! }
 }
 
-const isHeadRow = (row: Node): boolean => row.childCount > 0 && row.children.every(cell => isKind(cell, 'gridHead'))
-
-/** Which column each cell begins in, cells that reach down from rows above taken into account. */
-function placeCells(grid: Node): Cell[][] {
-  const reaching: number[] = []
-  return grid.children.map(row => {
-    let column = 0
-    const cells = row.children.map((node): Cell => {
-      while (reaching[column]) column++
-      const cell = { node, column, columns: attributesOf(node, 'gridCell').colspan }
-      for (let i = 0; i < cell.columns; i++) reaching[column + i] = attributesOf(node, 'gridCell').rowspan
-      column += cell.columns
-      return cell
-    })
-    for (let i = 0; i < reaching.length; i++) reaching[i] = Math.max(0, (reaching[i] ?? 0) - 1)
-    return cells
+/** From where to where no cell reaches down into the next row: neighbours in one. */
+function openStretches(reachesDown: readonly number[], at: readonly number[]): [number, number][] {
+  const open: [number, number][] = []
+  reachesDown.forEach((reaches, i) => {
+    if (reaches) return
+    const last = open.at(-1)
+    if (last && last[1] === at[i]) last[1] = at[i + 1]!
+    else open.push([at[i]!, at[i + 1]!])
   })
-}
-
-/** How the cells of a grid are set: their text, and the space around it in points. */
-interface Look {
-  style: Setting['houseStyle']['table']
-  across: number
-  down: number
-}
-
-/** What a column has room for at the least, in em: two letters. */
-const narrowest = 2
-/** No letter is set smaller than this share of what the house style says: what is still too wide hangs over, and is told. */
-const smallest = 0.4
-/** The usual look; so many columns that their letters would stand on each other are set smaller. */
-function lookOf(columns: number, { houseStyle: { table }, measure }: Setting): Look {
-  const least = columns * (padding.across * 2 + table.size * narrowest)
-  const scale = Math.max(smallest, measure / least)
-  if (scale >= 1) return { style: table, ...padding }
-  const style = variant(table, `scale ${scale}`, ({ size, leading }) => ({ size: size * scale, leading: leading * scale }))
-  return { style, across: padding.across * scale, down: padding.down }
-}
-
-const endless = 1e4
-
-/** Every column gets its natural width; where the sum is too wide, the wide ones give way in proportion to what they exceed. */
-function columnWidths(layout: Cell[][], columns: number, look: Look, setting: Setting): number[] {
-  const least = look.across * 2 + look.style.size * narrowest
-  const natural = new Array<number>(columns).fill(least)
-  for (const cells of layout)
-    for (const { node, column, columns: spanned } of cells) {
-      if (spanned > 1) continue
-      const width = Math.max(
-        ...node.children.flatMap(paragraph =>
-          setText(paragraph, setting, { style: cellStyle(node, look.style), measure: endless }).map(lineWidth),
-        ),
-      )
-      natural[column] = Math.max(natural[column]!, width + look.across * 2 + 0.5)
-    }
-  const sum = natural.reduce((a, b) => a + b, 0)
-  if (sum <= setting.measure) return natural
-  const fair = setting.measure / columns
-  const wide = natural.map(width => Math.max(0, width - fair))
-  const over = wide.reduce((a, b) => a + b, 0)
-  if (over === 0) return natural
-  return natural.map((width, i) => Math.max(least, width - ((sum - setting.measure) * wide[i]!) / over))
-}
-
-/** Width of a line from its first piece on, whatever its alignment did with the endless measure. */
-const lineWidth = (line: Line): number => line.end - line.start
-
-/** The table style with the alignment or weight of a cell. */
-function cellStyle(cell: Node, base: Look['style']): Look['style'] {
-  const look = aligned(base, attributesOf(cell, 'gridCell').align ?? base.align)
-  return isKind(cell, 'gridHead') ? heavier(look) : look
+  return open
 }
 
 /** The one line that was measured for the column's width is the one that is printed, where it fits and its place does not depend on the width. */
-function setInColumn(paragraph: Node, setting: Setting, style: Setting['houseStyle']['table'], measure: number): Line[] {
+function setInColumn(paragraph: Node, setting: Setting, style: Look['style'], measure: number): Line[] {
   if (style.align === 'left') {
     const natural = setText(paragraph, setting, { style, measure: endless })
     if (natural.length === 1 && lineWidth(natural[0]!) <= measure) return natural
   }
-  return setText(paragraph, setting, { style, measure })
+  return setText(paragraph, setting, { style, measure, divides: true })
+}
+
+/** The row that a cell stands in. */
+interface InRow {
+  /** Where columns begin, in points, the end of the last included. */
+  at: readonly number[]
+  columns: readonly Column[]
+  within: Structure
+  heads: boolean
+  look: Look
 }
 
 function setCell(
-  { node, column, columns }: Cell,
-  left: number,
-  width: number,
-  row: Structure,
-  headsColumns: boolean,
-  look: Look,
+  cell: Cell,
+  { at, columns, within: row, heads, look }: InRow,
   setting: Setting,
 ): { height: number; marks: Mark[]; notes: string[] } {
+  const { node, column, columns: spanned } = cell
+  const left = at[column]!
+  const measure = at[column + spanned]! - left - look.across * 2
   const style = cellStyle(node, look.style)
   const tag = isKind(node, 'gridHead') ? 'TH' : 'TD'
-  const { colspan, rowspan } = attributesOf(node, 'gridCell')
+  const { colspan, rowspan, align } = attributesOf(node, 'gridCell')
   const told = [
-    tag === 'TH' ? `Scope=${headsColumns ? 'Column' : 'Row'}` : '',
+    tag === 'TH' ? `Scope=${heads ? 'Column' : 'Row'}` : '',
     colspan > 1 ? `ColSpan=${colspan}` : '',
     rowspan > 1 ? `RowSpan=${rowspan}` : '',
   ].filter(Boolean)
   const within = [...row, `${tag} ${row.at(-1)} ${column}${told.length ? `|${told.join(' ')}` : ''}`]
-  const measure = width - look.across * 2
-  const boxes = node.children.flatMap(paragraph =>
-    lineBoxes(columns === 1 ? setInColumn(paragraph, setting, style, measure) : setText(paragraph, setting, { style, measure }), {
-      ...style,
-      x: left + look.across,
-      tag,
-      within,
-      block: paragraph.attrs.id,
-    }),
-  )
+  const boxes = node.children.flatMap(paragraph => {
+    const options = { ...style, tag, within, block: paragraph.attrs.id } as const
+    if (align === 'decimal' && spanned === 1) {
+      const [line, ...more] = setText(paragraph, setting, { style, measure: endless })
+      const point = line && more.length === 0 ? decimalPoint(line, setting.fonts, setting.language) : null
+      const { before, after } = columns[column]!
+      if (line && point !== null && before + after <= measure + 0.01)
+        return lineBoxes([line], { ...options, x: left + look.across + (measure - before - after) / 2 + before - point - line.start })
+    }
+    const lines =
+      spanned === 1 ? setInColumn(paragraph, setting, style, measure) : setText(paragraph, setting, { style, measure, divides: true })
+    return lineBoxes(lines, { ...options, x: left + look.across })
+  })
   const { marks, height, notes } = stack(boxes)
   return { height, notes, marks: marks.map(mark => moved(mark, 0, look.down)) }
 }

@@ -1,6 +1,7 @@
 /** A table that breaks over pages: between its rows; on every further page a line says what goes on, and the head rows stand again. */
 import { continuedHead } from '../../content/captions.ts'
 import { headRuns } from '../../type/inline.ts'
+import type { HouseStyle } from '../../work/parts/houseStyle.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
 import { type Box, box, costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type Setting, setWords } from '../setting.ts'
@@ -18,7 +19,7 @@ export function longTable(set: SetTable, setting: Setting): StripItem[] {
       ...more,
     })
   const continued = continuedBoxes(set.id, set.series, setting)
-  const cut = parts.map(part => partBoxes(part, id, continued))
+  const cut = parts.map(part => partBoxes(part, id, continued, setting.houseStyle.tableRules))
   const last = cut.at(-1)?.body ?? []
   // The notes stay with the last rows.
   if (notes.height) last.push(box(notes.height, notes.marks, { block: id, notes: notes.notes }))
@@ -34,9 +35,14 @@ export function longTable(set: SetTable, setting: Setting): StripItem[] {
 }
 
 /** The rows of a part: what heads it, and what may be cut; each row brings what has to stand again before it on a new page. */
-function partBoxes({ id, head, rows, width, x }: PlacedGrid, tableId: string, continued: readonly Box[]): { heads: Box[]; body: Box[] } {
+function partBoxes(
+  { id, head, rows, width, x }: PlacedGrid,
+  tableId: string,
+  continued: readonly Box[],
+  rules: HouseStyle['tableRules'],
+): { heads: Box[]; body: Box[] } {
   const boxes = rows.map((row, index) =>
-    box(row.height, [...rulesOf(rows, index, width).map(rule => moved(rule, x, 0)), ...row.marks.map(mark => moved(mark, x, 0))], {
+    box(row.height, [...rulesOf(rows, index, width, rules).map(rule => moved(rule, x, 0)), ...row.marks.map(mark => moved(mark, x, 0))], {
       block: tableId,
       notes: row.notes,
       breakAfter: row.heads ? Infinity : costs.insideTable,

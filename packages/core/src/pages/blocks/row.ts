@@ -4,6 +4,7 @@ import { box, type Mark } from '../box.ts'
 import type { BlockHandler, Setting } from '../setting.ts'
 import { moved, stood } from './caption.ts'
 import { captionAbove, idsOf, setFigure, shareOf } from './figure.ts'
+import { turnable } from './turned.ts'
 
 /** Space between the columns of a row, in em of the body. */
 const columnGap = 1.6
@@ -11,7 +12,7 @@ const columnGap = 1.6
 const leastColumn = 8
 
 /** Figures side by side; what would make columns too narrow goes on in a further line of figures below. */
-export const row: BlockHandler<'row'> = (node, setting) => {
+export const row: BlockHandler<'row'> = turnable((node, setting) => {
   const { body, caption, float } = setting.houseStyle
   const gutter = columnGap * body.size
   const most = Math.max(1, Math.floor((setting.measure + gutter) / (leastColumn * caption.size + gutter)))
@@ -29,7 +30,7 @@ export const row: BlockHandler<'row'> = (node, setting) => {
   }
   const begins = [node.attrs.id, ...node.children.flatMap(idsOf)]
   return stood(box(height, marks, { block: node.attrs.id, begins, notes }), node, seriesOf(node.firstChild!), setting)
-}
+})
 
 /** Columns as wide as the figures ask for in proportion; pictures stand on one line, captions begin on one line. */
 function lineOfFigures(nodes: readonly Node[], gutter: number, setting: Setting): { marks: Mark[]; height: number; notes: string[] } {

@@ -12,6 +12,7 @@ import { aligned } from '../variant.ts'
 import { captionStack, moved, stack, stood } from './caption.ts'
 import { type Row, rulesOf, setGrid } from './grid.ts'
 import { longTable } from './longTable.ts'
+import { turnable } from './turned.ts'
 
 /** Share of a page beyond which a table may break. */
 const longShare = 0.7
@@ -48,13 +49,13 @@ export interface SetTable {
 const nothing: Stacked = { marks: [], height: 0, notes: [] }
 
 /** What is longer than most of a page breaks between its rows; a shorter table is never broken. */
-export const table: BlockHandler<'table'> = (node, setting) => {
+export const table: BlockHandler<'table'> = turnable((node, setting) => {
   const { float } = setting.houseStyle
   const set = setTable(node, setting)
   const body = set.parts.reduce((sum, part) => sum + heightOf(part), 0) + set.notes.height
   const height = set.caption.height + float.captionGap + body
   return height > setting.height * longShare ? longTable(set, setting) : shortTable(node, set, body, setting)
-}
+})
 
 const heightOf = ({ head, rows }: PlacedGrid): number => head.height + rows.reduce((sum, row) => sum + row.height, 0)
 
@@ -62,8 +63,10 @@ function setTable(node: Node, setting: Setting): SetTable {
   const id = node.attrs.id
   const panels = node.children.filter(child => isKind(child, 'tablePanel'))
   const parts = panels.length
-    ? panels.map((panel, index) => partOf(gridOf(panel), panel.attrs.id, setPanelHead(panel, index > 0, setting), setting))
-    : [partOf(gridOf(node), id, nothing, setting)]
+    ? panels.map((panel, index) =>
+        partOf(gridOf(panel), panel.attrs.id, setPanelHead(panel, index > 0, setting), node.attrs.widths, setting),
+      )
+    : [partOf(gridOf(node), id, nothing, node.attrs.widths, setting)]
   const width = Math.max(...parts.map(part => part.width))
   const series = seriesOf(node)
   return {
@@ -76,8 +79,8 @@ function setTable(node: Node, setting: Setting): SetTable {
   }
 }
 
-function partOf(grid: Node, id: string, head: Stacked, setting: Setting): PlacedGrid {
-  const { rows, width } = setGrid(grid, id, setting)
+function partOf(grid: Node, id: string, head: Stacked, widths: string, setting: Setting): PlacedGrid {
+  const { rows, width } = setGrid(grid, id, widths, setting)
   return { id, head, rows, width, x: (setting.measure - width) / 2 }
 }
 
@@ -108,7 +111,10 @@ function shortTable(node: Node, { id, caption, parts, notes, above, series }: Se
     marks.push(...head.marks.map(mark => moved(mark, 0, y)))
     y += head.height
     rows.forEach((row, index) => {
-      marks.push(...rulesOf(rows, index, width).map(rule => moved(rule, x, y)), ...row.marks.map(mark => moved(mark, x, y)))
+      marks.push(
+        ...rulesOf(rows, index, width, setting.houseStyle.tableRules).map(rule => moved(rule, x, y)),
+        ...row.marks.map(mark => moved(mark, x, y)),
+      )
       y += row.height
     })
   }

@@ -8,8 +8,8 @@ export const labelled = { ...identified, label: words({ most: 200 }) }
 /** What an author may ask of page make-up for any block: that no page turn parts it, or it from what follows. */
 export const kept = { keepTogether: flag(false), keepWithNext: flag(false) }
 
-/** Where a figure or table may stand: where it is or at the head of a later page, held here, at a head, at a foot, alone on a page. */
-export const placements = ['auto', 'here', 'head', 'foot', 'page'] as const
+/** Where a figure or table may stand: where it is or at the head of a later page, held here, at a head, at a foot, alone on a page, turned on one. */
+export const placements = ['auto', 'here', 'head', 'foot', 'page', 'turned'] as const
 export type Placement = (typeof placements)[number]
 
 /** `allColumns`: it stands over all columns of its page, where the text has more than one. */

@@ -1,11 +1,12 @@
 /** Tables: the caption, the grid of cells and the notes below. */
-import { orNone, Type, whole } from '../definition.ts'
+import { oneOf, orNone, Type, whole, words } from '../definition.ts'
 import { blockKind, type HtmlElement, innerKind } from './kind.ts'
-import { aligned, captioned, labelled } from './shared.ts'
+import { alignments, captioned, labelled } from './shared.ts'
 
 export const table = blockKind('table', {
   content: 'caption shortCaption? (grid | tablePanel+) tableNotes?',
-  attributes: captioned,
+  /** `widths`: empty where the texts say how wide columns are; “equal”; or the shares of the columns, as “3 2 1”. */
+  attributes: { ...captioned, widths: words({ most: 400 }) },
   traits: { numbering: 'caption', series: 'table', floats: true },
   markup: { tag: 'figure' },
   editing: { isolating: true },
@@ -39,12 +40,16 @@ export const gridRow = innerKind('gridRow', {
 export const mostColumns = 200
 const mostRows = 5000
 
+/** As those of paragraphs; and at the decimal signs of the column's numbers. */
+export const cellAlignments = [...alignments, 'decimal'] as const
+export type CellAlignment = (typeof cellAlignments)[number]
+
 const cell = {
   colspan: whole({ from: 1, to: mostColumns }),
   rowspan: whole({ from: 1, to: mostRows }),
   /** What the editor keeps of columns that were dragged, in pixels. */
   colwidth: orNone(Type.Array(Type.Integer({ minimum: 0, maximum: 10_000 }), { maxItems: mostColumns })),
-  ...aligned,
+  align: orNone(oneOf(cellAlignments, 'left')),
 }
 const markup = (tag: string) => ({
   tag,
@@ -57,7 +62,7 @@ const markup = (tag: string) => ({
   read: (element: HtmlElement) => ({
     colspan: Number(element.getAttribute('colspan') ?? 1),
     rowspan: Number(element.getAttribute('rowspan') ?? 1),
-    align: { left: 'left', center: 'centre', right: 'right' }[element.getAttribute('align') ?? ''] ?? null,
+    align: { left: 'left', center: 'centre', right: 'right', char: 'decimal' }[element.getAttribute('align') ?? ''] ?? null,
   }),
 })
 

@@ -227,6 +227,16 @@ export const houseStyleDefinition = Type.Object(
     captions: Type.Record(Type.String(), text, { default: {} }),
     note: text,
     table: text,
+    tableRules: oneOf(['headAndFoot', 'rows', 'all', 'none'], 'headAndFoot', {
+      title: 'Rules of tables',
+      group: 'displays',
+      options: {
+        headAndFoot: 'Over and under the head, at the foot',
+        rows: 'Between all rows',
+        all: 'Around every cell',
+        none: 'None',
+      },
+    }),
     list: Type.Object({ indent: gap('Indent of lists', 'text'), between: gap('Space between list items', 'text') }, closed),
     display: Type.Object(
       {

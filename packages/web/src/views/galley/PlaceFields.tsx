@@ -12,7 +12,11 @@ const placements: Record<Placement, string> = {
   head: 'At the head of a page',
   foot: 'At the foot of a page',
   page: 'On a page of its own',
+  turned: 'Turned, on pages of its own',
 }
+/** What breaks between its lines is not turned. */
+const { turned: _turned, ...upright } = placements
+const ofListings = { ...upright, auto: 'In the text; it may break between its lines' } as Record<Placement, string>
 
 /** Of a figure, table, listing or row of figures at a place. */
 export function WhereItStands({ at }: { at: number }) {
@@ -24,13 +28,13 @@ export function WhereItStands({ at }: { at: number }) {
   const placement = node.attrs.placement as Placement
   const set = (name: string, value: unknown): boolean => session.dispatch(session.state.tr.setNodeAttribute(at, name, value))
   const inColumns = columnsIn(doc.resolve(at).node(1), houseStyle) > 1
-  const floats = placement !== 'here' && placement !== 'foot' && (kind !== 'listing' || placement !== 'auto')
+  const floats = placement !== 'here' && placement !== 'foot' && placement !== 'turned' && (kind !== 'listing' || placement !== 'auto')
   return (
     <>
       <Choice
         label={kind === 'row' ? 'Where the row stands' : 'Where it stands'}
         value={placement}
-        options={kind === 'listing' ? { ...placements, auto: 'In the text; it may break between its lines' } : placements}
+        options={kind === 'listing' ? ofListings : placements}
         onChange={value => set('placement', value)}
       />
       {floats && (inColumns || node.attrs.allColumns) && (

@@ -1,13 +1,13 @@
 /** One page proof as SVG, from the drawing that the turnover made: the same places as in the PDF. */
 
-import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import type { Ink, PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import { type Families, type MonoFamily, type TextFamily, usualFamilies } from '@steady-ledger/core/type/families.ts'
 import { type AnyFace, type OwnFallback, runsLeftwards } from '@steady-ledger/core/type/fonts.ts'
 import type { FaceName } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { type CSSProperties, memo, type ReactNode } from 'react'
 import { ownFaceName } from '../../session/ownFaces.ts'
 
-interface Drawn {
+interface DrawnFace {
   family: string
   weight?: number
   style?: string
@@ -23,11 +23,11 @@ const textNames: Record<TextFamily, string> = {
 }
 const monoNames: Record<MonoFamily, string> = { code: 'Source Code Pro', typewriter: 'Cousine' }
 
-function four(family: string): [Drawn, Drawn, Drawn, Drawn] {
+function four(family: string): [DrawnFace, DrawnFace, DrawnFace, DrawnFace] {
   return [{ family }, { family, style: 'italic' }, { family, weight: 600 }, { family, weight: 600, style: 'italic' }]
 }
 
-function facesOf(families: Families): Record<AnyFace, Drawn> {
+function facesOf(families: Families): Record<AnyFace, DrawnFace> {
   const { others, ...own } = families.own ?? usualFamilies.own
   const faces = shippedFaces(families)
   for (const [face, file] of Object.entries(own)) if (file) faces[face as FaceName] = { family: ownFaceName(file) }
@@ -37,7 +37,7 @@ function facesOf(families: Families): Record<AnyFace, Drawn> {
   return faces
 }
 
-function shippedFaces({ text, sans, mono }: Families): Record<AnyFace, Drawn> {
+function shippedFaces({ text, sans, mono }: Families): Record<AnyFace, DrawnFace> {
   const [serif, serifItalic, serifBold, serifBoldItalic] = four(textNames[text])
   const [plain, , heavy] = four(textNames[sans])
   const [signs, signsItalic, signsBold, signsBoldItalic] = four('STIX Two Text')
@@ -93,6 +93,70 @@ interface Props {
   children?: ReactNode
 }
 
+interface DrawnProps {
+  ink: Ink
+  faces: Record<AnyFace, DrawnFace>
+  pictureAddress(name: string): string | undefined
+}
+
+/** Rules, pictures, words and formulas, each in its place. */
+const Drawn = ({ ink, faces, pictureAddress }: DrawnProps) => (
+  <>
+    {ink.rules.map(([x, y, w, h], index) => (
+      <rect key={index} x={x} y={y} width={w} height={h} />
+    ))}
+    {ink.pictures.map((picture, index) => (
+      <image
+        key={index}
+        x={picture.x}
+        y={picture.y}
+        width={picture.width}
+        height={picture.height}
+        href={pictureAddress(picture.picture)}
+        preserveAspectRatio="none"
+      >
+        <title>{picture.alternative}</title>
+      </image>
+    ))}
+    {ink.lines.map((line, index) => (
+      <text key={index} y={line.y}>
+        {line.runs.map((run, k) => {
+          const { family, weight, style } = faces[run.face]
+          return (
+            <tspan
+              key={k}
+              y={line.y - run.rise}
+              fontFamily={`'${family}'`}
+              fontSize={run.size}
+              fontWeight={weight}
+              fontStyle={style}
+              style={run.features ? featured(run.features) : undefined}
+              textAnchor={runsLeftwards(run.features) ? 'end' : undefined}
+              className={run.marked ? 'marked' : run.lead ? 'lead' : undefined}
+            >
+              {run.words.map((word, w) => (
+                <tspan key={w} x={run.x[w]}>
+                  {word}
+                </tspan>
+              ))}
+            </tspan>
+          )
+        })}
+      </text>
+    ))}
+    {ink.formulas.map(({ x, y, size, formula }, index) => (
+      <g key={index} transform={`translate(${x} ${y}) scale(${size / 1000} ${-size / 1000})`}>
+        {formula.outlines.map(({ path, place }, k) => (
+          <path key={k} d={path} transform={`matrix(${place.join(' ')})`} />
+        ))}
+        {formula.rules.map(({ rect, place }, k) => (
+          <rect key={k} x={rect[0]} y={rect[1]} width={rect[2]} height={rect[3]} transform={`matrix(${place.join(' ')})`} />
+        ))}
+      </g>
+    ))}
+  </>
+)
+
 export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddress, current, onGo, children }: Props) {
   const { width, height } = drawing
   const faces = facesOf(drawing.families ?? usualFamilies)
@@ -119,56 +183,10 @@ export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddres
         />
       ))}
       <g className="page-ink">
-        {drawing.rules.map(([x, y, w, h], index) => (
-          <rect key={index} x={x} y={y} width={w} height={h} />
-        ))}
-        {drawing.pictures.map((picture, index) => (
-          <image
-            key={index}
-            x={picture.x}
-            y={picture.y}
-            width={picture.width}
-            height={picture.height}
-            href={pictureAddress(picture.picture)}
-            preserveAspectRatio="none"
-          >
-            <title>{picture.alternative}</title>
-          </image>
-        ))}
-        {drawing.lines.map((line, index) => (
-          <text key={index} y={line.y}>
-            {line.runs.map((run, k) => {
-              const { family, weight, style } = faces[run.face]
-              return (
-                <tspan
-                  key={k}
-                  y={line.y - run.rise}
-                  fontFamily={`'${family}'`}
-                  fontSize={run.size}
-                  fontWeight={weight}
-                  fontStyle={style}
-                  style={run.features ? featured(run.features) : undefined}
-                  textAnchor={runsLeftwards(run.features) ? 'end' : undefined}
-                  className={run.marked ? 'marked' : run.lead ? 'lead' : undefined}
-                >
-                  {run.words.map((word, w) => (
-                    <tspan key={w} x={run.x[w]}>
-                      {word}
-                    </tspan>
-                  ))}
-                </tspan>
-              )
-            })}
-          </text>
-        ))}
-        {drawing.formulas.map(({ x, y, size, formula }, index) => (
-          <g key={index} transform={`translate(${x} ${y}) scale(${size / 1000} ${-size / 1000})`}>
-            {formula.outlines.map(({ path, place }, k) => (
-              <path key={k} d={path} transform={`matrix(${place.join(' ')})`} />
-            ))}
-            {formula.rules.map(({ rect, place }, k) => (
-              <rect key={k} x={rect[0]} y={rect[1]} width={rect[2]} height={rect[3]} transform={`matrix(${place.join(' ')})`} />
-            ))}
+        <Drawn ink={drawing} faces={faces} pictureAddress={pictureAddress} />
+        {drawing.turned?.map((ink, index) => (
+          <g key={index} transform={`matrix(${ink.matrix.join(' ')})`}>
+            <Drawn ink={ink} faces={faces} pictureAddress={pictureAddress} />
           </g>
         ))}
       </g>
