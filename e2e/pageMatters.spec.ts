@@ -59,6 +59,34 @@ test('notes below a table are written by keyboard, and taken away where they wer
   await expect(table.locator('xpath=following-sibling::p[1]')).toHaveText(/^And the text goes on\./)
 })
 
+test('a column stands at its decimal signs, columns have shares of their own, and the table is turned on a page', async ({ page }) => {
+  await openDemo(page)
+  await openChapter(page, '1')
+  await page.locator('.division.open td').nth(1).click()
+  const columns = page.getByRole('region', { name: 'Columns' })
+  await columns.getByLabel('This column is aligned').selectOption('At the decimal sign')
+  await expect(page.locator('.division.open tr > [data-align="decimal"]')).toHaveCount(5)
+  await columns.getByLabel('How wide columns are').selectOption('In shares of my own')
+  const shares = columns.getByLabel('Shares, as 3 2 1 or 50 30 20')
+  await shares.fill('wide, narrow')
+  await shares.press('Enter')
+  await expect(columns).toContainText('A number for each column, such as 3 2 1.')
+  await shares.fill('3 1 1 1 1')
+  await shares.press('Enter')
+  await columns.getByRole('button', { name: 'A row below' }).press('Enter')
+  await expect(page.locator('.division.open table tr')).toHaveCount(6)
+  await page.getByLabel('Where it stands').selectOption('Turned, on pages of its own')
+  await inBalance(page)
+  expect(await pageText(page, '5')).toMatch(/Table 1\.1.*Western/)
+  const turned = page.locator('.page-place[data-page="5"] svg g[transform^="matrix(0 -1 1 0"]')
+  await expect(turned).toContainText('Western')
+  const box = (await turned.boundingBox())!
+  expect(box.height).toBeGreaterThan(box.width)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await inBalance(page)
+  await expect(turned).toHaveCount(0)
+})
+
 test('notes that count by page say the same at the foot of the page and in the galley, also for one that was just written', async ({
   page,
 }) => {

@@ -1,5 +1,7 @@
 /** How wide the columns of a table are: what their texts want, what they cannot do without, where their decimal signs stand. */
-import type { Fonts } from '../../type/fonts.ts'
+import { pointsOf } from '../../type/divideWords.ts'
+import type { Fonts, HyphenPoint, Shape } from '../../type/fonts.ts'
+import { exceptionsIn } from '../../type/hyphenation.ts'
 import type { Line } from '../../type/line.ts'
 import { attributesOf } from '../../work/kinds/index.ts'
 import type { HouseStyle } from '../../work/parts/houseStyle.ts'
@@ -25,13 +27,19 @@ export const endless = 1e4
 const padding = { across: 5, down: 3 }
 /** What a column has room for at the least, in em: two letters. */
 const narrowest = 2
-/** Letters are set smaller down to this share before words are torn apart; and down to the second where not even two of them have room. */
-const smallWords = 0.55
+/**
+ * Letters are set smaller down to the first share before words are divided, down to the second before what cannot be divided is torn apart,
+ * and down to the third where not even two of them have room.
+ */
+const wholeWords = 0.8
+const dividedWords = 0.55
 const smallest = 0.4
 
-/** Of a column at the usual size, in points: with all its texts on one line each, and with its longest words whole. */
+/** Of a column, in points: with all its texts on one line each; with its longest words whole, or divided; with two letters. */
 interface Wants extends Column {
   least: number
+  divided: number
+  floor: number
 }
 
 /** The columns of a grid and the look of its cells; `widths` is what the author says of them: nothing, “equal”, or shares. */
@@ -39,26 +47,40 @@ export function columnsOf(layout: readonly Cell[][], count: number, widths: stri
   const { houseStyle, measure } = setting
   const usual: Look = { style: houseStyle.table, ...padding }
   const wants = wantsOf(layout, count, usual, setting)
-  const shares = sharesOf(widths, count)
+  const share = (of: 'least' | 'divided' | 'floor'): number => measure / wants.reduce((sum, want) => sum + want[of], 0)
+  const shares = share('floor') > dividedWords ? sharesOf(widths, count) : null
   if (shares) {
-    const given = shares.map(share => share * measure)
     // Words that are wider than what their author gives them are set smaller as well.
-    const scale = Math.min(1, ...wants.map(({ least }, i) => given[i]! / least))
-    const look = scaled(usual, Math.max(smallWords, scale))
-    return { look, columns: wantsOf(layout, count, look, setting).map((want, i) => ({ ...want, width: given[i]! })) }
+    const scale = Math.min(1, ...wants.map(({ least }, i) => (shares[i]! * measure) / least))
+    const look = scaled(usual, Math.max(dividedWords, scale))
+    return { look, columns: shared(shares, wantsOf(layout, count, look, setting), measure) }
   }
-  const least = wants.reduce((sum, want) => sum + want.least, 0)
-  if (least <= measure) return { look: usual, columns: fitted(wants, measure) }
-  const letters = count * (padding.across * 2 + houseStyle.table.size * narrowest)
-  const scale = Math.max(smallest, Math.min(Math.max(smallWords, measure / least), measure / letters))
-  const look = scaled(usual, scale)
-  return { look, columns: fitted(wantsOf(layout, count, look, setting), measure) }
+  if (share('least') >= wholeWords) {
+    const look = scaled(usual, share('least'))
+    return { look, columns: fitted(look === usual ? wants : wantsOf(layout, count, look, setting), measure) }
+  }
+  const divided = Math.min(wholeWords, Math.max(dividedWords, share('divided')))
+  const look = scaled(usual, Math.max(smallest, Math.min(divided, share('floor'))))
+  const own = wantsOf(layout, count, look, setting).map(want => ({ ...want, least: want.divided }))
+  return { look, columns: fitted(own, measure) }
 }
 
 function scaled(look: Look, scale: number): Look {
   if (scale >= 1) return look
   const style = variant(look.style, `scale ${scale}`, ({ size, leading }) => ({ size: size * scale, leading: leading * scale }))
   return { style, across: look.across * scale, down: look.down }
+}
+
+/** Columns of these shares of the measure, none less than two letters wide. */
+function shared(shares: readonly number[], wants: readonly Wants[], measure: number): Column[] {
+  const given = wants.map(({ floor }, i) => Math.max(floor, shares[i]! * measure))
+  const over = given.reduce((sum, width) => sum + width, 0) - measure
+  const slack = given.reduce((sum, width, i) => sum + width - wants[i]!.floor, 0)
+  return wants.map(({ before, after, floor }, i) => ({
+    width: given[i]! - (slack ? (over * (given[i]! - floor)) / slack : 0),
+    before,
+    after,
+  }))
 }
 
 /** Shares of the measure, as the author says them; null where the texts decide. */
@@ -74,7 +96,7 @@ function sharesOf(widths: string, count: number): number[] | null {
 
 function wantsOf(layout: readonly Cell[][], count: number, look: Look, setting: Setting): Wants[] {
   const floor = look.across * 2 + look.style.size * narrowest
-  const wants = Array.from({ length: count }, (): Wants => ({ width: floor, least: floor, before: 0, after: 0 }))
+  const wants = Array.from({ length: count }, (): Wants => ({ width: floor, least: floor, divided: floor, floor, before: 0, after: 0 }))
   for (const cells of layout)
     for (const { node, column, columns: spanned } of cells) {
       if (spanned > 1) continue
@@ -89,25 +111,32 @@ function wantsOf(layout: readonly Cell[][], count: number, look: Look, setting: 
             want.after = Math.max(want.after, lineWidth(line) - point)
           }
           want.width = Math.max(want.width, lineWidth(line) + room)
-          want.least = Math.max(want.least, widestWord(line) + room)
+          want.least = Math.max(want.least, widestPart(line, null) + room)
+          want.divided = Math.max(want.divided, widestPart(line, setting) + room)
         }
     }
   for (const want of wants) {
     const numbers = want.before + want.after + look.across * 2 + 0.5
-    if (want.before) Object.assign(want, { width: Math.max(want.width, numbers), least: Math.max(want.least, numbers) })
+    if (want.before)
+      Object.assign(want, {
+        width: Math.max(want.width, numbers),
+        least: Math.max(want.least, numbers),
+        divided: Math.max(want.divided, numbers),
+      })
   }
   return wants
 }
 
 /** Every column gets what it wants; where that is too much, none less than its longest words, and the rest in proportion to what more they want. */
 function fitted(wants: readonly Wants[], measure: number): Column[] {
-  const sum = (of: 'width' | 'least'): number => wants.reduce((total, want) => total + want[of], 0)
+  const sum = (of: 'width' | 'least' | 'floor'): number => wants.reduce((total, want) => total + want[of], 0)
   const natural = sum('width')
   const least = sum('least')
-  const widthOf = ({ width, least: own }: Wants): number => {
+  const floors = sum('floor')
+  const widthOf = ({ width, least: own, floor }: Wants): number => {
     if (natural <= measure) return width
-    // Not even the longest words fit: each gives way alike.
-    if (least >= measure) return (own * measure) / least
+    // Not even the longest words fit: what is more than two letters gives way alike.
+    if (least >= measure) return floor + ((own - floor) * Math.max(0, measure - floors)) / Math.max(1, least - floors)
     return own + ((width - own) * (measure - least)) / (natural - least)
   }
   return wants.map(want => ({ width: widthOf(want), before: want.before, after: want.after }))
@@ -116,8 +145,8 @@ function fitted(wants: readonly Wants[], measure: number): Column[] {
 /** Width of a line from its first piece on, whatever its alignment did with the endless measure. */
 export const lineWidth = (line: Line): number => line.end - line.start
 
-/** The widest part of a line that no space parts. */
-function widestWord(line: Line): number {
+/** The widest part of a line that no space parts; nor a hyphen, where words may be divided by the setting. */
+function widestPart(line: Line, dividing: Setting | null): number {
   let widest = 0
   let begin = 0
   let end = Number.NEGATIVE_INFINITY
@@ -125,10 +154,20 @@ function widestWord(line: Line): number {
     const width = ('shape' in piece ? piece.shape.width : piece.formula.width) * piece.size
     if (piece.spaced ?? piece.x - end > piece.size * 0.08) begin = piece.x
     end = piece.x + width
+    const points = dividing?.houseStyle.hyphenate && 'shape' in piece ? pointsIn(piece.shape, dividing) : []
+    let from = begin
+    for (const { sum, before } of points) {
+      const hyphen = (before - sum) * piece.size
+      widest = Math.max(widest, piece.x + sum * piece.size + hyphen - from)
+      begin = from = piece.x + sum * piece.size
+    }
     widest = Math.max(widest, end - begin)
   }
   return widest
 }
+
+const pointsIn = (shape: Shape, { fonts, language, houseStyle }: Setting): readonly HyphenPoint[] =>
+  shape.text.length > 4 ? pointsOf(shape, fonts, language, exceptionsIn(houseStyle.divided)) : []
 
 const signs = new Map<string, string>()
 function decimalSignOf(language: string): string {

@@ -32,6 +32,7 @@ import { MarkFields } from './MarkFields.tsx'
 import { MentionFields } from './MentionFields.tsx'
 import { PageTurnFields, WhereItStands } from './PlaceFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
+import { TableFields } from './TableFields.tsx'
 
 interface Openers {
   onComposer(at: number): void
@@ -90,6 +91,7 @@ export function Slip({ onComposer, onReference, onCitation, onPicture }: Openers
             onChange={value => set('height', value.trim() ? readLength(value, 'mm') : 0)}
           />
         )}
+        {node.type.name === 'table' && <TableFields node={node} set={set} />}
         {(rowAt >= 0 || isCaptioned(node)) && <WhereItStands at={rowAt >= 0 ? rowAt : at} />}
         {node.type.name === 'statement' && <StatementFields node={node} at={at} set={set} />}
         {node.type.name === 'equation' && (
