@@ -31,6 +31,18 @@ function roman(value: number): string {
   return written
 }
 
+/** What roman numerals say, small or great. */
+export function romanValue(written: string): number {
+  let rest = written.toUpperCase()
+  let value = 0
+  for (const [worth, sign] of romanValues)
+    while (rest.startsWith(sign)) {
+      value += worth
+      rest = rest.slice(sign.length)
+    }
+  return value
+}
+
 /** a … z, then aa, ab …: bijective numeration over the given alphabet. */
 function letters(value: number, alphabet: string): string {
   let rest = value

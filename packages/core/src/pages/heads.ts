@@ -2,7 +2,7 @@
 import { plainTextOf } from '../content/plainText.ts'
 import { identityIn } from '../numbers/occurrences.ts'
 import type { HeadField, HeadLine, HeadTile, PageFrame, TextStyle } from '../work/parts/houseStyle.ts'
-import { division } from '../work/schema.ts'
+import { division, roles } from '../work/schema.ts'
 import { type Box, box, type Mark } from './box.ts'
 import type { PageBody } from './filling.ts'
 import { idsOn } from './idsOn.ts'
@@ -32,8 +32,9 @@ const silent: Said = { left: '', centre: '', right: '' }
 export function frameOf(place: PagePlace, sections: Sections, setting: Setting): { key: string; boxes(): { y: number; box: Box }[] } {
   const { runningHead, opens } = setting.houseStyle
   const { body, opening, side } = place
-  const { role } = division(place.flow.divisions[0]!)
-  const heads = runningHead.roles[role] ?? (role === 'titlePage' && opens !== 'runOn' ? null : runningHead)
+  const { role, folio } = division(place.flow.divisions[0]!)
+  const quiet = roles[role].quiet && folio === 'usual' && opens !== 'runOn'
+  const heads = folio === 'hidden' ? null : (runningHead.roles[role] ?? (quiet ? null : runningHead))
   const rule: PageFrame | null = !body || !heads ? null : opening ? heads.opening : heads[side]
   const head = rule ? say(rule.head, place, sections, setting) : silent
   const foot = rule ? say(rule.foot, place, sections, setting) : silent

@@ -1,9 +1,14 @@
+import { languageOf } from '../languages/index.ts'
 import type { HouseStyle } from '../work/parts/houseStyle.ts'
 import { division, matterOf, type Node } from '../work/schema.ts'
 import type { Setting } from './setting.ts'
 
 /** How long a line of the text is, in points. */
-export const measureOf = ({ page }: HouseStyle): number => page.width - page.inner - page.outer
+export const measureOf = ({ page }: Pick<HouseStyle, 'page'>): number => page.width - page.inner - page.binding - page.outer
+
+/** Where the text begins on a page, in points from its left edge. */
+export const leftOf = ({ page }: Pick<HouseStyle, 'page'>, side: 'recto' | 'verso'): number =>
+  side === 'recto' ? page.inner + page.binding : page.outer
 
 /** In how many columns the text of a division is set. An index has columns of its own. */
 export function columnsIn(node: Node, { columns }: HouseStyle): number {
@@ -31,5 +36,17 @@ export function inColumns(setting: Setting, count: number): Setting {
     const { houseStyle, measure } = setting
     byCount.set(count, (own = { ...setting, measure: measureIn(measure, count, houseStyle) }))
   }
+  return own
+}
+
+const languages = new WeakMap<Setting, Map<string, Setting>>()
+
+/** What a division in a language of its own is set with. */
+export function inLanguage(setting: Setting, language: string | null): Setting {
+  if (!language || language === setting.language) return setting
+  let byLanguage = languages.get(setting)
+  if (!byLanguage) languages.set(setting, (byLanguage = new Map()))
+  let own = byLanguage.get(language)
+  if (!own) byLanguage.set(language, (own = { ...setting, language, words: languageOf(language) }))
   return own
 }

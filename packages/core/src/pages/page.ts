@@ -2,7 +2,8 @@
 import type { Node } from 'prosemirror-model'
 import { writeCounter } from '../numbers/counterForm.ts'
 import { division, type Matter, matterOf } from '../work/schema.ts'
-import { type Box, box, failedBox, type Placed, type StripItem } from './box.ts'
+import { stack } from './blocks/caption.ts'
+import { type Box, box, failedBox, lineBoxes, type Placed, type StripItem } from './box.ts'
 import { bodiesBy, joinBodies, planColumns, topUnder } from './columns.ts'
 import { noteBoxes, placeOfNote } from './endnotes.ts'
 import { type MakeUpInput, MeasuredStrip, type PageBody, type Stood } from './filling.ts'
@@ -10,9 +11,9 @@ import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
 import { countLines, lineNumbers } from './lineNumbers.ts'
 import { bestWay, type Way } from './makeUp.ts'
-import { columnStep, columnsIn, inColumns, measureIn } from './measure.ts'
+import { columnStep, columnsIn, inColumns, leftOf, measureIn } from './measure.ts'
 import { notesAlike, sameList, stripsAlike } from './measures.ts'
-import type { Setting } from './setting.ts'
+import { type Setting, setWords, words } from './setting.ts'
 import { titleSpans } from './strip.ts'
 
 export interface Page {
@@ -219,18 +220,32 @@ export interface PagePlace {
   opening: boolean
 }
 
-/** Labels and sides: roman in the front matter, arabic from 1 in the main matter on; a work that runs on counts through. */
+/** What the pages of a numbered appendix are counted under. */
+function appendixOf({ divisions: [first] }: Flow, { ledger }: Setting): { letter: string; count: number } | null {
+  const letter = division(first!).role === 'appendix' ? (ledger.byId.get(division(first!).id)?.bare ?? '') : ''
+  return letter ? { letter, count: 0 } : null
+}
+
+/** Labels and sides, by the rules of the house style for folios; a work that runs on counts through. */
 export function placePages(flows: readonly MadeFlow[], setting: Setting): PagePlace[] {
   const {
     opens,
+    folios,
     page: { twoSided },
   } = setting.houseStyle
+  const through = folios.runs === 'through'
   const places: PagePlace[] = []
   let count = 0
   let matter: Matter | null = null
+  /** Of the appendix whose pages are counted by themselves: its letter, and how many it has. */
+  let appendix: { letter: string; count: number } | null = null
+  const labelOf = (within: Matter): string => {
+    if (appendix) return `${appendix.letter}-${++appendix.count}`
+    return writeCounter(++count, within === 'front' ? folios.front : 'arabic')
+  }
   const add = (flow: Flow, under: readonly Flow[], body: PageBody | null, opening: boolean, within: Matter): void => {
     const index = places.length
-    const label = writeCounter(++count, within === 'front' ? 'romanLower' : 'arabic')
+    const label = labelOf(within)
     places.push({ flow, under, body, index, label, side: !twoSided || index % 2 === 0 ? 'recto' : 'verso', matter: within, opening })
   }
   for (const { flow, bodies, under } of flows) {
@@ -238,8 +253,10 @@ export function placePages(flows: readonly MadeFlow[], setting: Setting): PagePl
     const mainBegins = matter === 'front' && own !== 'front'
     // In a two-sided work odd pages are rectos (a one-sided one has no other pages): the main matter's page 1 begins on one, and an empty page before it closes the front matter.
     if (twoSided && !flow.under && (opens === 'recto' || mainBegins) && places.length % 2 === 1) add(flow, [], null, true, matter ?? own)
-    if (matter === null || mainBegins) count = 0
+    if (matter === null) count = own !== 'front' || through ? folios.start - 1 : 0
+    else if (mainBegins && !through) count = folios.start - 1
     matter = own
+    if (!flow.under) appendix = folios.appendices === 'own' && opens !== 'runOn' ? appendixOf(flow, setting) : null
     bodies.forEach((body, order) => void add(flow, order === bodies.length - 1 ? under : [], body, order === 0 && !flow.under, own))
   }
   return places
@@ -263,6 +280,14 @@ export function makePages(places: PagePlace[], setting: Setting, previous: Page[
   })
 }
 
+/** What says that nothing is missing on a page without text. */
+function blankBox(setting: Setting): Box {
+  const style = { ...setting.houseStyle.body, align: 'centre' as const }
+  const lines = setWords([words(setting.houseStyle.page.blank, style)], setting, style, setting.measure)
+  const { marks, height } = stack(lineBoxes(lines, { ...style, x: 0, tag: 'Artifact', block: '' }))
+  return box(height, marks)
+}
+
 const made = new WeakMap<Page, { body: PageBody | null; key: string; houseStyle: object }>()
 
 function makePage(place: PagePlace, sections: Sections, lines: number, setting: Setting, previous: Page | undefined): Page {
@@ -272,13 +297,14 @@ function makePage(place: PagePlace, sections: Sections, lines: number, setting: 
   const key = `${index}|${label}|${side}|${frame.key}|${lines}`
   const was = previous && made.get(previous)
   if (was && was.body === body && was.key === key && was.houseStyle === setting.houseStyle) return previous
-  const left = side === 'recto' ? sheet.inner : sheet.outer
+  const left = leftOf(setting.houseStyle, side)
   const put = ({ x = 0, y, box }: Stood): Placed => ({ x: left + x, y: sheet.top + y, box })
   const furniture = [...frame.boxes(), ...(body ? lineNumbers(body, lines, setting) : [])].map(({ x = 0, y, box }: Stood) => ({
     x: left + x,
     y,
     box,
   }))
+  if (!body && sheet.blank) furniture.push({ x: left, y: sheet.height * 0.42, box: blankBox(setting) })
   for (const { x, y, width } of body?.rules ?? [])
     furniture.push({ x: left + x, y: sheet.top + y, box: box(0.5, [{ kind: 'rule', x: 0, y: 0, width, height: 0.5 }]) })
   const page: Page = {

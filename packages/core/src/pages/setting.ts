@@ -55,6 +55,8 @@ export interface Place {
   /** The division it stands in. */
   division: string
   role: Role
+  /** The language of that division where it has one of its own. */
+  language: string | null
 }
 
 /** Turns a block into the strip that pages are cut from. */
@@ -135,7 +137,7 @@ export function setText(
   const { fonts, language, houseStyle } = setting
   const { hyphenate, opticalMargins } = houseStyle
   const exceptions = exceptionsIn(houseStyle.divided)
-  let key = `${measure}|${indent}|${hyphenate}|${divides}|${opticalMargins}|${numberOf(exceptions)}|${dependencies(node, setting, identity)}`
+  let key = `${measure}|${indent}|${hyphenate}|${divides}|${opticalMargins}|${numberOf(exceptions)}|${language}|${dependencies(node, setting, identity)}`
   // A heading that runs in may change its look and none of its words.
   for (const run of leadIn) key += `|${run.text} ${run.face} ${run.size} ${run.features ?? ''}`
   return setting.cache.lines.get(node, key, style, () =>

@@ -17,7 +17,7 @@ import { sourceList, sourcesKey } from './blocks/sourceList.ts'
 import { costs, type StripItem, settable } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn, placeOfNote } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
-import { columnsIn, inColumns } from './measure.ts'
+import { columnsIn, inColumns, inLanguage } from './measure.ts'
 import { nodeNumber } from './nodeNumber.ts'
 import { blockDependencies, type Place, type Setting, type StripSource } from './setting.ts'
 import { sliced } from './slices.ts'
@@ -30,7 +30,8 @@ export type Written =
   | { kind: 'sources'; entries: SourceList }
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
-export function divisionStrips(node: Node, whole: Setting, written: Written | null): StripItem[][] {
+export function divisionStrips(node: Node, given: Setting, written: Written | null): StripItem[][] {
+  const whole = inLanguage(given, division(node).language)
   const { cache, houseStyle, pictures, ledger } = whole
   // A title over all columns is set to the width of the text.
   const columns = columnsIn(node, houseStyle)
@@ -75,13 +76,13 @@ function overColumns(strip: StripItem[]): StripItem[] | null {
 export const titleSpans = (columns: number, { opens }: HouseStyle): boolean => columns > 1 && opens !== 'runOn'
 
 function partsOf(root: Node): StripSource[] {
-  const { id, role } = division(root)
+  const { id, role, language } = division(root)
   const title = root.child(0)
   const titlePart: StripSource = {
     allColumns: false,
     saysMoreThanNumbers: saysMoreThanNumbers(title),
     make: setting =>
-      cached({ node: title, identity: `${id}.0`, key: `title ${role}`, id, opener: null }, setting, () =>
+      cached({ node: title, identity: `${id}.0`, key: `title ${role} ${language}`, id, opener: null }, setting, () =>
         settable(id, () => sliced(divisionTitle(title, id, role, setting), setting.height)),
       ),
   }
@@ -99,19 +100,19 @@ function partsOf(root: Node): StripSource[] {
 }
 
 function placeIn(root: Node, index: number, after: Place['after']): Place {
-  const { id, role } = division(root)
+  const { id, role, language } = division(root)
   const next = root.maybeChild(index + 1)
   const previous = root.child(index - 1)
   const opener = isKind(root.child(index), 'paragraph') && isKind(previous, 'heading') ? previous : null
-  return { after, role, opener, before: next ? blockKindOf(next) : '', division: id }
+  return { after, role, opener, before: next ? blockKindOf(next) : '', division: id, language }
 }
 
 function blockPart(block: Node, place: Place, late: Late | null): StripSource {
-  const { opener, after, role, before } = place
+  const { opener, after, role, before, language } = place
   const kind = blockKindOf(block)
   const generated = traitsOf(block).generated
   const beside = kind === 'heading' && before === 'paragraph' ? 'opens' : opener ? nodeNumber(opener) : ''
-  const key = `${after} ${role} ${late} ${beside}`
+  const key = `${after} ${role} ${late} ${beside} ${language}`
   return {
     allColumns: block.attrs.allColumns === true || block.attrs.placement === 'turned',
     saysMoreThanNumbers: generated || saysMoreThanNumbers(block) || (opener !== null && saysMoreThanNumbers(opener)),

@@ -8,7 +8,7 @@ import { type MarkName, marks } from './kinds/marks.ts'
 import { type Matter, roles } from './roles.ts'
 
 export type { Placement } from './kinds/shared.ts'
-export { type Matter, type Role, roles } from './roles.ts'
+export { type Matter, type Role, roleNames, roles } from './roles.ts'
 export type { Node }
 
 /** One document for the whole work: one history, commands over all of it in one transaction. */

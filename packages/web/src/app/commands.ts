@@ -2,6 +2,7 @@
 
 import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
 import { listTitleOf } from '@steady-ledger/core/content/lists/listTitleOf.ts'
+import { divisionTitles, type TitledRole } from '@steady-ledger/core/languages/divisionTitles.ts'
 import { offeredKinds } from '@steady-ledger/core/work/kinds/index.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { wrapInList } from '@tiptap/pm/schema-list'
@@ -17,7 +18,16 @@ import {
   removeTablePanel,
   splitEquationGroup,
 } from '../editor/groups.ts'
-import { insertBlock, insertDivision, insertKeywords, insertSourceList, insertSpace, insertTable, setLanguage } from '../editor/insert.ts'
+import {
+  insertBlock,
+  insertDivision,
+  insertInPlace,
+  insertKeywords,
+  insertSourceList,
+  insertSpace,
+  insertTable,
+  setLanguage,
+} from '../editor/insert.ts'
 import { emphasisIsTyped, sectionAt, typeEmphasis } from '../editor/keys.ts'
 import { shortFormsAreTyped, typeShortForms } from '../editor/mentions.ts'
 import { toNote, turnKind } from '../editor/notes.ts'
@@ -185,6 +195,14 @@ export const namedCommands: NamedCommand[] = [
     ...puts('Lists of the work', 'division for all notes'),
     run: session => void session.run(insertDivision('endnotes', session.live.words.notes)),
   },
+  ...Object.entries(divisionTitles('en')).map(
+    ([role, title]): NamedCommand => ({
+      name: `New ${title.toLowerCase()}`,
+      ...puts('Headings and divisions', title.toLowerCase()),
+      run: session =>
+        void session.run(insertInPlace(role as TitledRole, divisionTitles(session.work.settings.language)[role as TitledRole])),
+    }),
+  ),
   {
     name: 'New index',
     ...puts('Lists of the work', 'index'),

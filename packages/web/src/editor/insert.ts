@@ -3,7 +3,7 @@
 import type { Wording } from '@steady-ledger/core/content/references/wordReference.ts'
 import type { BlockKind } from '@steady-ledger/core/work/kinds/index.ts'
 import type { Cited } from '@steady-ledger/core/work/kinds/inline.ts'
-import { matterOf, type Role, roles, schema } from '@steady-ledger/core/work/schema.ts'
+import { division, matterOf, type Role, roleNames, roles, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { Fragment, type Node, type NodeType } from '@tiptap/pm/model'
 import { type Command, type EditorState, NodeSelection, Selection, TextSelection, type Transaction } from '@tiptap/pm/state'
@@ -218,42 +218,73 @@ export const setHeading =
 
 /** A division of a role, empty but for its title and a paragraph to write in. */
 function newDivision(role: string, title: string, series: string): Node {
-  const { generated } = roles[role as Role]
+  const { generated, untitled } = roles[role as Role]
   const heading = nodes.title.create(null, title ? schema.text(title) : null)
   return nodes.division.create(
-    { id: newId(), role, series, listed: role !== 'contents' && role !== 'titlePage' },
+    {
+      id: newId(),
+      role,
+      series,
+      listed: role !== 'contents' && role !== 'titlePage' && role !== 'halfTitle' && role !== 'approval' && !untitled,
+    },
     generated ? [heading] : [heading, nodes.paragraph.create({ id: newId() })],
   )
 }
 
-/** Puts a division behind the last one of its matter; a title page before everything. */
+/** Puts a division where one of its role usually stands. */
 export function addDivision(tr: Transform, role: Role, title = '', series = ''): boolean {
   let at = 0
   let place = 0
+  // Behind those that usually come before it.
+  const order = roleNames.indexOf(role)
   for (const node of tr.doc.children) {
     at += node.nodeSize
-    const { matter } = roles[role]
     const own = matterOf(node)
-    if (role !== 'titlePage' && (own === matter || own === 'front' || matter === 'back')) place = at
+    const comesBefore = roleNames.indexOf(division(node).role) <= order
+    if (own === roles[role].matter ? comesBefore : own === 'front' || roles[role].matter === 'back') place = at
   }
   tr.insert(place, newDivision(role, title, series))
   return true
 }
 
+/** A new division where one of its role usually stands, with the cursor in it. */
+export const insertInPlace =
+  (role: Role, title: string): Command =>
+  (state, dispatch) => {
+    const { tr } = state
+    const were = new Set(state.doc.children)
+    addDivision(tr, role, title)
+    let at = 0
+    for (const node of tr.doc.children) {
+      if (!were.has(node)) break
+      at += node.nodeSize
+    }
+    const paragraph = at + 1 + tr.doc.nodeAt(at)!.child(0).nodeSize + 1
+    dispatch?.(
+      closeHistory(
+        tr
+          .setSelection(TextSelection.near(tr.doc.resolve(paragraph)))
+          .setMeta('opens division', true)
+          .scrollIntoView(),
+      ),
+    )
+    return true
+  }
+
 /** A new division behind the open one: front matter in front, everything else behind it. */
 export const insertDivision =
   (role: string, title = '', series = ''): Command =>
   (state, dispatch) => {
-    const division = newDivision(role, title, series)
+    const added = newDivision(role, title, series)
     const index = state.selection.$head.index(0)
     const { children } = state.doc
     const inFront = (node: Node): boolean => matterOf(node) === 'front'
     const lastInFront = children.findLastIndex(inFront)
     // Behind the one that holds the cursor, but front matter stays in front, and nothing else comes among it.
-    const before = inFront(division) ? Math.min(index, lastInFront) : Math.max(index, lastInFront)
+    const before = inFront(added) ? Math.min(index, lastInFront) : Math.max(index, lastInFront)
     let at = 0
     for (const node of children.slice(0, before + 1)) at += node.nodeSize
-    const tr = state.tr.insert(at, division)
+    const tr = state.tr.insert(at, added)
     dispatch?.(
       tr
         .setSelection(TextSelection.near(tr.doc.resolve(at + 2)))

@@ -4,6 +4,7 @@ import type { Reference, StructureElement } from 'pdfkit'
 import type { Box, Structure } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
+import { division } from '../../work/schema.ts'
 import { sectionsOf } from './sections.ts'
 
 /** Left, top, width and height in points from the top left corner of a page. */
@@ -29,6 +30,8 @@ export class StructureTree {
   /** Open until the end: what they stand for may go on over pages. */
   private readonly elements = new Map<string, StructureElement>()
   private readonly sections: Map<string, Structure>
+  /** Of divisions in a language of their own. */
+  private readonly languages = new Map<string, string>()
   private latest: Structure = []
   /** Of the heading that was made last. */
   private level = 0
@@ -37,6 +40,10 @@ export class StructureTree {
     this.document = document
     this.turnover = turnover
     this.sections = sectionsOf(turnover.work.doc)
+    for (const node of turnover.work.doc.children) {
+      const { id, language } = division(node)
+      if (language) this.languages.set(id, language)
+    }
     this.root = document.struct('Document')
     document.addStructure(this.root)
   }
@@ -67,6 +74,8 @@ export class StructureTree {
     const element = this.document.struct(tag)
     const data = dictionaryOf(element)
     if (tag === 'Note') data.ID = new String(name)
+    const language = tag === 'Sect' ? this.languages.get(idOf(key)) : undefined
+    if (language) data.Lang = new String(language)
     // A picture that nobody has described is called by its number.
     if (tag === 'Figure') {
       const entry = this.turnover.ledger.byId.get(idOf(key))

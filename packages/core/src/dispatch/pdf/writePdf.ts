@@ -7,6 +7,7 @@ import type { Reference, StructureElement } from 'pdfkit'
 import { toBytes } from 'pdfkit/output'
 import { speakMathMl } from '../../formulas/spoken/speak.ts'
 import type { FormulaDrawing } from '../../formulas/typesetter.ts'
+import { romanValue, writeCounter } from '../../numbers/counterForm.ts'
 import { identityIn } from '../../numbers/occurrences.ts'
 import type { Box, Mark, Placed, Structure, Tag } from '../../pages/box.ts'
 import type { Page } from '../../pages/page.ts'
@@ -416,16 +417,28 @@ class PdfWriter {
 
   private pageLabels(): void {
     const nums: unknown[] = []
-    let style = ''
-    for (const page of this.turnover.pages) {
-      const own = page.matter === 'front' && /^[ivxlc]+$/.test(page.label) ? 'r' : 'D'
-      if (own !== style) nums.push(page.index, own === 'r' ? { S: 'r' } : { S: 'D', St: Number(page.label) || 1 })
-      style = own
+    let expected = ''
+    for (const { index, label } of this.turnover.pages) {
+      const { rule, next } = labelRule(label)
+      if (label !== expected) nums.push(index, rule)
+      expected = next
     }
     const labels = this.document.ref({ Nums: nums })
     this.document._root.data.PageLabels = labels
     labels.end()
   }
+}
+
+/** A page label as a PDF counts it (ISO 32000-1, 12.4.2), and what the next page is called by that count. */
+function labelRule(label: string): { rule: Record<string, unknown>; next: string } {
+  const [, before = '', figures = ''] = /^(.*?)(\d+)$/.exec(label) ?? []
+  if (figures) {
+    const rule = { S: 'D', St: Number(figures), ...(before ? { P: new String(before) } : {}) }
+    return { rule, next: `${before}${Number(figures) + 1}` }
+  }
+  const value = romanValue(label)
+  const upper = label === label.toUpperCase()
+  return { rule: { S: upper ? 'R' : 'r', St: value }, next: writeCounter(value + 1, upper ? 'romanUpper' : 'romanLower') }
 }
 
 /** What a piece of a line stands within, beside the element of the line. */

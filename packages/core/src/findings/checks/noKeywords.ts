@@ -1,3 +1,4 @@
+import { keywordsOf } from '../../pages/blocks/keywords.ts'
 import { isKind } from '../../work/kinds/index.ts'
 import { divisionCheck } from '../check.ts'
 
@@ -5,9 +6,8 @@ export const noKeywords = divisionCheck('noKeywords', {
   title: 'Keywords that are not written yet',
   weight: 'shouldMend',
   *look({ division, turnover: { work } }) {
-    if (work.settings.keywords.length > 0) return
     for (const block of division.children)
-      if (isKind(block, 'keywords'))
+      if (isKind(block, 'keywords') && keywordsOf(block.attrs.own, work.settings.keywords).length === 0)
         yield {
           message: 'The keywords are to be printed here, and the work has none yet.',
           advice: 'Write them in the slip, or remove the line.',

@@ -1,4 +1,5 @@
 import { capital } from '../../languages/capital.ts'
+import { measureOf } from '../../pages/measure.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import { whole } from '../../work/definition.ts'
 import { isKind } from '../../work/kinds/index.ts'
@@ -35,8 +36,7 @@ function problemsOf(block: Node, inRow: boolean, least: number, { work, ledger }
   const picture = work.pictures.get(file)
   if (!picture) return [{ weight: 'mustMend', message: `${capital(name)} has no picture.`, advice: 'Choose or drop a picture.', place: id }]
   if (picture.type === 'image/svg+xml' || inRow) return []
-  const { page } = work.houseStyle
-  const measure = (page.width - page.inner - page.outer) / inch
+  const measure = measureOf(work.houseStyle) / inch
   const resolution = Math.round(picture.width / (measure * width))
   if (resolution >= least) return []
   const share = Math.floor((picture.width / least / measure) * 100) / 100

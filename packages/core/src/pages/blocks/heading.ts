@@ -3,6 +3,7 @@ import { identityIn } from '../../numbers/occurrences.ts'
 import { type Run, runsOf } from '../../type/inline.ts'
 import type { HeadingStyle, TextStyle } from '../../work/parts/houseStyle.ts'
 import type { LevelRule } from '../../work/parts/scheme.ts'
+import { type Role, roles } from '../../work/roles.ts'
 import { box, lineBoxes, type StripItem, space, type Tag } from '../box.ts'
 import { type BlockHandler, type Setting, setText, setWords, words } from '../setting.ts'
 
@@ -21,9 +22,18 @@ export const heading: BlockHandler<'heading'> = (node, setting, place) => {
 }
 
 /** The title of a division, sunk on its opening page by house style. */
-export function divisionTitle(title: Node, id: string, role: string, setting: Setting): StripItem[] {
+/** How far down its page a dedication or an epigraph stands, as a share of the text. */
+const restsAt = 0.28
+
+export function divisionTitle(title: Node, id: string, role: Role, setting: Setting): StripItem[] {
   const { headings, part, titlePage, sink, opens } = setting.houseStyle
-  if (role === 'titlePage') {
+  // What is not printed has its place all the same: on its page, above what is.
+  if (roles[role].untitled)
+    return [
+      box(role === 'copyright' ? 0 : setting.height * restsAt, [], { block: id, begins: [id], breakAfter: Infinity }),
+      ...(role === 'copyright' ? [{ kind: 'fill' } as const] : []),
+    ]
+  if (role === 'titlePage' || role === 'halfTitle') {
     const lines = setText(title, setting, { style: titlePage.title, measure: setting.measure, identity: `${id}.0` })
     const boxes = lineBoxes(lines, { ...titlePage.title, x: 0, tag: 'Title', block: id, begins: [id] })
     return [fixedSpace(titlePage.title.before), ...boxes, space(titlePage.title.after)]

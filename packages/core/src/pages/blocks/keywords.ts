@@ -4,12 +4,19 @@ import { lineBoxes, space } from '../box.ts'
 import { type BlockHandler, setWords } from '../setting.ts'
 import { pinned } from './paragraph.ts'
 
+/** Keywords with commas between, or those of the work where there are none. */
+export const keywordsOf = (own: string, ofWork: readonly string[]): readonly string[] => {
+  const listed = own.split(/\s*[,;]\s*/).filter(Boolean)
+  return listed.length ? listed : ofWork
+}
+
 /** The keywords of the work behind what they are called; nothing where it has none. */
 export const keywords: BlockHandler<'keywords'> = (node, setting) => {
   const { body, paragraphGap } = setting.houseStyle
-  if (setting.keywords.length === 0) return []
+  const listed = keywordsOf(node.attrs.own, setting.keywords)
+  if (listed.length === 0) return []
   const style = { ...body, align: 'left' as const }
-  const runs = headRuns(keywordsLine(setting.keywords, setting.words), style).map(({ whole: _whole, ...run }) => run)
+  const runs = headRuns(keywordsLine(listed, setting.words), style).map(({ whole: _whole, ...run }) => run)
   const boxes = lineBoxes(setWords(runs, setting, style, setting.measure), {
     ...style,
     x: 0,

@@ -1,5 +1,5 @@
 /** Divisions and their titles. */
-import { flag, oneOf, ruleKey, whole, words } from '../definition.ts'
+import { flag, languageTag, oneOf, orNone, ruleKey, whole, words } from '../definition.ts'
 import { type Role, roleNames } from '../roles.ts'
 import { innerKind } from './kind.ts'
 import { labelled, numbered, restarted } from './shared.ts'
@@ -16,6 +16,10 @@ export const division = innerKind('division', {
     series: ruleKey(),
     /** In how many columns its text is set; 0 for as many as the house style says. */
     columns: whole({ from: 0, to: 3 }),
+    /** Its words are in another language than the work's. */
+    language: orNone(languageTag()),
+    /** Whether its pages show their folio and heads: as is usual for what it is, or in any case, or in none. */
+    folio: oneOf(['usual', 'shown', 'hidden'], 'usual'),
     /** For contents and running heads; empty where the title is short enough. */
     shortTitle: words({ most: 500 }),
   },

@@ -1,5 +1,5 @@
 /** Blocks whose words the program writes. */
-import { whole } from '../definition.ts'
+import { whole, words } from '../definition.ts'
 import { deepestLevel } from './heading.ts'
 import { blockKind } from './kind.ts'
 import { identified, kept, pinned } from './shared.ts'
@@ -14,7 +14,8 @@ export const miniContents = blockKind('miniContents', {
 
 /** The keywords of the work, in words of its language; like a paragraph it can be held at a line of its page. */
 export const keywords = blockKind('keywords', {
-  attributes: { ...identified, ...kept, ...pinned },
+  /** `own`: keywords with commas between, in place of those of the work, as an abstract in another language has. */
+  attributes: { ...identified, ...kept, ...pinned, own: words({ most: 2000 }) },
   traits: { generated: true },
   markup: { tag: 'p' },
   editing: { atom: true },

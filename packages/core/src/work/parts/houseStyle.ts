@@ -154,6 +154,10 @@ export const houseStyleDefinition = Type.Object(
         bottom: length(2000, { title: 'Bottom margin', group: 'page', shownIn: 'mm' }),
         inner: length(2000, { title: 'Inner margin', group: 'page', shownIn: 'mm' }),
         outer: length(2000, { title: 'Outer margin', group: 'page', shownIn: 'mm' }),
+        /** What the binding takes of the inner margin, beside it. */
+        binding: length(200, { title: 'Taken by the binding', group: 'page', shownIn: 'mm' }),
+        /** Printed on pages that are left empty before what begins on a right-hand page. */
+        blank: words({ most: 200, title: 'Words on pages left empty', group: 'page' }),
       },
       closed,
     ),
@@ -347,6 +351,28 @@ export const houseStyleDefinition = Type.Object(
       group: 'page',
       options: { page: 'On a new page', recto: 'On a right-hand page', runOn: 'Where the text stands' },
     }),
+    folios: Type.Object(
+      {
+        front: oneOf(['romanLower', 'romanUpper', 'arabic'], 'romanLower', {
+          title: 'Pages before the text are counted',
+          group: 'heads',
+          options: { romanLower: 'i, ii, iii', romanUpper: 'I, II, III', arabic: '1, 2, 3' },
+        }),
+        runs: oneOf(['byMatter', 'through'], 'byMatter', {
+          title: 'The count of pages',
+          group: 'heads',
+          options: { byMatter: 'Begins again with the text', through: 'Runs through the work' },
+        }),
+        /** What the first counted page of the text has; of the work, where the count runs through it. */
+        start: whole({ from: 1, to: 100_000, title: 'Begins at page', group: 'heads' }),
+        appendices: oneOf(['through', 'own'], 'through', {
+          title: 'Pages of appendices',
+          group: 'heads',
+          options: { through: 'Count on', own: 'By appendix: A-1, A-2' },
+        }),
+      },
+      closed,
+    ),
     /** Space above a chapter's title on its opening page, in points. */
     sink: length(600, { title: 'Space above a chapter', group: 'page', shownIn: 'mm' }),
     /** Rules for the checks, by name: the weight of what they find, and options of their own. A check that is not named is as usual. */

@@ -110,7 +110,7 @@ const kinds = (size: number, leading: number) => ({
 /** A4, two-sided, open lines. */
 export const thesisStyle = (): HouseStyle => ({
   name: 'Thesis, two-sided',
-  page: { width: 595.28, height: 841.89, twoSided: true, top: 88, bottom: 90, inner: 99, outer: 85 },
+  page: { width: 595.28, height: 841.89, twoSided: true, top: 88, bottom: 90, inner: 99, outer: 85, binding: 0, blank: '' },
   columns: { count: 1, gap: 18 },
   body: style('serif', 11.5, 17.5, { align: 'justified' }),
   indent: 16,
@@ -147,6 +147,7 @@ export const thesisStyle = (): HouseStyle => ({
   runningHead: bookHeads(9),
   lineNumbers: { by: 'none', every: 5 },
   opens: 'page',
+  folios: { front: 'romanLower', runs: 'byMatter', start: 1, appendices: 'through' },
   sink: 70,
   checks: {},
 })
@@ -155,7 +156,7 @@ export const thesisStyle = (): HouseStyle => ({
 export const oneSidedThesisStyle = (): HouseStyle => ({
   ...thesisStyle(),
   name: 'Thesis, one-sided, lines one and a half apart',
-  page: { width: 595.28, height: 841.89, twoSided: false, top: 85, bottom: 85, inner: 113, outer: 71 },
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 85, bottom: 85, inner: 113, outer: 71, binding: 0, blank: '' },
   body: style('serif', 12, 21.6, { align: 'justified' }),
   indent: 22,
   ...kinds(12, 21.6),
@@ -177,7 +178,7 @@ export const oneSidedThesisStyle = (): HouseStyle => ({
 export const officeThesisStyle = (): HouseStyle => ({
   ...oneSidedThesisStyle(),
   name: 'Thesis as offices prescribe it, lines double',
-  page: { width: 595.28, height: 841.89, twoSided: false, top: 72, bottom: 72, inner: 108, outer: 72 },
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 72, bottom: 72, inner: 108, outer: 72, binding: 0, blank: '' },
   families: { text: 'officeRoman', sans: 'officeSans', mono: 'typewriter', own: noOwnFaces() },
   body: style('serif', 12, 28.8, { align: 'left' }),
   indent: 36,
@@ -208,7 +209,7 @@ export const officeThesisStyle = (): HouseStyle => ({
 export const reportStyle = (): HouseStyle => ({
   ...thesisStyle(),
   name: 'Report',
-  page: { width: 595.28, height: 841.89, twoSided: false, top: 82, bottom: 78, inner: 79, outer: 79 },
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 82, bottom: 78, inner: 79, outer: 79, binding: 0, blank: '' },
   body: style('serif', 10.5, 15, { align: 'left' }),
   indent: 0,
   paragraphGap: 6,
@@ -239,7 +240,7 @@ export const reportStyle = (): HouseStyle => ({
 export const paperStyle = (): HouseStyle => ({
   ...thesisStyle(),
   name: 'Paper',
-  page: { width: 595.28, height: 841.89, twoSided: false, top: 76, bottom: 80, inner: 84, outer: 84 },
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 76, bottom: 80, inner: 84, outer: 84, binding: 0, blank: '' },
   body: style('serif', 11.5, 18.5, { align: 'justified' }),
   ...kinds(11.5, 18.5),
   headings: [
@@ -254,6 +255,7 @@ export const paperStyle = (): HouseStyle => ({
   },
   runningHead: folioOnly(9),
   opens: 'runOn',
+  folios: { front: 'romanLower', runs: 'byMatter', start: 1, appendices: 'through' },
   sink: 0,
 })
 
@@ -261,7 +263,7 @@ export const paperStyle = (): HouseStyle => ({
 export const columnsPaperStyle = (): HouseStyle => ({
   ...paperStyle(),
   name: 'Paper in two columns',
-  page: { width: 595.28, height: 841.89, twoSided: false, top: 68, bottom: 70, inner: 56, outer: 56 },
+  page: { width: 595.28, height: 841.89, twoSided: false, top: 68, bottom: 70, inner: 56, outer: 56, binding: 0, blank: '' },
   columns: { count: 2, gap: 18 },
   body: style('serif', 9.8, 12.4, { align: 'justified' }),
   indent: 12,

@@ -1,3 +1,4 @@
+import { keywordsOf } from '@steady-ledger/core/pages/blocks/keywords.ts'
 import { element, type Hosts, say, type ViewMaker } from './common.ts'
 import { writtenView } from './written.ts'
 
@@ -9,7 +10,7 @@ export const keywordsView =
     const name = dom.appendChild(element('strong', ''))
     const list = dom.appendChild(element('span', ''))
     return writtenView(made, dom, live, node => {
-      const { keywords } = live.settings
+      const keywords = keywordsOf(node.attrs.own, live.settings.keywords)
       dom.dataset.id = node.attrs.id
       say(name, live.words.keywords)
       say(list, ` ${keywords.join(', ') || 'none yet; they are written in the slip'}`)

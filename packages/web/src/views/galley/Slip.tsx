@@ -25,6 +25,7 @@ import { Check, Choice, Field } from '../../ui/fields.tsx'
 import { AccountSteps } from '../AccountSteps.tsx'
 import { FigureFields, HeadingFields, HeadingListed, ListLookField, SeriesField, ShortCaption, StatementFields } from './BlockFields.tsx'
 import { CitationFields } from './CitationFields.tsx'
+import { DivisionFields } from './DivisionFields.tsx'
 import { FirstSteps } from './FirstSteps.tsx'
 import { kindName } from './kindNames.ts'
 import { CaptionLook, HeadingLook } from './LookFields.tsx'
@@ -174,6 +175,7 @@ export function Slip({ onComposer, onReference, onCitation, onPicture }: Openers
             onChange={value => set('columns', Number(value))}
           />
         )}
+        {node.type.name === 'division' && <DivisionFields node={node} set={set} />}
         {node.type.name === 'division' && (
           <Check label="Listed in the contents" value={node.attrs.listed} onChange={value => set('listed', value)} />
         )}
@@ -213,6 +215,12 @@ export function Slip({ onComposer, onReference, onCitation, onPicture }: Openers
         {node.type.name === 'keywords' && (
           <>
             <KeywordsField />
+            <Field
+              label="Other keywords here, as of an abstract in another language"
+              value={node.attrs.own}
+              check={value => (value.length > 2000 ? 'At most 2000 letters.' : '')}
+              onChange={value => set('own', value.trim())}
+            />
             <PinField node={node} set={set} />
           </>
         )}

@@ -2,6 +2,7 @@
 
 import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
 import { listTitleOf } from '@steady-ledger/core/content/lists/listTitleOf.ts'
+import { divisionTitles } from '@steady-ledger/core/languages/divisionTitles.ts'
 import type { Words } from '@steady-ledger/core/languages/language.ts'
 import { moveStep, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { listedSeries, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
@@ -18,8 +19,10 @@ interface Kind {
   series?: string
 }
 /** What can stand before and after the text, with the title it begins with. */
-const plainKinds = ({ abstract, contents, abbreviations, symbols, sources, names, notes }: Words): Kind[] => [
+const plainKinds = ({ abstract, contents, abbreviations, symbols, sources, names, notes }: Words, language: string): Kind[] => [
   { role: 'titlePage', title: '' },
+  { role: 'halfTitle', title: '' },
+  ...Object.entries(divisionTitles(language)).map(([role, title]) => ({ role: role as Role, title })),
   { role: 'abstract', title: abstract },
   { role: 'contents', title: contents },
   { role: 'abbreviations', title: abbreviations },
@@ -43,7 +46,7 @@ export function OpeningPages() {
   const language = useView(view => view.settings.language)
   const words = wordsOf(scheme, language)
   const kinds: Kind[] = [
-    ...plainKinds(words),
+    ...plainKinds(words, language),
     ...[appendixList, ...listedSeries(scheme).map(({ key }) => key)].map(
       (series): Kind => ({ role: 'seriesList', title: listTitleOf(scheme, series, language), series }),
     ),

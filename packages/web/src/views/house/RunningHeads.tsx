@@ -1,6 +1,6 @@
 /** Running heads and feet as tiles: for right-hand pages, left-hand pages and the pages on which divisions open. */
 import type { HeadField, HeadLine, Heads, HouseStyle, PageFrame } from '@steady-ledger/core/work/parts/houseStyle.ts'
-import { type Role, roles } from '@steady-ledger/core/work/schema.ts'
+import { type Role, roleNames, roles } from '@steady-ledger/core/work/schema.ts'
 import { useState } from 'react'
 import { Check, Choice } from '../../ui/fields.tsx'
 import { type TileKind, Tiles } from '../../ui/Tiles.tsx'
@@ -22,19 +22,7 @@ const bands = { head: 'Above', foot: 'Below' } as const
 const places: (keyof HeadLine)[] = ['left', 'centre', 'right']
 
 /** Roles that can have heads of their own. */
-const ownHeads: Role[] = [
-  'titlePage',
-  'abstract',
-  'contents',
-  'seriesList',
-  'abbreviations',
-  'symbols',
-  'sources',
-  'chapter',
-  'appendix',
-  'endnotes',
-  'index',
-]
+const ownHeads = roleNames.filter(role => role !== 'part')
 
 export function RunningHeads({ style, change }: { style: HouseStyle; change(next: HouseStyle): void }) {
   const { runningHead } = style
@@ -67,7 +55,7 @@ export function RunningHeads({ style, change }: { style: HouseStyle; change(next
         {role !== 'all' && <Check label={`${roles[role].name}: heads of their own`} value={own !== undefined} onChange={setOwn} />}
       </div>
       {own === undefined && (
-        <p className="quiet-note">{role === 'titlePage' ? 'Title pages have no heads.' : 'They have the heads of all divisions.'}</p>
+        <p className="quiet-note">{roles[role as Role]?.quiet ? 'They have no heads.' : 'They have the heads of all divisions.'}</p>
       )}
       {own &&
         shown.map(side => (

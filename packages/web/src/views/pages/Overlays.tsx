@@ -1,5 +1,7 @@
 /** What can be drawn over a page: its margins, its baselines, the numbers of its lines, and what was looked for. */
+
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
+import { leftOf, measureOf } from '@steady-ledger/core/pages/measure.ts'
 import type { PageMatch } from '@steady-ledger/core/pages/search.ts'
 import type { HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
 
@@ -7,8 +9,8 @@ export type Overlay = 'margins' | 'baselines' | 'lines'
 export const overlayNames: Record<Overlay, string> = { margins: 'Margins', baselines: 'Baselines', lines: 'Line numbers' }
 
 export function Overlays({ drawing, page, shown }: { drawing: PageDrawing; page: HouseStyle['page']; shown: ReadonlySet<Overlay> }) {
-  const left = drawing.side === 'recto' ? page.inner : page.outer
-  const width = page.width - page.inner - page.outer
+  const left = leftOf({ page }, drawing.side)
+  const width = measureOf({ page })
   return (
     <g className="overlays">
       {shown.has('baselines') && drawing.baselines.map(y => <path key={y} className="baseline" d={`M ${left} ${y} h ${width}`} />)}
