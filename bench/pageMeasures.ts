@@ -12,7 +12,7 @@ import type { Page } from '../packages/core/src/pages/page.ts'
 import { type Turnover, TurnoverEngine } from '../packages/core/src/turnover/turnover.ts'
 import { type Fonts, openFonts } from '../packages/core/src/type/fonts.ts'
 import { readPatternsFor } from '../packages/core/src/type/languagesIn.ts'
-import type { Line, TextPiece } from '../packages/core/src/type/line.ts'
+import { type Line, type TextPiece, widthOfPiece } from '../packages/core/src/type/line.ts'
 import { readyStyles } from '../packages/core/src/work/parts/readyStyles.ts'
 import type { Work } from '../packages/core/src/work/work.ts'
 
@@ -44,8 +44,7 @@ function looseness(line: Line, fonts: Fonts): number | null {
   pieces.forEach((piece, i) => {
     const next = pieces[i + 1]
     if (!next) return
-    const width = 'shape' in piece ? piece.shape.width * piece.size : piece.formula.width * piece.size
-    const gap = next.x - piece.x - width
+    const gap = next.x - piece.x - widthOfPiece(piece)
     if (gap < piece.size * 0.08) return
     const face = [piece, next].find((each): each is TextPiece => 'shape' in each)?.shape.face ?? 'serif'
     natural += fonts[face]!.shape(' ').width * piece.size

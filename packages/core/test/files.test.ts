@@ -141,7 +141,7 @@ describe('bundles', () => {
     [
       'a picture with a script',
       () => withWork(json(), { 'pictures/a.svg': strToU8('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"><script/></svg>') }),
-      /A picture of the bundle cannot be used.*script/,
+      /A file of the bundle cannot be used.*script/,
     ],
   ]
   test.each(broken)('%s is refused in plain words', (_name, make, message) => expect(() => readBundle(make())).toThrow(message))

@@ -230,13 +230,13 @@ test('words that hyphens part are divided by them, however narrow the column', (
 })
 
 test('signs that no face has are told with their places, each once, and nothing else is', () => {
-  const words = p`The word ${'\u{13000}\u{13001}\u{13000}'} and ${em('\u05d0')} of old, in latin: Ωμέγα.`
+  const words = p`The word ${'\u{13000}\u{13001}\u{13000}'} and ${em('\u6c34')} of old, in latin: Ωμέγα.`
   const turnover = newEngine().run(workOf([chapter('c', 'Chapter', p`Before, with “quotes” – and a dash.`, words)]))
   const told = findingsOf(turnover).filter(({ check }) => check === 'unknownSign')
   expect(told).toHaveLength(1)
   expect(told[0]).toMatchObject({ weight: 'mustMend', place: turnover.work.doc.child(0).child(2).attrs.id, division: 0 })
   expect(told[0]!.message).toContain('U+13000')
-  expect(told[0]!.message).toContain('U+05D0')
+  expect(told[0]!.message).toContain('U+6C34')
   expect(told[0]!.message.match(/U\+13000/g)).toHaveLength(1)
   // On the screen they are frames as well, not what the screen has for them.
   const shown = drawPage(turnover.pages[0]!).lines.flatMap(({ runs }) => runs.flatMap(run => run.words))

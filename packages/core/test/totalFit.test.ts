@@ -31,7 +31,8 @@ function lineDemerits(
   to: number,
   measure: number,
   limits: BreakLimits,
-): { fitness: number; demerits: number } | null {
+  row: number,
+): { fitness: number; demerits: number; row: number } | null {
   const start = from < 0 ? 0 : items.lineStart(from)
   const width = items.width[to]! - items.width[start]! + (items.isPenalty(to) ? items.before[to]! : 0)
   const stretch = items.stretch[to]! - items.stretch[start]!
@@ -44,9 +45,10 @@ function lineDemerits(
   const cost = items.isPenalty(to) ? items.cost[to]! : 0
   const forced = cost <= -forbidden
   let demerits = (10 + badness) ** 2 + (cost > 0 ? cost ** 2 : 0)
-  if (items.flagged[to] && from >= 0 && items.flagged[from]) demerits += 3000
-  if (forced && from >= 0 && items.width[to]! - items.width[start]! < limits.scrap) demerits += 8000
-  return { fitness: ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3, demerits }
+  if (items.flagged[to] && row > 0) demerits += row > 1 ? 60_000 : 6000
+  if (forced && from >= 0 && items.flagged[from]) demerits += 5000
+  if (forced && from >= 0 && items.width[to]! - items.width[start]! < limits.scrap) demerits += 20_000
+  return { fitness: ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3, demerits, row: items.flagged[to] ? row + 1 : 0 }
 }
 const jump = (a: number, b: number): number => (Math.abs(a - b) > 1 ? 3000 : 0)
 
@@ -55,28 +57,30 @@ function bestOfAll(items: Items, measure: number, limits: BreakLimits): number {
   const places: number[] = []
   for (let i = 0; i < items.count; i++) if (items.mayBreak(i) && (limits.hyphenate || !items.flagged[i])) places.push(i)
   const last = places.at(-1)!
-  const from = (at: number, fitness: number): number => {
+  const from = (at: number, fitness: number, row: number): number => {
     if (at === last) return 0
     let best = Infinity
     for (const to of places) {
       if (to <= at) continue
-      const line = lineDemerits(items, at, to, measure, limits)
-      if (line) best = Math.min(best, line.demerits + jump(fitness, line.fitness) + from(to, line.fitness))
+      const line = lineDemerits(items, at, to, measure, limits, row)
+      if (line) best = Math.min(best, line.demerits + jump(fitness, line.fitness) + from(to, line.fitness, line.row))
     }
     return best
   }
-  return from(-1, 1)
+  return from(-1, 1, 0)
 }
 
 function demeritsOf(items: Items, breaks: number[], measure: number, limits: BreakLimits): number {
   let sum = 0
   let at = -1
   let fitness = 1
+  let row = 0
   for (const to of breaks) {
-    const line = lineDemerits(items, at, to, measure, limits)
+    const line = lineDemerits(items, at, to, measure, limits, row)
     if (!line) return Infinity
     sum += line.demerits + jump(fitness, line.fitness)
     fitness = line.fitness
+    row = line.row
     at = to
   }
   return sum

@@ -2,18 +2,32 @@
 import type { FormulaDrawing } from '../formulas/typesetter.ts'
 import type { Families } from '../type/families.ts'
 import type { AnyFace, Shape } from '../type/fonts.ts'
-import type { Line } from '../type/line.ts'
+import { type Line, widthOfPiece } from '../type/line.ts'
 import { unknownSigns } from '../type/unknownSigns.ts'
 import type { Mark, Placed } from './box.ts'
 import { countedBaselines } from './lineNumbers.ts'
 import type { Page } from './page.ts'
 import { turn } from './turned.ts'
 
+/** Words that look alike, and where each begins. */
+interface DrawnRun {
+  face: AnyFace
+  features: string
+  size: number
+  rise: number
+  lead: string
+  marked: boolean
+  x: number[]
+  words: string[]
+  /** How wide each is, where that is not what its letters are. */
+  widths?: number[]
+}
+
 /** What is drawn. All lengths in points from a top left corner; baselines for text and formulas. */
 export interface Ink {
   lines: {
     y: number
-    runs: { face: AnyFace; features: string; size: number; rise: number; lead: string; marked: boolean; x: number[]; words: string[] }[]
+    runs: DrawnRun[]
   }[]
   formulas: { x: number; y: number; size: number; formula: FormulaDrawing }[]
   rules: [x: number, y: number, width: number, height: number][]
@@ -128,6 +142,7 @@ function drawLine(line: Line, x: number, y: number, drawing: Ink): void {
     ) {
       last.x.push(x + piece.x)
       last.words.push(shownAs(piece.shape))
+      last.widths?.push(widthOfPiece(piece))
     } else
       runs.push({
         face: piece.shape.face,
@@ -138,6 +153,7 @@ function drawLine(line: Line, x: number, y: number, drawing: Ink): void {
         marked: piece.marked,
         x: [x + piece.x],
         words: [shownAs(piece.shape)],
+        ...(piece.fit ? { widths: [widthOfPiece(piece)] } : {}),
       })
   }
   if (runs.length) drawing.lines.push({ y, runs })

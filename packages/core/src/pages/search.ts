@@ -1,4 +1,5 @@
 /** Finding words on the pages: over line ends, hyphens and page turns, regardless of capitals. */
+import { widthOfPiece } from '../type/line.ts'
 import type { Mark, Placed } from './box.ts'
 import type { Page } from './page.ts'
 import { onPage } from './turned.ts'
@@ -43,7 +44,7 @@ function read(placed: Placed[], page: number): ReadText {
         if (!('shape' in piece)) continue
         const last = found.words.at(-1)
         const left = mark.x + piece.x
-        const width = piece.shape.width * piece.size
+        const width = widthOfPiece(piece)
         // Pieces that touch are one word; everything else has a space between.
         const touches = before?.mark === mark && !piece.spaced && Math.abs(left - before.right) < piece.size * 0.1
         if (last && !touches) found.text += ' '

@@ -3,6 +3,7 @@ import type { Node } from 'prosemirror-model'
 import type { Citations } from '../content/citations/citations.ts'
 import type { IndexPages } from '../content/index/entries.ts'
 import type { Words } from '../languages/language.ts'
+import { heldTogether } from '../languages/shortWords.ts'
 import type { WorkLedger } from '../numbers/ledger.ts'
 import { identityIn } from '../numbers/occurrences.ts'
 import type { Fonts } from '../type/fonts.ts'
@@ -115,6 +116,8 @@ export interface TextOptions {
   leadIn?: Run[]
   /** Words may be divided where lines are ragged, as in narrow columns of a table. */
   divides?: boolean
+  /** It is a title: no line of it ends with a word that belongs to the next. */
+  title?: boolean
   /** What tells the text block apart where it has no id of its own. */
   identity?: string
 }
@@ -132,16 +135,16 @@ function numberOf(exceptions: Exceptions): number {
 export function setText(
   node: Node,
   setting: Setting,
-  { style, measure, indent = 0, leadIn = [], divides = false, identity = node.attrs.id ?? '' }: TextOptions,
+  { style, measure, indent = 0, leadIn = [], divides = false, title = false, identity = node.attrs.id ?? '' }: TextOptions,
 ): Line[] {
   const { fonts, language, houseStyle } = setting
-  const { hyphenate, opticalMargins } = houseStyle
+  const { hyphenate, opticalMargins, letterFit } = houseStyle
   const exceptions = exceptionsIn(houseStyle.divided)
-  let key = `${measure}|${indent}|${hyphenate}|${divides}|${opticalMargins}|${numberOf(exceptions)}|${language}|${dependencies(node, setting, identity)}`
+  let key = `${measure}|${indent}|${hyphenate}|${letterFit}|${divides}|${title}|${opticalMargins}|${numberOf(exceptions)}|${language}|${dependencies(node, setting, identity)}`
   // A heading that runs in may change its look and none of its words.
   for (const run of leadIn) key += `|${run.text} ${run.face} ${run.size} ${run.features ?? ''}`
   return setting.cache.lines.get(node, key, style, () =>
-    setParagraph([...leadIn, ...runsOf(node, style, setting, identity)], fonts, {
+    setParagraph([...leadIn, ...titled(runsOf(node, style, setting, identity), title, language)], fonts, {
       measure,
       style,
       indent,
@@ -149,10 +152,14 @@ export function setText(
       exceptions,
       opticalMargins,
       divides,
+      letterFit,
       language,
     }),
   )
 }
+
+const titled = (runs: Run[], title: boolean, language: string): Run[] =>
+  title ? runs.map(run => (run.formula || run.reserve ? run : { ...run, text: heldTogether(run.text, language) })) : runs
 
 /** A run of plain words. */
 export function words(text: string, style: TextStyle, more: Partial<Run> = {}): Run {

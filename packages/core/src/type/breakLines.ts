@@ -39,11 +39,21 @@ export class Items {
   /** What the caller put with the item. */
   payload = new Int32Array(1024)
 
-  clear(): void {
+  /** By what share of their width words may be widened or narrowed, to even the spaces. */
+  letterFit = 0
+
+  clear(letterFit = 0): void {
     this.count = 0
+    this.letterFit = letterFit
   }
+  /** Something that stays as wide as it is. */
   box(width: number, payload: number): void {
     this.push(Kind.box, width, 0, 0, 0, 0, 0, 0, payload)
+  }
+  /** A word, or a part of one. */
+  word(width: number, payload: number): void {
+    const gives = width * this.letterFit
+    this.push(Kind.box, width, gives, gives, 0, 0, 0, 0, payload)
   }
   glue(width: number, stretch: number, shrink: number, payload: number): void {
     this.push(Kind.glue, width, stretch, shrink, 0, 0, 0, 0, payload)
@@ -126,9 +136,13 @@ export class Items {
 }
 
 const linePenalty = 10
-const consecutiveHyphens = 3000
+const consecutiveHyphens = 6000
+/** A third hyphen and every further one at the ends of lines in a row. */
+const ladder = 60_000
+/** A last line that goes on with a word. */
+const lastHyphen = 5000
 const fitnessJump = 3000
-const scrapDemerits = 8000
+const scrapDemerits = 20_000
 
 /** Feasible breaks, each with the best one before it, in growing lists that are reused from paragraph to paragraph. */
 class Candidates {
@@ -136,6 +150,8 @@ class Candidates {
   /** The item it stands at, −1 for the start of the paragraph. */
   at = new Int32Array(512)
   fitness = new Uint8Array(512)
+  /** How many lines in a row end with a hyphen there; two stand for more. */
+  row = new Uint8Array(512)
   demerits = new Float64Array(512)
   /** Sums of everything before the line that begins after it. */
   width = new Float64Array(512)
@@ -155,6 +171,7 @@ class Candidates {
     this.stretch[i] = stretch
     this.shrink[i] = shrink
     this.previous[i] = previous
+    this.row[i] = 0
     this.count = i + 1
     return i
   }
@@ -162,6 +179,7 @@ class Candidates {
     const size = this.at.length * 2
     this.at = longer(Int32Array, this.at, size)
     this.fitness = longer(Uint8Array, this.fitness, size)
+    this.row = longer(Uint8Array, this.row, size)
     this.demerits = longer(Float64Array, this.demerits, size)
     this.width = longer(Float64Array, this.width, size)
     this.stretch = longer(Float64Array, this.stretch, size)
@@ -185,9 +203,14 @@ export interface BreakLimits {
 /** Candidates from which a line may still begin, in the order of their places, and how many they are. */
 const active: number[] = []
 let running = 0
-/** For the break at hand, by fitness: the candidate from which the line that ends there has the fewest demerits, and how many. */
-const best = [-1, -1, -1, -1]
-const least = new Float64Array(4)
+/**
+ * For the break at hand, by fitness, and for a hyphen after a hyphen by fitness again: the candidate from which the line that ends there
+ * has the fewest demerits, and how many.
+ */
+const best = new Array<number>(8).fill(-1)
+const least = new Float64Array(8)
+/** Where those of a hyphen after a hyphen begin. */
+const inRow = 4
 
 /** Break positions (item indices, the last one the end) with the fewest demerits, or null where none keep the limits. */
 export function breakLines(items: Items, measure: number, limits: BreakLimits): number[] | null {
@@ -244,12 +267,14 @@ function findLinesTo(i: number, items: Items, measure: number, { tolerance, emer
     let sum = candidates.demerits[from]! + (linePenalty + badness) * (linePenalty + badness)
     const begins = candidates.at[from]!
     if (cost > 0) sum += cost * cost
-    if (hyphen && begins >= 0 && items.flagged[begins]) sum += consecutiveHyphens
+    if (hyphen && candidates.row[from]! > 0) sum += candidates.row[from]! > 1 ? ladder : consecutiveHyphens
+    if (forced && begins >= 0 && items.flagged[begins]) sum += lastHyphen
     if (Math.abs(fitness - candidates.fitness[from]!) > 1) sum += fitnessJump
     if (forced && begins >= 0 && items.width[i]! - candidates.width[from]! < scrap) sum += scrapDemerits
-    if (sum < least[fitness]!) {
-      least[fitness] = sum
-      best[fitness] = from
+    const slot = hyphen && candidates.row[from]! > 0 ? fitness + inRow : fitness
+    if (sum < least[slot]!) {
+      least[slot] = sum
+      best[slot] = from
     }
   }
   running = still
@@ -265,14 +290,21 @@ function ratioOf(space: number, stretch: number, shrink: number): number {
 /** Tight, decent, loose or very loose: lines beside each other should not be far apart. */
 const fitnessOf = (ratio: number): number => (ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3)
 
-/** Makes the best lines to a break the candidates from which the next lines begin, but for those that no jump in fitness can make up for. */
+/** Makes the best lines to a break the candidates from which the next lines begin, but for those that nothing to come can make up for. */
 function addCandidates(i: number, items: Items): void {
-  const most = Math.min(least[0]!, least[1]!, least[2]!, least[3]!) + fitnessJump
+  const hyphen = items.flagged[i]! > 0
+  let most = Math.min(least[0]!, least[1]!, least[2]!, least[3]!)
+  if (hyphen) most = Math.min(most, least[4]!, least[5]!, least[6]!, least[7]!) + ladder
+  most += fitnessJump
   const start = items.lineStart(i)
   const width = items.width[start]! - (items.isPenalty(i) ? items.after[i]! : 0)
-  for (let fitness = 0; fitness < 4; fitness++)
-    if (best[fitness]! >= 0 && least[fitness]! <= most)
-      active[running++] = candidates.add(i, fitness, least[fitness]!, width, items.stretch[start]!, items.shrink[start]!, best[fitness]!)
+  for (let slot = 0; slot < (hyphen ? 8 : 4); slot++) {
+    const from = best[slot]!
+    if (from < 0 || least[slot]! > most) continue
+    const number = candidates.add(i, slot % inRow, least[slot]!, width, items.stretch[start]!, items.shrink[start]!, from)
+    candidates.row[number] = !hyphen ? 0 : slot < inRow ? 1 : 2
+    active[running++] = number
+  }
 }
 
 /** Empties the best by fitness; says that there is one now. */

@@ -45,7 +45,7 @@ export function divideWords(
   fonts: Fonts,
   { language, exceptions }: { language: string; exceptions: Exceptions },
 ): void {
-  divided.clear()
+  divided.clear(items.letterFit)
   for (let i = 0; i < items.count; i++) {
     const number = items.payload[i]!
     const chunk = number >= 0 && items.isBox(i) ? chunks[number]! : null
@@ -66,7 +66,7 @@ export function boxesWithHyphens(
 ): void {
   let sum = 0
   for (const point of points) {
-    items.box((point.sum - sum) * run.size, number)
+    items.word((point.sum - sum) * run.size, number)
     sum = point.sum
     items.penalty(
       hyphenCost,
@@ -76,5 +76,5 @@ export function boxesWithHyphens(
       number * 256 + point.at,
     )
   }
-  items.box((shape.width - sum) * run.size, number)
+  items.word((shape.width - sum) * run.size, number)
 }

@@ -17,6 +17,8 @@ export interface TextPiece {
   expansion?: string
   /** Whether a space stands before it, where its distance does not tell. */
   spaced?: boolean
+  /** By what share of its width it is widened; narrowed where that is negative. */
+  fit?: number
 }
 export interface FormulaPiece {
   x: number
@@ -69,6 +71,8 @@ export interface LineExtent {
   runsOn?: boolean
   /** Whether a space stands before each piece: of lines where that cannot be told by distance, as some of it runs from right to left. */
   spaces?: readonly boolean[]
+  /** By what share of their width its words are widened. */
+  fit?: number
 }
 
 const none: readonly string[] = Object.freeze([])
@@ -82,6 +86,7 @@ export class Line implements LineExtent {
   readonly hyphenated: boolean
   declare readonly runsOn?: boolean
   declare readonly spaces?: readonly boolean[]
+  declare readonly fit?: number
   private readonly places: readonly number[]
   private readonly things: readonly (Shape | FormulaDrawing)[]
   private readonly styles: readonly PieceStyle[]
@@ -99,6 +104,7 @@ export class Line implements LineExtent {
     this.hyphenated = extent.hyphenated
     if (extent.runsOn) this.runsOn = true
     if (extent.spaces) this.spaces = extent.spaces
+    if (extent.fit) this.fit = extent.fit
   }
 
   get isEmpty(): boolean {
@@ -117,12 +123,17 @@ export class Line implements LineExtent {
       const spaced = this.spaces ? { spaced: this.spaces[i]! } : null
       if (!('glyphs' in thing)) return { x, formula: thing, source, size, ...spaced }
       const piece: TextPiece = { x, shape: thing, size, rise, lead, marked, ...spaced }
+      if (this.fit) piece.fit = this.fit
       if (language) piece.language = language
       if (expansion) piece.expansion = expansion
       return piece
     })
   }
 }
+
+/** How wide a piece stands on its line, in points. */
+export const widthOfPiece = (piece: LinePiece): number =>
+  'shape' in piece ? piece.shape.width * piece.size * (1 + (piece.fit ?? 0)) : piece.formula.width * piece.size
 
 /** A line of one shaped text that leads nowhere; empty where the text is. `size` in points. */
 export function plainLine(shape: Shape, size: number): Line {

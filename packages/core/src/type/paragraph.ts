@@ -16,6 +16,8 @@ export interface ParagraphOptions {
   /** Indent of the first line in points. */
   indent: number
   hyphenate: boolean
+  /** By what share of their width words of justified lines may be widened or narrowed. */
+  letterFit?: number
   /** Words may be divided where lines are ragged too, if whole ones leave lines too empty. */
   divides?: boolean
   /** Words divided otherwise than their language does. */

@@ -18,6 +18,9 @@ const relationCost = 300
 const needCost = 5000
 /** Break between a figure and its unit. */
 const unitCost = 1000
+/** By what share of its width a space may be opened and closed; a line that needs more is looser than it should be. */
+export const spaceGives = { more: 0.5, less: 0.333 }
+
 /** Payloads of glue: room between signs that has no space, and spaces, from one of level 0 (Unicode Annex 9) on. */
 export const roomGlue = 0
 export const spaceGlue = 1
@@ -43,6 +46,8 @@ export interface FillOptions {
   indent: number
   style: TextStyle
   hyphenate: boolean
+  /** By what share of their width words of justified lines may be widened or narrowed. */
+  letterFit?: number | undefined
   /** Words may be divided where lines are ragged too. */
   divides?: boolean | undefined
   language: string
@@ -54,9 +59,9 @@ export function fillItems(
   items: Items,
   runs: Run[],
   fonts: Fonts,
-  { measure, indent, style, hyphenate, divides = false, language, exceptions }: FillOptions,
+  { measure, indent, style, hyphenate, divides = false, letterFit = 0, language, exceptions }: FillOptions,
 ): Chunk[] {
-  items.clear()
+  items.clear(style.align === 'justified' ? letterFit : 0)
   if (indent) items.box(indent, -1)
   const justified = style.align === 'justified'
   const builder = new ItemBuilder(
@@ -146,7 +151,12 @@ class ItemBuilder {
     // A break here is one at the penalty: glue after a penalty is none.
     if (holds) this.items.penalty(holds, 0, 0, 0, -1)
     this.unbroken = holds === forbidden ? this.unbroken + width : 0
-    this.items.glue(width, this.stretches ? width * 0.5 : 0, this.stretches ? width * 0.333 : 0, spaceGlue + (run.level ?? 0))
+    this.items.glue(
+      width,
+      this.stretches ? width * spaceGives.more : 0,
+      this.stretches ? width * spaceGives.less : 0,
+      spaceGlue + (run.level ?? 0),
+    )
   }
 
   /** A word of one run as it is drawn, where a line can end nowhere within it; null where it might. */
@@ -221,7 +231,8 @@ class ItemBuilder {
       }
     }
     this.unbroken += width
-    this.items.box(width, this.chunks.length)
+    if (run.reserve) this.items.box(width, this.chunks.length)
+    else this.items.word(width, this.chunks.length)
     this.chunks.push({ run, style: this.style, shape, formula: null, width, part: 0 })
   }
 

@@ -6,7 +6,7 @@ import type { Items } from './breakLines.ts'
 import type { Fonts, Shape } from './fonts.ts'
 import type { Run } from './inline.ts'
 import { Line, type PieceStyle } from './line.ts'
-import { type Chunk, placeOf, roomGlue, spaceGlue } from './runItems.ts'
+import { type Chunk, placeOf, roomGlue, spaceGives, spaceGlue } from './runItems.ts'
 import { placeByLevel } from './writingDirection.ts'
 
 /** A paragraph as its lines are set from it. */
@@ -33,6 +33,8 @@ const places: number[] = []
 const things: (Shape | FormulaDrawing)[] = []
 const styles: PieceStyle[] = []
 const stretches: number[] = []
+/** The width of the words before each, which may give way a little. */
+const elastics: number[] = []
 /** Of lines in which something runs to the left: the widths of the pieces, and how deep each stands in changes of direction. */
 const widths: number[] = []
 const levels: number[] = []
@@ -45,8 +47,9 @@ class Gathering {
   count = 0
   /** The width with all glue at its natural width. */
   natural: number
-  /** Of the last piece. */
+  /** Of the last piece, and of all words that may be widened or narrowed. */
   tailWidth = 0
+  elastic = 0
   stretch = 0
   above = 0
   below = 0
@@ -86,6 +89,7 @@ class Gathering {
     }
     levels[this.count] = run.level ?? 0
     this.put(shape, style, width)
+    if (!run.reserve) this.elastic += width
   }
 
   private note(anchors: readonly string[] = []): void {
@@ -124,6 +128,7 @@ class Gathering {
     styles[at] = style
     if (style !== styles[0]) this.alike = false
     stretches[at] = this.stretch
+    elastics[at] = this.elastic
     widths[at] = width
     spaces[at] = this.spaced >= 0
     spaceLevels[at] = this.spaced
@@ -160,15 +165,17 @@ function gather({ items, chunks, fonts }: SetParts, start: number, end: number, 
 export function setLine(parts: SetParts, start: number, end: number, options: LineOptions): Line {
   const { measure, style, indent, last, direction } = options
   const hang = options.hang && !direction
-  const { count, natural, tailWidth, stretch, above, below, notes, anchors, alike, apart } = gather(parts, start, end, indent)
+  const { count, natural, tailWidth, stretch, elastic, above, below, notes, anchors, alike, apart } = gather(parts, start, end, indent)
   const overLeft = hang && indent === 0 && count > 0 ? overhang(things[0]!, styles[0]!, 0) : 0
   const overRight = hang && count > 0 ? overhang(things[count - 1]!, styles[count - 1]!, -1) : 0
   const left = measure - natural + overLeft + overRight
   const justified = style.align === 'justified' && (!last || left < 0)
-  const each = justified && stretch > 0 ? Math.max(left / stretch, -0.4) : 0
+  const fit = justified ? fitOf(left, stretch, elastic, parts.items.letterFit) : 0
+  const each = justified && stretch > 0 ? Math.max((left - fit * elastic) / stretch, -0.4) : 0
   const shift = style.align === 'centre' ? Math.max(0, left / 2) : style.align === 'right' ? Math.max(0, left) : -overLeft
-  for (let i = 0; i < count; i++) places[i]! += shift + each * stretches[i]!
-  let right = count === 0 ? indent + shift : places[count - 1]! + tailWidth
+  for (let i = 0; i < count; i++) places[i]! += shift + each * stretches[i]! + fit * elastics[i]!
+  if (fit) for (let i = 0; i < count; i++) if ('glyphs' in things[i]!) widths[i]! *= 1 + fit
+  let right = count === 0 ? indent + shift : places[count - 1]! + (fit ? widths[count - 1]! : tailWidth)
   if (direction) {
     placeByLevel(places, { widths, levels, spaceLevels, count }, direction === 'leftward' ? measure : null)
     right = 0
@@ -182,9 +189,17 @@ export function setLine(parts: SetParts, start: number, end: number, options: Li
     notes,
     anchors,
     hyphenated: parts.items.flagged[end]! > 0,
+    ...(fit ? { fit } : {}),
     ...(direction || apart ? { spaces: spaces.slice(0, count) } : {}),
     runsOn: !last && parts.items.isPenalty(end) && !parts.items.isGlue(end + 1),
   })
+}
+
+/** What of a line's room its words take, as a share of their width: as much of what they may give as its spaces do of theirs. */
+function fitOf(left: number, spaces: number, words: number, letterFit: number): number {
+  if (!letterFit || !words) return 0
+  const gives = spaces * (left > 0 ? spaceGives.more : spaceGives.less) + words * letterFit
+  return Math.max(-letterFit, Math.min(letterFit, (left / gives) * letterFit))
 }
 
 /** How much of its width a sign hangs over the left and the right edge. */

@@ -63,10 +63,13 @@ export class PdfText {
 
   /** Operators for neighbouring pieces of one face, size and rise. `x`, `y` in points from the page's lower left corner. */
   pieces(pieces: TextPiece[], x: number, y: number, { spaceBefore, spaceAfter, hyphenated }: Surroundings): string {
-    const { shape, size, rise } = pieces[0]!
+    const { shape, size, rise, fit = 0 } = pieces[0]!
     const embedded = this.embed(shape.face)
     const space = embedded.face.shape(' ')
-    const opening = (at: number): string => `BT /${embedded.font.id} ${numeral(size)} Tf 1 0 0 1 ${numeral(at)} ${numeral(y + rise)} Tm `
+    // The scale holds until the graphics state is given back, which the caller sees to.
+    const scale = fit ? `${numeral(100 * (1 + fit))} Tz ` : ''
+    const opening = (at: number): string =>
+      `BT /${embedded.font.id} ${numeral(size)} Tf ${scale}1 0 0 1 ${numeral(at)} ${numeral(y + rise)} Tm `
     let operators = opening(x + pieces[0]!.x)
     let array = spaceBefore ? this.segments(embedded, space, false)[0]!.array + adjustment(-space.width * size, size) : ''
     const close = (): void => {
@@ -86,20 +89,20 @@ export class PdfText {
           if (frame === undefined) operators += up ? `${numeral(up * size)} Ts [${own}] TJ 0 Ts ` : `[${own}] TJ `
           else operators += framed(at, y + rise, frame * size, size)
           if (actual !== undefined) operators += 'EMC '
-          if (frame !== undefined) operators += opening(at + width * size)
+          if (frame !== undefined) operators += opening(at + width * size * (1 + fit))
         }
-        at += width * size
+        at += width * size * (1 + fit)
       }
       const next = pieces[i + 1]
       if (!next) {
         if (spaceAfter) array += this.segments(embedded, space, false)[0]!.array
         return
       }
-      const gap = next.x - piece.x - piece.shape.width * size
+      const gap = next.x - piece.x - piece.shape.width * size * (1 + fit)
       // A gap is a real space with an adjustment, so that copied text has its spaces; anything smaller is kerning.
       if (next.spaced ?? gap > size * 0.08)
-        array += this.segments(embedded, space, false)[0]!.array + adjustment(gap - space.width * size, size)
-      else if (Math.abs(gap) > 0.005) array += adjustment(gap, size)
+        array += this.segments(embedded, space, false)[0]!.array + adjustment(gap / (1 + fit) - space.width * size, size)
+      else if (Math.abs(gap) > 0.005) array += adjustment(gap / (1 + fit), size)
     })
     close()
     return `${operators}ET`

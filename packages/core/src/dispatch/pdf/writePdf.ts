@@ -15,7 +15,7 @@ import { onPage, turn } from '../../pages/turned.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import { type AnyFace, type Fonts, runsLeftwards } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
-import type { FormulaPiece, LinePiece, TextPiece } from '../../type/line.ts'
+import { type FormulaPiece, type LinePiece, type TextPiece, widthOfPiece } from '../../type/line.ts'
 import { titleOf } from '../../work/schema.ts'
 import { colourProfile, colourSpaceName } from './colourProfile.ts'
 import { informationOf, metadataOf } from './metadata.ts'
@@ -251,7 +251,7 @@ class PdfWriter {
         const own = all.slice(from, to)
         const size = Math.max(...own.map(piece => piece.size))
         const left = Math.min(...own.map(piece => piece.x))
-        const right = Math.max(...own.map(piece => piece.x + widthOf(piece)))
+        const right = Math.max(...own.map(piece => piece.x + widthOfPiece(piece)))
         this.area(lead, x + mark.x + left, y + mark.baseline - size * 0.9 - riseOf(own[0]!), right - left, size * 1.25, parent)
         // Written while its page is open: pdfkit would note another page for its area.
         parent.end()
@@ -483,11 +483,12 @@ function extentOf({ marks }: Box): [left: number, right: number] {
   return ends.length ? [Math.min(...ends), Math.max(...ends)] : [0, 0]
 }
 const riseOf = (piece: LinePiece): number => ('shape' in piece ? piece.rise : 0)
-const widthOf = (piece: TextPiece | FormulaPiece): number => ('shape' in piece ? piece.shape.width : piece.formula.width) * piece.size
 /** Whether there is a space between two pieces of a line. */
-const standsApart = (piece: LinePiece, next: LinePiece): boolean => next.spaced ?? next.x - piece.x - widthOf(piece) > piece.size * 0.08
+const standsApart = (piece: LinePiece, next: LinePiece): boolean =>
+  next.spaced ?? next.x - piece.x - widthOfPiece(piece) > piece.size * 0.08
 const alike = (piece: LinePiece, first: TextPiece): boolean =>
   'shape' in piece &&
+  piece.fit === first.fit &&
   piece.shape.face === first.shape.face &&
   piece.size === first.size &&
   piece.rise === first.rise &&

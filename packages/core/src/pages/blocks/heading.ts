@@ -34,7 +34,7 @@ export function divisionTitle(title: Node, id: string, role: Role, setting: Sett
       ...(role === 'copyright' ? [{ kind: 'fill' } as const] : []),
     ]
   if (role === 'titlePage' || role === 'halfTitle') {
-    const lines = setText(title, setting, { style: titlePage.title, measure: setting.measure, identity: `${id}.0` })
+    const lines = setText(title, setting, { style: titlePage.title, measure: setting.measure, title: true, identity: `${id}.0` })
     const boxes = lineBoxes(lines, { ...titlePage.title, x: 0, tag: 'Title', block: id, begins: [id] })
     return [fixedSpace(titlePage.title.before), ...boxes, space(titlePage.title.after)]
   }
@@ -70,7 +70,7 @@ function numberedTitle(node: Node, id: string, style: HeadingStyle, tag: Tag, se
     offset = style.textAt === null ? Math.max(0, end) : Math.max(style.textAt, end)
     ;[numberLine] = lineBoxes([line!], { ...style, x: numberAt, tag, block: id })
   }
-  const lines = setText(node, setting, { style, measure: setting.measure - offset, leadIn, identity: identityIn(id, node, 0) })
+  const lines = setText(node, setting, { style, measure: setting.measure - offset, leadIn, title: true, identity: identityIn(id, node, 0) })
   const text = lineBoxes(lines, { ...style, x: offset, tag, block: id, begins: [id] })
   if (numberLine?.kind === 'box' && text[0]) text[0] = { ...text[0], marks: [...numberLine.marks, ...text[0].marks] }
   strip.push(...text)

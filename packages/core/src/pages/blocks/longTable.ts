@@ -18,7 +18,7 @@ export function longTable(set: SetTable, setting: Setting): StripItem[] {
       notes: caption.notes,
       ...more,
     })
-  const continued = continuedBoxes(set.id, set.series, setting)
+  const continued = continuedBoxes(set.id, set.series, setting, set.x)
   const cut = parts.map(part => partBoxes(part, id, continued, setting.houseStyle.tableRules))
   const last = cut.at(-1)?.body ?? []
   // The notes stay with the last rows.
@@ -69,11 +69,11 @@ function partBoxes(
 }
 
 /** “Table 3.1, continued”, and the space below it; nothing for what has no number. */
-export function continuedBoxes(id: string, series: string, setting: Setting): Box[] {
+export function continuedBoxes(id: string, series: string, setting: Setting, x = 0): Box[] {
   const { caption: style, float } = setting.houseStyle
   const entry = setting.ledger.byId.get(id)
   const head = continuedHead(entry, seriesRule(setting.scheme, series), setting.words)
   const runs = headRuns(head, style).map(({ whole: _whole, ...run }) => run)
   const lines = runs.length ? setWords(runs, setting, style, setting.measure) : []
-  return [...lineBoxes(lines, { ...style, x: 0, tag: 'Artifact', block: id }), box(float.captionGap, [])]
+  return [...lineBoxes(lines, { ...style, x, tag: 'Artifact', block: id }), box(float.captionGap, [])]
 }

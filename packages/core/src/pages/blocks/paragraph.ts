@@ -1,4 +1,4 @@
-import { type Box, lineBoxes, type StripItem, space } from '../box.ts'
+import { type Box, costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type BlockHandler, setText } from '../setting.ts'
 import { aligned } from '../variant.ts'
 import { runInHeading, runsIn } from './heading.ts'
@@ -16,8 +16,12 @@ export const paragraph: BlockHandler<'paragraph'> = (node, setting, place) => {
     indent: flush ? 0 : indent,
     ...(opener ? { leadIn: opener.runs } : {}),
   })
+  // A heading over a single line is not left at the foot of a page.
+  const alone = place.after === 'heading' && lines.length === 1
   const begins = opener ? [place.opener!.attrs.id as string] : []
   const boxes = pinned(lineBoxes(lines, { ...style, x: 0, tag: 'P', block: node.attrs.id, begins }), node.attrs.pin)
+  const last = boxes.at(-1)
+  if (alone && last?.kind === 'box') last.breakAfter = Math.max(last.breakAfter, costs.orphan)
   if (opener) return [space(opener.before), ...boxes, space(paragraphGap)]
   if (place.role === 'titlePage') return [...boxes, { kind: 'space', height: style.after }]
   return paragraphGap ? [space(paragraphGap), ...boxes, space(paragraphGap)] : boxes

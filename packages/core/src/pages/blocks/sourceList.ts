@@ -35,8 +35,9 @@ function pagesOf(cited: ListedSource['cited'], { citedOn }: Setting): { text: st
 }
 
 export function sourceList(list: string, { entries, hanging }: SourceList, setting: Setting): StripItem[] {
-  const { contents, body } = setting.houseStyle
-  const style: TextStyle = { ...contents.line, align: body.align === 'justified' ? 'justified' : 'left' }
+  const { contents } = setting.houseStyle
+  // Names, numbers and addresses are not divided: lines of one length would tear them apart.
+  const style: TextStyle = { ...contents.line, align: 'left' }
   const numbers = entries.map(entry => {
     const runs = runsOfPieces(entry.margin, style, setting).map(run => ({ ...run, lead: back(entry) }))
     return runs.length ? linesOf(runs, style, 1e4, setting)[0] : undefined

@@ -39,6 +39,8 @@ export interface PlacedGrid {
 export interface SetTable {
   id: string
   series: string
+  /** Where words above and below it begin, in points. */
+  x: number
   caption: Stacked
   parts: PlacedGrid[]
   notes: Stacked
@@ -69,12 +71,15 @@ function setTable(node: Node, setting: Setting): SetTable {
     : [partOf(gridOf(node), id, nothing, node.attrs.widths, setting)]
   const width = Math.max(...parts.map(part => part.width))
   const series = seriesOf(node)
+  const beside = roomBeside(width, setting)
+  const caption = captionStack(node, setting, beside.measure)
   return {
     id,
     series,
-    caption: captionStack(node, setting),
+    x: beside.left,
+    caption: { ...caption, marks: caption.marks.map(mark => moved(mark, beside.left, 0)) },
     parts,
-    notes: setNotes(node, id, width, (setting.measure - width) / 2, setting),
+    notes: setNotes(node, id, beside, setting),
     above: seriesRule(setting.scheme, series).captionPlace !== 'below',
   }
 }
@@ -128,13 +133,17 @@ function shortTable(node: Node, { id, caption, parts, notes, above, series }: Se
   return stood(box(caption.height + float.captionGap + body, marks, { block: id, begins, notes: footnotes }), node, series, setting)
 }
 
-/** The notes below a table, as wide as it is and no narrower than they can be read, with the space above them. */
-function setNotes(node: Node, id: string, width: number, x: number, setting: Setting): Stacked {
+/** Where words above and below a table stand: as wide as it is, and no narrower than they can be read. In points. */
+function roomBeside(width: number, setting: Setting): { measure: number; left: number } {
+  const measure = Math.min(setting.measure, Math.max(width, setting.measure * 0.6))
+  return { measure, left: (setting.measure - measure) / 2 }
+}
+
+/** The notes below a table, with the space above them. */
+function setNotes(node: Node, id: string, { measure, left }: { measure: number; left: number }, setting: Setting): Stacked {
   const found = tableNotesOf(node)
   if (!found) return { marks: [], height: 0, notes: [] }
   const { note: style, table: text } = setting.houseStyle
-  const measure = Math.min(setting.measure, Math.max(width, setting.measure * 0.6))
-  const left = Math.min(x, (setting.measure - measure) / 2)
   const boxes = found.children.flatMap(paragraph =>
     lineBoxes(setText(paragraph, setting, { style, measure }), {
       ...style,

@@ -86,7 +86,7 @@ export function assemble(files: Map<string, Uint8Array>): Work {
     try {
       pictures.set(name, readEnclosed(name, bytes))
     } catch (error) {
-      throw error instanceof Refusal ? new WorkFileError(`A picture or face of the bundle cannot be used. ${error.message}`) : error
+      throw error instanceof Refusal ? new WorkFileError(`A file of the bundle cannot be used. ${error.message}`) : error
     }
   }
   return workFromJson(strFromU8(text), pictures)

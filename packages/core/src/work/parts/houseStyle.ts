@@ -1,5 +1,5 @@
 /** How a work looks on paper. All lengths in PostScript points (1/72 inch). What a form shows of it is said here too. */
-import { flag, oneOf, orNone, pictureName, points, type Shown, type Static, Type, whole, words } from '../definition.ts'
+import { flag, oneOf, orNone, pictureName, points, type Shown, type Static, share, Type, whole, words } from '../definition.ts'
 import { type Role, roleNames } from '../roles.ts'
 import type { Part } from './part.ts'
 import { paperStyle, thesisStyle } from './readyStyles.ts'
@@ -218,6 +218,8 @@ export const houseStyleDefinition = Type.Object(
     }),
     /** Points, commas, hyphens and quotation marks hang a little over the edges of justified text. */
     opticalMargins: flag(false, { title: 'Points and quotation marks hang over the edges', group: 'text' }),
+    /** By what share of their width words of justified lines may be widened or narrowed, so that spaces are more alike. */
+    letterFit: share({ from: 0, to: 0.03, usual: 0, title: 'Words give way by up to', group: 'text' }),
     /** Looks of headings by level, 1 first; deeper levels repeat the last. */
     headings: Type.Array(heading, { minItems: 1, maxItems: 9 }),
     /** The title of a part, and how far down its page it stands (space before). */

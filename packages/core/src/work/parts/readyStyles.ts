@@ -118,8 +118,9 @@ export const thesisStyle = (): HouseStyle => ({
   hyphenate: true,
   divided: '',
   families: { text: 'bookSerif', sans: 'bookSans', mono: 'code', own: noOwnFaces() },
-  evenFeet: false,
+  evenFeet: true,
   opticalMargins: false,
+  letterFit: 0.02,
   headings: [
     heading('serifBold', 22, 28, { after: 26 }),
     heading('serifBold', 14, 18, { before: 20, after: 8 }),
@@ -156,6 +157,7 @@ export const thesisStyle = (): HouseStyle => ({
 export const oneSidedThesisStyle = (): HouseStyle => ({
   ...thesisStyle(),
   name: 'Thesis, one-sided, lines one and a half apart',
+  evenFeet: false,
   page: { width: 595.28, height: 841.89, twoSided: false, top: 85, bottom: 85, inner: 113, outer: 71, binding: 0, blank: '' },
   body: style('serif', 12, 21.6, { align: 'justified' }),
   indent: 22,
@@ -178,6 +180,7 @@ export const oneSidedThesisStyle = (): HouseStyle => ({
 export const officeThesisStyle = (): HouseStyle => ({
   ...oneSidedThesisStyle(),
   name: 'Thesis as offices prescribe it, lines double',
+  evenFeet: false,
   page: { width: 595.28, height: 841.89, twoSided: false, top: 72, bottom: 72, inner: 108, outer: 72, binding: 0, blank: '' },
   families: { text: 'officeRoman', sans: 'officeSans', mono: 'typewriter', own: noOwnFaces() },
   body: style('serif', 12, 28.8, { align: 'left' }),
@@ -209,6 +212,7 @@ export const officeThesisStyle = (): HouseStyle => ({
 export const reportStyle = (): HouseStyle => ({
   ...thesisStyle(),
   name: 'Report',
+  evenFeet: false,
   page: { width: 595.28, height: 841.89, twoSided: false, top: 82, bottom: 78, inner: 79, outer: 79, binding: 0, blank: '' },
   body: style('serif', 10.5, 15, { align: 'left' }),
   indent: 0,
@@ -240,6 +244,7 @@ export const reportStyle = (): HouseStyle => ({
 export const paperStyle = (): HouseStyle => ({
   ...thesisStyle(),
   name: 'Paper',
+  evenFeet: false,
   page: { width: 595.28, height: 841.89, twoSided: false, top: 76, bottom: 80, inner: 84, outer: 84, binding: 0, blank: '' },
   body: style('serif', 11.5, 18.5, { align: 'justified' }),
   ...kinds(11.5, 18.5),

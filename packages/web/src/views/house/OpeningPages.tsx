@@ -6,7 +6,7 @@ import { divisionTitles } from '@steady-ledger/core/languages/divisionTitles.ts'
 import type { Words } from '@steady-ledger/core/languages/language.ts'
 import { moveStep, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { listedSeries, wordsOf } from '@steady-ledger/core/work/parts/scheme.ts'
-import { division, type Matter, matterOf, plainText, type Role, roles } from '@steady-ledger/core/work/schema.ts'
+import { division, type Matter, matterOf, plainText, type Role, roleNames, roles } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
 import { addDivision } from '../../editor/insert.ts'
@@ -114,6 +114,7 @@ export function OpeningPages() {
               label={`Add ${says.toLowerCase()}`}
               items={kinds
                 .filter(kind => roles[kind.role].matter === matter)
+                .sort((a, b) => roleNames.indexOf(a.role) - roleNames.indexOf(b.role))
                 .map(kind => ({
                   key: `${kind.role} ${kind.series ?? ''}`,
                   says: kind.title || roles[kind.role].name,

@@ -135,7 +135,7 @@ const Drawn = ({ ink, faces, pictureAddress }: DrawnProps) => (
               className={run.marked ? 'marked' : run.lead ? 'lead' : undefined}
             >
               {run.words.map((word, w) => (
-                <tspan key={w} x={run.x[w]}>
+                <tspan key={w} x={run.x[w]} textLength={run.widths?.[w]} lengthAdjust={run.widths ? 'spacingAndGlyphs' : undefined}>
                   {word}
                 </tspan>
               ))}
