@@ -156,3 +156,34 @@ test.each(['en-GB', 'de', 'fr-FR', 'es', 'cy'])('in %s every role that begins wi
     expect(title).toMatch(/\p{L}{3}/u)
   }
 })
+
+test('pages of a division can lie on their side: wider than high, with heads and text over their width, others as they were', async () => {
+  const wide = div(
+    { role: 'appendix', landscape: true } as never,
+    'Wide things',
+    p`${'The wind goes over the lake and stirs what lies below. '.repeat(12).trim()}`,
+    ...long,
+  )
+  const turnover = pagesOf([chapter('c', 'One', p`Words.`), wide, div({ role: 'appendix' }, 'Others', p`Words.`)])
+  const { width, height, top, bottom, inner, outer } = thesisStyle().page
+  const lying = turnover.pages.filter(page => page.width > page.height)
+  expect(lying.length).toBeGreaterThan(1)
+  expect(turnover.pages.filter(page => page.width < page.height).map(page => [page.width, page.height])).toEqual(
+    turnover.pages.filter(page => !lying.includes(page)).map(() => [width, height]),
+  )
+  for (const page of lying) {
+    expect([page.width, page.height]).toEqual([height, width])
+    const lines = page.placed.flatMap(({ x, y, box }) =>
+      box.marks.map(mark => ({ x, y: y + box.height, end: mark.kind === 'line' ? x + mark.x + mark.line.end : 0 })),
+    )
+    expect(Math.max(...lines.map(({ end }) => end))).toBeGreaterThan(height - inner - outer)
+    expect(Math.max(...lines.map(({ y }) => y))).toBeLessThanOrEqual(width - bottom + 0.01)
+    expect(Math.min(...page.placed.map(({ y }) => y))).toBeGreaterThanOrEqual(top)
+  }
+  const bytes = await writePdf(turnover, fonts, { date: new Date(0) })
+  const pdf = await ReadPdf.open(bytes)
+  expect(brokenRules(pdf, bytes)).toEqual([])
+  expect(pdf.document.getPages().map(page => page.getWidth() > page.getHeight())).toEqual(
+    turnover.pages.map(page => page.width > page.height),
+  )
+})

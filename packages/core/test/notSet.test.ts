@@ -57,12 +57,21 @@ test('a flow whose pages cannot be cut has one page that says so, and is tried a
     },
   }
   const cache: FlowCache = new Map()
-  const bodies = bodiesOf({ divisions: [doc.child(0)], strips: [[bad]], columns: 1, under: false, top: 0 }, 0, cache, setting)
+  const bodies = bodiesOf(
+    { divisions: [doc.child(0)], strips: [[bad]], columns: 1, landscape: false, under: false, top: 0 },
+    0,
+    cache,
+    setting,
+  )
   expect(bodies).toHaveLength(1)
   expect(bodies[0]!.placed.map(({ box: { failed, block } }) => [failed, block])).toEqual([['no height', doc.child(0).attrs.id]])
   expect(cache.size).toBe(0)
   expect(
-    bodiesOf({ divisions: [doc.child(0)], strips: [[box(10, [])]], columns: 1, under: false, top: 0 }, 0, cache, setting)[0]!.placed[0]!.box
-      .failed,
+    bodiesOf(
+      { divisions: [doc.child(0)], strips: [[box(10, [])]], columns: 1, landscape: false, under: false, top: 0 },
+      0,
+      cache,
+      setting,
+    )[0]!.placed[0]!.box.failed,
   ).toBeUndefined()
 })

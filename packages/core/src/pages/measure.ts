@@ -50,3 +50,21 @@ export function inLanguage(setting: Setting, language: string | null): Setting {
   if (!own) byLanguage.set(language, (own = { ...setting, language, words: languageOf(language) }))
   return own
 }
+
+const turned = new WeakMap<HouseStyle, HouseStyle>()
+const lying = new WeakMap<Setting, Setting>()
+
+/** What a division is set with whose pages lie on their side: margins stay at the sides they are named for. */
+export function onItsSide(setting: Setting, landscape: boolean): Setting {
+  if (!landscape) return setting
+  let own = lying.get(setting)
+  if (!own) {
+    const { houseStyle: upright } = setting
+    let houseStyle = turned.get(upright)
+    if (!houseStyle)
+      turned.set(upright, (houseStyle = { ...upright, page: { ...upright.page, width: upright.page.height, height: upright.page.width } }))
+    const { page } = houseStyle
+    lying.set(setting, (own = { ...setting, houseStyle, measure: measureOf(houseStyle), height: page.height - page.top - page.bottom }))
+  }
+  return own
+}

@@ -11,7 +11,7 @@ import { frameOf, type Sections, sectionsOn } from './heads.ts'
 import { idsOn } from './idsOn.ts'
 import { countLines, lineNumbers } from './lineNumbers.ts'
 import { bestWay, type Way } from './makeUp.ts'
-import { columnStep, columnsIn, inColumns, leftOf, measureIn } from './measure.ts'
+import { columnStep, columnsIn, inColumns, leftOf, measureIn, onItsSide } from './measure.ts'
 import { notesAlike, sameList, stripsAlike } from './measures.ts'
 import { type Setting, setWords, words } from './setting.ts'
 import { titleSpans } from './strip.ts'
@@ -39,6 +39,8 @@ export interface Flow {
   divisions: Node[]
   strips: StripItem[][]
   columns: number
+  /** Its pages lie on their side. */
+  landscape: boolean
   /** It goes on under the flow before it, on the same page, where there is room. */
   under: boolean
   /** Where it begins on its first page, in points from the top of the text area. */
@@ -50,12 +52,14 @@ export function flowsOf(doc: Node, stripsOf: (node: Node) => StripItem[][], sett
   const { houseStyle } = setting
   const flows: Flow[] = []
   /** Goes on with the last flow, or opens another one: under it where only the columns are others. */
-  const add = (node: Node, strips: readonly StripItem[][], columns: number, runsOn: boolean): void => {
+  const add = (node: Node, strips: readonly StripItem[][], columns: number, goesOn: boolean): void => {
     const last = flows.at(-1)
+    const { landscape } = division(node)
+    const runsOn = goesOn && last?.landscape === landscape
     if (last && runsOn && last.columns === columns) {
       if (!last.divisions.includes(node)) last.divisions.push(node)
       last.strips.push(...strips)
-    } else flows.push({ divisions: [node], strips: [...strips], columns, under: runsOn && last !== undefined, top: 0 })
+    } else flows.push({ divisions: [node], strips: [...strips], columns, landscape, under: runsOn, top: 0 })
   }
   doc.forEach(node => {
     const strips = stripsOf(node)
@@ -88,7 +92,8 @@ interface KeptFlow {
 const noteSeparator = 14
 
 /** Where only words changed since the same round of the turnover before, or since the round before, the pages are cut where they were. */
-export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: Setting): PageBody[] {
+export function bodiesOf(flow: Flow, round: number, cache: FlowCache, given: Setting): PageBody[] {
+  const setting = onItsSide(given, flow.landscape)
   const { houseStyle } = setting
   // The text of a division may be a flow under that of its title.
   const keyOf = (of: number): string => `${division(flow.divisions[0]!).id} ${flow.columns} ${of}`
@@ -104,7 +109,7 @@ export function bodiesOf(flow: Flow, round: number, cache: FlowCache, setting: S
     sameList(kept.notes, notes)
   )
     return kept.bodies
-  const input = inputOf(flow, byId, setting)
+  const input = inputOf(flow, byId, given)
   try {
     const made = cutAlike(input, flow, notes, [kept, cache.get(keyOf(round - 1))], setting)
     cache.set(keyOf(round), made)
@@ -171,7 +176,8 @@ export function joinFlows(made: readonly { flow: Flow; bodies: PageBody[] }[]): 
 }
 
 /** Where a flow that may go on under another begins on its page; 0 for at the head of a page of its own. */
-export function topOf(flow: Flow, before: { flow: Flow; bodies: PageBody[] } | undefined, setting: Setting): number {
+export function topOf(flow: Flow, before: { flow: Flow; bodies: PageBody[] } | undefined, given: Setting): number {
+  const setting = onItsSide(given, flow.landscape)
   const page = before?.bodies.at(-1)
   if (!flow.under || !page) return 0
   const { leading } = setting.houseStyle.body
@@ -182,7 +188,8 @@ export function topOf(flow: Flow, before: { flow: Flow; bodies: PageBody[] } | u
 }
 
 /** What page make-up is given for a flow. */
-export function inputOf(flow: Flow, notes: Map<string, Box[]> | null, setting: Setting): MakeUpInput {
+export function inputOf(flow: Flow, notes: Map<string, Box[]> | null, given: Setting): MakeUpInput {
+  const setting = onItsSide(given, flow.landscape)
   const byId = notes ?? notesOf(flow, setting)
   return {
     strip: flow.strips.flat(),
@@ -290,7 +297,8 @@ function blankBox(setting: Setting): Box {
 
 const made = new WeakMap<Page, { body: PageBody | null; key: string; houseStyle: object }>()
 
-function makePage(place: PagePlace, sections: Sections, lines: number, setting: Setting, previous: Page | undefined): Page {
+function makePage(place: PagePlace, sections: Sections, lines: number, given: Setting, previous: Page | undefined): Page {
+  const setting = onItsSide(given, place.flow.landscape)
   const { page: sheet } = setting.houseStyle
   const { flow, body, index, matter, label, side } = place
   const frame = frameOf(place, sections, setting)

@@ -17,7 +17,7 @@ import { sourceList, sourcesKey } from './blocks/sourceList.ts'
 import { costs, type StripItem, settable } from './box.ts'
 import { allNotes, chapterNotes, noteIdsIn, placeOfNote } from './endnotes.ts'
 import { floatOrder, type Late } from './floatOrder.ts'
-import { columnsIn, inColumns, inLanguage } from './measure.ts'
+import { columnsIn, inColumns, inLanguage, onItsSide } from './measure.ts'
 import { nodeNumber } from './nodeNumber.ts'
 import { blockDependencies, type Place, type Setting, type StripSource } from './setting.ts'
 import { sliced } from './slices.ts'
@@ -31,7 +31,8 @@ export type Written =
 
 /** The strip as the pieces it is made of: unchanged blocks give the same arrays, so that a flow can be compared at a glance. */
 export function divisionStrips(node: Node, given: Setting, written: Written | null): StripItem[][] {
-  const whole = inLanguage(given, division(node).language)
+  const { language, landscape } = division(node)
+  const whole = onItsSide(inLanguage(given, language), landscape)
   const { cache, houseStyle, pictures, ledger } = whole
   // A title over all columns is set to the width of the text.
   const columns = columnsIn(node, houseStyle)

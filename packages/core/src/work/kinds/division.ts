@@ -16,6 +16,8 @@ export const division = innerKind('division', {
     series: ruleKey(),
     /** In how many columns its text is set; 0 for as many as the house style says. */
     columns: whole({ from: 0, to: 3 }),
+    /** Its pages lie on their side. */
+    landscape: flag(false),
     /** Its words are in another language than the work's. */
     language: orNone(languageTag()),
     /** Whether its pages show their folio and heads: as is usual for what it is, or in any case, or in none. */

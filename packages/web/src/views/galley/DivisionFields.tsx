@@ -1,7 +1,7 @@
 /** Fields of a division: its language where it is not the work's, and whether its pages show what they are called. */
 import type { Node } from '@steady-ledger/core/work/schema.ts'
 import { languages } from '../../app/languages.ts'
-import { Choice } from '../../ui/fields.tsx'
+import { Check, Choice } from '../../ui/fields.tsx'
 
 const usual = 'usual'
 
@@ -25,6 +25,7 @@ export function DivisionFields({ node, set }: { node: Node; set(name: string, va
         options={{ usual: 'As is usual', shown: 'Shown', hidden: 'Hidden' }}
         onChange={value => set('folio', value)}
       />
+      <Check label="Its pages lie on their side" value={node.attrs.landscape} onChange={value => set('landscape', value)} />
     </>
   )
 }

@@ -8,7 +8,9 @@ import type { HouseStyle } from '@steady-ledger/core/work/parts/houseStyle.ts'
 export type Overlay = 'margins' | 'baselines' | 'lines'
 export const overlayNames: Record<Overlay, string> = { margins: 'Margins', baselines: 'Baselines', lines: 'Line numbers' }
 
-export function Overlays({ drawing, page, shown }: { drawing: PageDrawing; page: HouseStyle['page']; shown: ReadonlySet<Overlay> }) {
+export function Overlays({ drawing, page: sheet, shown }: { drawing: PageDrawing; page: HouseStyle['page']; shown: ReadonlySet<Overlay> }) {
+  // Of a page that lies on its side the margins are those of the house style all the same.
+  const page = { ...sheet, width: drawing.width, height: drawing.height }
   const left = leftOf({ page }, drawing.side)
   const width = measureOf({ page })
   return (

@@ -93,6 +93,10 @@ interface Props {
   children?: ReactNode
 }
 
+/** Pixels a point where a page has the room of an upright one: one that lies on its side is shown smaller, whole. */
+export const scaleFor = (drawing: PageDrawing, { width }: { width: number }, scale: number): number =>
+  drawing.width > width ? (scale * width) / drawing.width : scale
+
 interface DrawnProps {
   ink: Ink
   faces: Record<AnyFace, DrawnFace>

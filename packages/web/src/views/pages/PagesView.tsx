@@ -10,7 +10,7 @@ import { Menu } from '../../ui/Menu.tsx'
 import { notify } from '../../ui/notices.ts'
 import { Matches, type Overlay, Overlays, overlayNames } from './Overlays.tsx'
 import { PageSearch } from './PageSearch.tsx'
-import { PageSheet } from './PageSheet.tsx'
+import { PageSheet, scaleFor } from './PageSheet.tsx'
 import { PrintPages } from './PrintPages.tsx'
 import { Thumbnails } from './Thumbnails.tsx'
 import { WhyPanel } from './WhyPanel.tsx'
@@ -234,9 +234,15 @@ export function PagesView() {
                   if (index === null) return <div key={`none-${side}`} style={size} />
                   const matches = found.query ? found.matches.filter(({ areas }) => areas.some(area => area.page === index)) : []
                   return (
-                    <div key={index} className="page-place page-paper relative" style={size} data-page={labels[index]}>
+                    <div key={index} className="page-place page-paper relative grid items-center" style={size} data-page={labels[index]}>
                       {drawing && (
-                        <PageSheet drawing={drawing} scale={scale} pictureAddress={address} current={selected} onGo={go}>
+                        <PageSheet
+                          drawing={drawing}
+                          scale={scaleFor(drawing, page, scale)}
+                          pictureAddress={address}
+                          current={selected}
+                          onGo={go}
+                        >
                           {/* Nothing at all where nothing lies over the page, so that scrolling does not draw it again. */}
                           {overlays.size > 0 || matches.length > 0 ? (
                             <>

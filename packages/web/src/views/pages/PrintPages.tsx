@@ -61,7 +61,7 @@ export function PrintPages({ onDone }: { onDone(): void }) {
       )}
       {createPortal(
         <div className="print-pages" ref={place}>
-          <style>{`@page { size: ${page.width}pt ${page.height}pt; margin: 0 }`}</style>
+          <style>{`@page { size: ${page.width}pt ${page.height}pt; margin: 0 } @page side { size: ${page.height}pt ${page.width}pt; margin: 0 }`}</style>
         </div>,
         document.body,
       )}
@@ -74,7 +74,8 @@ function sheetOf(drawing: PageDrawing, pictureAddress: (name: string) => string 
   const place = document.createElement('div')
   const root = createRoot(place)
   flushSync(() => root.render(<PageSheet drawing={drawing} scale={96 / 72} pictureAddress={pictureAddress} current="" onGo={() => {}} />))
-  const sheet = place.firstElementChild!.cloneNode(true)
+  const sheet = place.firstElementChild!.cloneNode(true) as SVGElement
+  if (drawing.width > drawing.height) sheet.style.setProperty('page', 'side')
   root.unmount()
   return sheet
 }
