@@ -171,15 +171,14 @@ test('pages of a division can lie on their side: wider than high, with heads and
   expect(turnover.pages.filter(page => page.width < page.height).map(page => [page.width, page.height])).toEqual(
     turnover.pages.filter(page => !lying.includes(page)).map(() => [width, height]),
   )
-  for (const page of lying) {
-    expect([page.width, page.height]).toEqual([height, width])
-    const lines = page.placed.flatMap(({ x, y, box }) =>
-      box.marks.map(mark => ({ x, y: y + box.height, end: mark.kind === 'line' ? x + mark.x + mark.line.end : 0 })),
-    )
-    expect(Math.max(...lines.map(({ end }) => end))).toBeGreaterThan(height - inner - outer)
-    expect(Math.max(...lines.map(({ y }) => y))).toBeLessThanOrEqual(width - bottom + 0.01)
-    expect(Math.min(...page.placed.map(({ y }) => y))).toBeGreaterThanOrEqual(top)
-  }
+  const marks = lying
+    .flatMap(({ placed }) => placed)
+    .flatMap(({ x, y, box }) => box.marks.map(mark => ({ x, y, bottom: y + box.height, mark })))
+  const ends = marks.map(({ x, mark }) => (mark.kind === 'line' ? x + mark.x + mark.line.end : 0))
+  expect(Math.max(...ends)).toBeGreaterThan(height - inner - outer)
+  expect(Math.max(...marks.map(each => each.bottom))).toBeLessThanOrEqual(width - bottom + 0.01)
+  expect(Math.min(...marks.map(({ y }) => y))).toBeGreaterThanOrEqual(top)
+  for (const page of lying) expect([page.width, page.height]).toEqual([height, width])
   const bytes = await writePdf(turnover, fonts, { date: new Date(0) })
   const pdf = await ReadPdf.open(bytes)
   expect(brokenRules(pdf, bytes)).toEqual([])

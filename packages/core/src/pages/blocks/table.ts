@@ -73,11 +73,14 @@ function setTable(node: Node, setting: Setting): SetTable {
   const series = seriesOf(node)
   const beside = roomBeside(width, setting)
   const caption = captionStack(node, setting, beside.measure)
+  // Words that are no wider than the table begin where it does.
+  const reaches = Math.max(0, ...caption.marks.map(mark => (mark.kind === 'line' ? mark.x + mark.line.end : 0)))
+  const x = reaches <= width ? (setting.measure - width) / 2 : beside.left
   return {
     id,
     series,
-    x: beside.left,
-    caption: { ...caption, marks: caption.marks.map(mark => moved(mark, beside.left, 0)) },
+    x,
+    caption: { ...caption, marks: caption.marks.map(mark => moved(mark, x, 0)) },
     parts,
     notes: setNotes(node, id, beside, setting),
     above: seriesRule(setting.scheme, series).captionPlace !== 'below',

@@ -93,6 +93,8 @@ interface Props {
   children?: ReactNode
 }
 
+export const liesOnItsSide = ({ width, height }: PageDrawing): boolean => width > height
+
 /** Pixels a point where a page has the room of an upright one: one that lies on its side is shown smaller, whole. */
 export const scaleFor = (drawing: PageDrawing, { width }: { width: number }, scale: number): number =>
   drawing.width > width ? (scale * width) / drawing.width : scale
@@ -166,7 +168,7 @@ export const PageSheet = memo(function PageSheet({ drawing, scale, pictureAddres
   const faces = facesOf(drawing.families ?? usualFamilies)
   return (
     <svg
-      className="page-sheet"
+      className={liesOnItsSide(drawing) ? 'page-sheet page-paper' : 'page-sheet'}
       width={width * scale}
       height={height * scale}
       viewBox={`0 0 ${width} ${height}`}

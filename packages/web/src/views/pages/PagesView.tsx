@@ -10,7 +10,7 @@ import { Menu } from '../../ui/Menu.tsx'
 import { notify } from '../../ui/notices.ts'
 import { Matches, type Overlay, Overlays, overlayNames } from './Overlays.tsx'
 import { PageSearch } from './PageSearch.tsx'
-import { PageSheet, scaleFor } from './PageSheet.tsx'
+import { liesOnItsSide, PageSheet, scaleFor } from './PageSheet.tsx'
 import { PrintPages } from './PrintPages.tsx'
 import { Thumbnails } from './Thumbnails.tsx'
 import { WhyPanel } from './WhyPanel.tsx'
@@ -234,7 +234,12 @@ export function PagesView() {
                   if (index === null) return <div key={`none-${side}`} style={size} />
                   const matches = found.query ? found.matches.filter(({ areas }) => areas.some(area => area.page === index)) : []
                   return (
-                    <div key={index} className="page-place page-paper relative grid items-center" style={size} data-page={labels[index]}>
+                    <div
+                      key={index}
+                      className={`page-place relative grid items-center ${drawing && liesOnItsSide(drawing) ? '' : 'page-paper'}`}
+                      style={size}
+                      data-page={labels[index]}
+                    >
                       {drawing && (
                         <PageSheet
                           drawing={drawing}

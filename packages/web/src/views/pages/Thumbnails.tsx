@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { useCallback, useEffect, useRef } from 'react'
 import { useSession, useView } from '../../session/sessionContext.ts'
-import { PageSheet, scaleFor } from './PageSheet.tsx'
+import { liesOnItsSide, PageSheet, scaleFor } from './PageSheet.tsx'
 
 const width = 84
 const labelHeight = 26
@@ -56,7 +56,10 @@ export function Thumbnails({
               aria-label={`Page ${labels[item.index]}`}
               onClick={() => onChoose(item.index)}
             >
-              <span className="page-paper grid items-center" style={{ width, height: page.height * scale }}>
+              <span
+                className={`grid items-center ${drawing && liesOnItsSide(drawing) ? '' : 'page-paper'}`}
+                style={{ width, height: page.height * scale }}
+              >
                 {drawing && (
                   <PageSheet drawing={drawing} scale={scaleFor(drawing, page, scale)} pictureAddress={address} current="" onGo={nowhere} />
                 )}
