@@ -8,7 +8,7 @@ test('author and language are fields of the work: one step each, saved, and undo
   await expect(author).toHaveValue('Ilse Maren Tolvay')
   await author.fill('I. M. Tolvay')
   await author.press('Enter')
-  await page.getByLabel('Language').selectOption('de')
+  await page.getByLabel('Language of the work').selectOption('de')
   await expect(page.locator('.foot')).toContainText('German')
   await expect(page.locator('.sheet-text')).toHaveAttribute('lang', 'de')
   // Saved within a second: that is all a reload may cost.
@@ -23,7 +23,7 @@ test('author and language are fields of the work: one step each, saved, and undo
 test('a change of the language can be undone', async ({ page }) => {
   await openDemo(page)
   await page.locator('.spine-row').first().click()
-  await page.getByLabel('Language').selectOption('fr')
+  await page.getByLabel('Language of the work').selectOption('fr')
   await expect(page.locator('.foot')).toContainText('French')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.locator('.foot')).toContainText('British English')

@@ -1,6 +1,7 @@
 /** What must hold of the pages of any work: random works of every kind of block, in every ready-made house style. */
 import fc from 'fast-check'
 import { scanDivision } from '../src/numbers/scan.ts'
+import { onPage } from '../src/pages/turned.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import type { Work } from '../src/work/work.ts'
 import { lettersOfWork, lettersOnPages, lineMarks } from './support/onSheets.ts'
@@ -19,7 +20,8 @@ function expectSoundPages(work: Work, { pages, ledger, settled }: Turnover): voi
     // Columns stand beside each other: in each nothing begins before what is above it, or above all of them, has ended.
     const bottoms = new Map<number, number>()
     let wide = 0
-    for (const { x, y, box } of made.placed) {
+    for (const placed of made.placed) {
+      const { x, y, box } = placed
       expect(y).toBeGreaterThanOrEqual(Math.max(wide, bottoms.get(x) ?? 0) - 0.02)
       bottoms.set(x, y + box.height)
       if (box.float?.wide) wide = y + box.height
@@ -27,11 +29,13 @@ function expectSoundPages(work: Work, { pages, ledger, settled }: Turnover): voi
       for (const id of box.begins) if (ledger.byId.get(id)?.item.kind === 'note') notesOn.set(id, made.index)
       for (const mark of lineMarks(box.marks)) {
         if (!mark.line.pieces.length || mark.tag === 'Artifact') continue
-        expect(x + mark.x + mark.line.pieces[0]!.x).toBeGreaterThanOrEqual(left - 0.5)
-        expect(x - left + mark.x + mark.line.end).toBeLessThanOrEqual(sheet.width - sheet.inner - sheet.outer + 0.8)
+        const { start, end } = mark.line
+        const area = onPage(placed, { x: mark.x + start, y: mark.baseline, width: end - start, height: 0 })
+        expect(area.x).toBeGreaterThanOrEqual(left - 0.5)
+        expect(area.x + area.width).toBeLessThanOrEqual(left + made.width - sheet.inner - sheet.outer + 0.8)
       }
     }
-    for (const bottom of bottoms.values()) expect(bottom).toBeLessThanOrEqual(sheet.height - sheet.bottom + 0.02)
+    for (const bottom of bottoms.values()) expect(bottom).toBeLessThanOrEqual(made.height - sheet.bottom + 0.02)
   }
   expect(notesOn).toEqual(marksOn)
 }

@@ -17,6 +17,7 @@ const inTitles: Record<InlineKind, (node: Node, say: SayReference) => Piece[]> =
   reference: (node, say) => say(node).map(({ text }) => ({ text })),
   mention: (node, say) => say(node),
   citation: (node, say) => say(node).map(({ target: _target, address: _address, ...piece }) => piece),
+  field: (node, say) => say(node),
   note: () => [],
   indexMark: () => [],
 }

@@ -2,6 +2,7 @@
 import type { Turnover } from '../turnover/turnover.ts'
 import { type Check, type FoundIn, optionsOf } from './check.ts'
 import { brokenFormula } from './checks/brokenFormula.ts'
+import { emptyField } from './checks/emptyField.ts'
 import { emptyParagraph } from './checks/emptyParagraph.ts'
 import { emptySlot } from './checks/emptySlot.ts'
 import { faceMissing } from './checks/faceMissing.ts'
@@ -28,6 +29,7 @@ import { refersToUnnumbered } from './checks/refersToUnnumbered.ts'
 import { sameNumber } from './checks/sameNumber.ts'
 import { skippedLevel } from './checks/skippedLevel.ts'
 import { smallerEquation } from './checks/smallerEquation.ts'
+import { smallLettering } from './checks/smallLettering.ts'
 import { lostCitation, sourceEntries, sourceList, typedCitation, uncitedSources } from './checks/sources.ts'
 import { symbolTwice } from './checks/symbolTwice.ts'
 import { tinyLetters } from './checks/tinyLetters.ts'
@@ -50,6 +52,8 @@ export const checks: readonly Check[] = [
   overTheEdge,
   unknownSign,
   faceMissing,
+  emptyField,
+  smallLettering,
   notesNowhere,
   indexSeeNowhere,
   indexMarks,

@@ -266,7 +266,12 @@ export function saysMoreThanNumbers(node: Node): boolean {
   if (says === undefined) {
     says = false
     node.descendants(child => {
-      if (isKind(child, 'mention') || isKind(child, 'citation') || (isKind(child, 'reference') && saysMore(child.attrs.wording)))
+      if (
+        isKind(child, 'mention') ||
+        isKind(child, 'citation') ||
+        isKind(child, 'field') ||
+        (isKind(child, 'reference') && saysMore(child.attrs.wording))
+      )
         says = true
       return !says
     })

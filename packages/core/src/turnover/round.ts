@@ -1,5 +1,6 @@
 /** One round of a turnover: what every reference, mention and note mark says under the facts that the pages before it gave. */
 import { type Citations, wordCitation } from '../content/citations/citations.ts'
+import { type ToldOfWork, wordField } from '../content/fields.ts'
 import type { Mentions } from '../content/mentions/standing.ts'
 import { wordMention } from '../content/mentions/wordMention.ts'
 import type { Piece } from '../content/pieces.ts'
@@ -45,6 +46,8 @@ export interface WordingContext {
   references: ReadonlyMap<string, PlacedReference>
   mentions: Mentions
   citations: Citations
+  /** What the work says of itself. */
+  told: ToldOfWork
 }
 
 /** What a reference said under some numbers, by the pages it said it with. */
@@ -65,6 +68,7 @@ export class WordingCache {
 
   word(node: Node, occurrence: string, context: WordingContext, facts: Facts): Piece[] {
     if (isKind(node, 'mention')) return mentionAt(node, occurrence, context)
+    if (isKind(node, 'field')) return wordField(node, context.told)
     if (isKind(node, 'citation')) return wordCitation(occurrence, context.citations, id => context.ledger.byId.get(id)?.number ?? '')
     const place = context.references.get(occurrence)
     const { wording, targets } = attributesOf(node, 'reference')

@@ -184,7 +184,15 @@ export class TurnoverEngine {
         ]),
         indexed: hasIndex(doc) || withPages || citesPages,
       },
-      context: { ledger, language: settings.language, twoSided, references: referencesByPlace(doc), mentions, citations },
+      context: {
+        ledger,
+        language: settings.language,
+        twoSided,
+        references: referencesByPlace(doc),
+        mentions,
+        citations,
+        told: { settings, title: titleOf(doc) },
+      },
       balance: new Balance(),
     }
   }

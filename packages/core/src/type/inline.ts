@@ -113,6 +113,10 @@ const inlineRuns: Record<InlineKind, (node: Node, making: Making) => Run[]> = {
     const [first, ...rest] = making.context.wordingOf(node, occurrence).map(piece => citationRun(piece, faceOf(node, making.style), making))
     return first ? [{ ...first, anchors: [occurrence] }, ...rest] : []
   },
+  field: (node, making) => {
+    const occurrence = occurrenceOf(making.identity, making.worded++)
+    return making.context.wordingOf(node, occurrence).map(piece => pieceRun(piece, faceOf(node, making.style), making))
+  },
   note: (node, making) => {
     const run = noteRun(attributesOf(node, 'note').id, making)
     const { note: _note, reserve: _reserve, ...plain } = run

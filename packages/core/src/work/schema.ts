@@ -52,6 +52,7 @@ const inPlainText: Record<InlineKind, (node: Node, say?: (worded: Node) => strin
   reference: (node, say) => say?.(node) ?? '',
   mention: (node, say) => say?.(node) ?? '',
   citation: (node, say) => say?.(node) ?? '',
+  field: (node, say) => say?.(node) ?? '',
   note: () => '',
   indexMark: () => '',
 }

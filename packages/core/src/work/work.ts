@@ -16,6 +16,8 @@ export interface Picture {
   /** Size in pixels, or in the units of an SVG's view box; 0 for a face. */
   width: number
   height: number
+  /** How high the smallest letters of a drawing are, in the same units; absent where it has none. */
+  lettering?: number
 }
 
 export const isFaceFile = ({ type }: Pick<Picture, 'type'>): boolean => type.startsWith('font/')

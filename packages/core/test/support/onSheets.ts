@@ -1,4 +1,5 @@
 /** What stands on the pages of a turnover, and what of the work should. */
+import { wordField } from '../../src/content/fields.ts'
 import type { Mark } from '../../src/pages/box.ts'
 import { overTheEdge } from '../../src/pages/reach.ts'
 import type { Turnover } from '../../src/turnover/turnover.ts'
@@ -38,6 +39,7 @@ export function lettersOfWork(turnover: Turnover): string {
     if (node.isText) text += node.text
     if (node.type.name === 'figure' && node.lastChild!.type.name !== 'panel') text += 'No picture yet'
     if (node.type.name === 'proof') text += 'Proof'
+    if (node.type.name === 'field') text += wordField(node, { settings: turnover.work.settings, title: '' })[0]!.text
     return true
   })
   text += saidIn(turnover).join('')

@@ -94,10 +94,23 @@ const block: fc.Arbitrary<Maker> = fc.oneof(
   },
   {
     weight: 2,
-    arbitrary: fc.tuple(short, fc.integer({ min: 1, max: 70 })).map(
-      ([words, rows]): Maker =>
-        label =>
-          tab(label(), t`${words}.`, 'lr', [['Head', 'Value'], ...Array.from({ length: rows }, (_, i) => [`row${i}`, String(i)])]),
+    arbitrary: fc
+      .tuple(short, fc.integer({ min: 1, max: 70 }), fc.constantFrom('auto', 'auto', 'turned'), fc.constantFrom('', '', 'equal', '3 1'))
+      .map(
+        ([words, rows, placement, widths]): Maker =>
+          label => {
+            const cells = Array.from({ length: rows }, (_, i) => [`row${i}`, String(i)])
+            const made = tab(label(), t`${words}.`, 'lr', [['Head', 'Value'], ...cells])
+            return made.type.create({ ...made.attrs, placement, widths }, made.content)
+          },
+      ),
+  },
+  {
+    weight: 1,
+    arbitrary: fc.tuple(short, fc.constantFrom('שלום עולם', 'درجة حرارة', 'การผสมของน้ำ')).map(
+      ([words, others]): Maker =>
+        () =>
+          p`${words} ${others} ${words}, ${schema.nodes.field.create({ field: 'author' })}.`,
     ),
   },
   { weight: 2, arbitrary: fc.constant((label => eq(label(), '\\frac{a}{b}')) as Maker) },
@@ -270,7 +283,7 @@ export const works: fc.Arbitrary<Work> = fc
     )
     const contents = div({ role: 'contents', listed: false }, 'Contents')
     const last = div(
-      { role: 'appendix' },
+      { role: 'appendix', landscape: evenFeet } as never,
       'Where it all is',
       ...labels.slice(0, 6).map(name => p`See ${ref(name)}, ${reference('nearby', [name])}.`),
     )

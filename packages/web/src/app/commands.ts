@@ -1,9 +1,11 @@
 /** Everything the command box can do: a name, what it is called for, and its keys. */
 
+import { fieldTitles } from '@steady-ledger/core/content/fields.ts'
 import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
 import { listTitleOf } from '@steady-ledger/core/content/lists/listTitleOf.ts'
 import { divisionTitles, type TitledRole } from '@steady-ledger/core/languages/divisionTitles.ts'
 import { offeredKinds } from '@steady-ledger/core/work/kinds/index.ts'
+import { fieldNames } from '@steady-ledger/core/work/kinds/inline.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import { wrapInList } from '@tiptap/pm/schema-list'
 import type { Command as EditorCommand } from '@tiptap/pm/state'
@@ -21,6 +23,7 @@ import {
 import {
   insertBlock,
   insertDivision,
+  insertField,
   insertInPlace,
   insertKeywords,
   insertSourceList,
@@ -201,6 +204,13 @@ export const namedCommands: NamedCommand[] = [
       ...puts('Headings and divisions', title.toLowerCase()),
       run: session =>
         void session.run(insertInPlace(role as TitledRole, divisionTitles(session.work.settings.language)[role as TitledRole])),
+    }),
+  ),
+  ...fieldNames.map(
+    (field): NamedCommand => ({
+      name: `Print the ${fieldTitles[field]} of the work here`,
+      ...puts('In the line', `${fieldTitles[field]} of the work`),
+      ...editor(insertField(field)),
     }),
   ),
   {

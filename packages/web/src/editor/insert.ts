@@ -2,7 +2,7 @@
 
 import type { Wording } from '@steady-ledger/core/content/references/wordReference.ts'
 import type { BlockKind } from '@steady-ledger/core/work/kinds/index.ts'
-import type { Cited } from '@steady-ledger/core/work/kinds/inline.ts'
+import type { Cited, FieldName } from '@steady-ledger/core/work/kinds/inline.ts'
 import { division, matterOf, type Role, roleNames, roles, schema } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import { Fragment, type Node, type NodeType } from '@tiptap/pm/model'
@@ -246,6 +246,16 @@ export function addDivision(tr: Transform, role: Role, title = '', series = ''):
   tr.insert(place, newDivision(role, title, series))
   return true
 }
+
+/** Something that the work says of itself, where the cursor is. */
+export const insertField =
+  (field: FieldName): Command =>
+  (state, dispatch) => {
+    const { $from } = state.selection
+    if (!$from.parent.inlineContent || !$from.parent.type.contentMatch.matchType(nodes.field)) return false
+    dispatch?.(closeHistory(state.tr.replaceSelectionWith(nodes.field.create({ field }), false).scrollIntoView()))
+    return true
+  }
 
 /** A new division where one of its role usually stands, with the cursor in it. */
 export const insertInPlace =

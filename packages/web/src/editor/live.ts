@@ -2,6 +2,7 @@
 
 import { type Citations, noCitations, wordCitation } from '@steady-ledger/core/content/citations/citations.ts'
 import { citesInNotes } from '@steady-ledger/core/content/citations/styles/index.ts'
+import { wordField } from '@steady-ledger/core/content/fields.ts'
 import { termName } from '@steady-ledger/core/content/index/terms.ts'
 import { type Mentions, noMentions, standingOf } from '@steady-ledger/core/content/mentions/standing.ts'
 import { wordMention } from '@steady-ledger/core/content/mentions/wordMention.ts'
@@ -20,6 +21,7 @@ import type { Settings } from '@steady-ledger/core/work/parts/settings.ts'
 import type { Abbreviation } from '@steady-ledger/core/work/registers/abbreviations.ts'
 import type { Entries } from '@steady-ledger/core/work/registers/register.ts'
 import type { Term } from '@steady-ledger/core/work/registers/terms.ts'
+import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { Node } from '@tiptap/pm/model'
 
@@ -144,6 +146,7 @@ export class LiveNumbers {
 
   wording(worded: Node, occurrence: string): Piece[] {
     if (isKind(worded, 'citation')) return wordCitation(worded.attrs.id, this.citations, id => this.number(id))
+    if (isKind(worded, 'field')) return wordField(worded, { settings: this.settings, title: this.doc ? titleOf(this.doc) : '' })
     if (!isKind(worded, 'mention')) return this.wordingUnder(worded, occurrence, this.ledger)
     return wordMention(worded, occurrence, { mentions: this.mentions(), language: this.language, words: this.words })
   }

@@ -3,6 +3,7 @@
  * can be drawn in a moment, however often what is drawn once is used.
  */
 import { SaxesParser, type SaxesTagNS } from 'saxes'
+import { Lettering } from './lettering.ts'
 
 /** Why a drawing is refused, as what it holds (“a script”), or what is wrong with it. */
 export class DrawingRefused extends Error {
@@ -51,10 +52,11 @@ const leadsOutside = (css: string): boolean => {
 
 const localAddress = /^(#|data:image\/(png|jpeg);)/i
 
-/** Size in user units from the view box, else from width and height. Throws `DrawingRefused`. */
-export function readDrawing(source: string): { width: number; height: number } {
+/** Size in user units from the view box, else from width and height, and that of its smallest words. Throws `DrawingRefused`. */
+export function readDrawing(source: string): { width: number; height: number; lettering?: number } {
   let size: { width: number; height: number } | null = null
   let count = 0
+  const lettering = new Lettering()
   const root: Shape = { children: [], uses: [] }
   const open = [root]
   const byId = new Map<string, Shape>()
@@ -83,18 +85,24 @@ export function readDrawing(source: string): { width: number; height: number } {
     }
     open.at(-1)?.children.push(shape)
     open.push(shape)
+    lettering.element(tag.local.toLowerCase(), new Map(attributes))
     if (!size && tag.local.toLowerCase() === 'svg') size = sizeFrom(new Map(attributes))
   })
   const style = (text: string): void => {
     if (leadsOutside(text)) refuse('a link to something outside')
+    lettering.text(text)
   }
   parser.on('text', style)
   parser.on('cdata', style)
-  parser.on('closetag', () => void open.pop())
+  parser.on('closetag', () => {
+    open.pop()
+    lettering.end()
+  })
   parser.write(source).close()
   if (drawnBy(root, byId, refuse) > mostShapes) refuse(`shapes that are used more than ${mostShapes.toLocaleString('en-GB')} times`)
   if (!size) throw new DrawingRefused('does not say how large it is. Give the drawing a width and a height.', false)
-  return size
+  const { smallest } = lettering
+  return smallest === undefined ? size : { ...(size as { width: number; height: number }), lettering: smallest }
 }
 
 function refuseElement({ local, uri, name }: SaxesTagNS, refuse: (what: string) => never): void {

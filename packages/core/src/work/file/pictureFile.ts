@@ -25,7 +25,8 @@ export function readPicture(name: string, bytes: Uint8Array): Picture {
     )
   const type = typeOf(bytes)
   if (!type) throw new PictureError(`“${name}” is not a picture this program can print. Use SVG, PNG, JPEG or WebP.`)
-  const size = type === 'image/svg+xml' ? drawingSize(name, bytes) : pixelSize(name, type, bytes)
+  const size: { width: number; height: number; lettering?: number } =
+    type === 'image/svg+xml' ? drawingSize(name, bytes) : pixelSize(name, type, bytes)
   if (size.width > largestSide || size.height > largestSide)
     throw new PictureError(
       `“${name}” is ${Math.round(size.width)} × ${Math.round(size.height)}; no side may be longer than ${largestSide}. Save it smaller and try again.`,
@@ -64,7 +65,7 @@ function jpegSize(bytes: Uint8Array): { width: number; height: number } | null {
   }
 }
 
-function drawingSize(name: string, bytes: Uint8Array): { width: number; height: number } {
+function drawingSize(name: string, bytes: Uint8Array): { width: number; height: number; lettering?: number } {
   if (bytes.length > largestDrawing)
     throw new PictureError(
       `“${name}” is a drawing of ${megabytes(bytes.length)} MB; drawings may have up to ${megabytes(largestDrawing)} MB. Simplify it, or save it as PNG.`,

@@ -8,7 +8,7 @@ import { equation, equationGroup } from './equation.ts'
 import { figure, panel, row } from './figure.ts'
 import { fill } from './fill.ts'
 import { heading } from './heading.ts'
-import { citation, formula, indexMark, mention, note, noteBreak, reference } from './inline.ts'
+import { citation, field, formula, indexMark, mention, note, noteBreak, reference } from './inline.ts'
 import { type NodeOf, plainTraits, type Traits } from './kind.ts'
 import { listing, listingText } from './listing.ts'
 import { bulletedList, listItem, numberedList } from './lists.ts'
@@ -66,6 +66,7 @@ export const kinds = {
   reference,
   mention,
   citation,
+  field,
   indexMark,
 }
 

@@ -64,6 +64,31 @@ export const mention = inlineKind('mention', {
   editing: { atom: true },
 })
 
+/** What a work says of itself, and a field can print. */
+export const fieldNames = [
+  'title',
+  'author',
+  'subtitle',
+  'degree',
+  'institution',
+  'department',
+  'supervisors',
+  'examiners',
+  'date',
+  'place',
+  'licence',
+  'identifier',
+] as const
+export type FieldName = (typeof fieldNames)[number]
+
+/** Something that the work says of itself, printed where it stands: as on a title page. */
+export const field = inlineKind('field', {
+  attributes: { field: oneOf(fieldNames, 'author') },
+  traits: { worded: true },
+  markup: { tag: 'span' },
+  editing: { atom: true },
+})
+
 /** What a reference says of its targets. */
 export const wordingNames = ['number', 'nameAndNumber', 'page', 'nameNumberAndPage', 'nearby', 'title', 'mark'] as const
 export type Wording = (typeof wordingNames)[number]

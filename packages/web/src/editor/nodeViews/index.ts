@@ -5,6 +5,7 @@ import { captionedView, equationGroupView, statementView, tablePanelView } from 
 import { citationView } from './citation.ts'
 import type { Hosts } from './common.ts'
 import { divisionView } from './division.ts'
+import { fieldView } from './field.ts'
 import { figureView } from './figure.ts'
 import { equationView, formulaView } from './formula.ts'
 import { headingView } from './heading.ts'
@@ -36,6 +37,7 @@ const views: { [Kind in KindName]?: (hosts: Hosts) => NodeViewConstructor } = {
   reference: referenceView,
   mention: mentionView,
   citation: citationView,
+  field: fieldView,
   sourceList: sourceListView,
   indexMark: indexMarkView,
 }

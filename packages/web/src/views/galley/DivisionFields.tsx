@@ -10,7 +10,7 @@ export function DivisionFields({ node, set }: { node: Node; set(name: string, va
   return (
     <>
       <Choice<string>
-        label="Its language"
+        label="Language of this division"
         value={language}
         options={{
           [usual]: 'That of the work',

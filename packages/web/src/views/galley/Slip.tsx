@@ -394,7 +394,7 @@ function WorkFields() {
       <h3>The work</h3>
       <Field label="Author" value={settings.author} onChange={author => set({ author: author.trim() })} />
       <Choice
-        label="Language"
+        label="Language of the work"
         value={settings.language}
         options={settings.language in languages ? languages : { ...languages, [settings.language]: settings.language }}
         onChange={language => set({ language })}

@@ -16,6 +16,7 @@ const names: { [Kind in KindName]?: string } = {
   heading: 'Section',
   note: 'Footnote',
   indexMark: 'Mark for the index',
+  field: 'Field of the work',
   reference: 'Reference',
   mention: 'Mention',
   citation: 'Citation',

@@ -6,11 +6,21 @@ import { from4, houseStyleFrom4 } from './4.ts'
 import { from5, houseStyleFrom5 } from './5.ts'
 import { from6, houseStyleFrom6 } from './6.ts'
 import { from7, houseStyleFrom7 } from './7.ts'
+import { from8 } from './8.ts'
 
 type FileJson = Record<string, unknown>
-export const currentVersion = 8
+export const currentVersion = 9
 
-const steps: Record<number, (file: FileJson) => FileJson> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5, 6: from6, 7: from7 }
+const steps: Record<number, (file: FileJson) => FileJson> = {
+  1: from1,
+  2: from2,
+  3: from3,
+  4: from4,
+  5: from5,
+  6: from6,
+  7: from7,
+  8: from8,
+}
 
 /** A file of an earlier version, led through every step up to the current one. Throws where it is not what its version says. */
 export function migrated(file: FileJson): FileJson {

@@ -1,0 +1,21 @@
+import { fieldTitles } from '@steady-ledger/core/content/fields.ts'
+import { isKind } from '@steady-ledger/core/work/kinds/index.ts'
+import { element, type Hosts, leafView, placeOfView, say, type ViewMaker } from './common.ts'
+
+/** Something that the work says of itself, as it is printed; it is written in the slip of the title page. */
+export const fieldView =
+  ({ live }: Hosts): ViewMaker =>
+  (first, view, getPos) => {
+    const dom = element('span', 'mention')
+    dom.contentEditable = 'false'
+    return leafView(first, dom, live, node => {
+      if (!isKind(node, 'field')) return
+      const pieces = live.wording(node, placeOfView(view, getPos))
+      dom.title = `The ${fieldTitles[node.attrs.field]} of the work: it is written in the slip of the title page.`
+      dom.classList.toggle(
+        'lost',
+        pieces.some(piece => piece.lost),
+      )
+      say(dom, pieces.map(({ text }) => text).join(''))
+    })
+  }
