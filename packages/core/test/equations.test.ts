@@ -4,9 +4,10 @@ import { brokenTo, relationsOf } from '../src/formulas/brokenFormula.ts'
 import { numberWork } from '../src/numbers/ledger.ts'
 import type { Mark } from '../src/pages/box.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
+import { formulaScaleOf } from '../src/type/formulaScale.ts'
 import type { Node } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
-import { chapter, formulas, idOf, newEngine, workOf } from './support/work.ts'
+import { chapter, fonts, formulas, idOf, newEngine, workOf } from './support/work.ts'
 
 const changed = (node: Node, attrs: object): Node => node.type.create({ ...node.attrs, ...attrs }, node.content)
 const long = Array.from({ length: 9 }, (_, i) => `a_{${i}}+b_{${i}}+c_{${i}}+d_{${i}}`).join('=')
@@ -96,7 +97,7 @@ describe('an equation wider than the line', () => {
     const { work, turnover } = set({})
     const { mark, size, x } = placedOf(turnover, work, 'e')
     const { body, page } = work.houseStyle
-    expect(size).toBe(body.size)
+    expect(size).toBe(body.size * formulaScaleOf(fonts))
     expect(x).toBeGreaterThanOrEqual(-0.01)
     expect(mark.formula.width * size).toBeLessThanOrEqual(page.width - page.inner - page.outer + 0.01)
     const whole = formulas.set(long, true)

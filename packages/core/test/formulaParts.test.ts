@@ -9,7 +9,14 @@ import { thesisStyle } from '../src/work/parts/readyStyles.ts'
 import { fonts, formulas } from './support/work.ts'
 
 const style = thesisStyle().body
-const context = { formulas, wordingOf: () => [], reserveOf: () => undefined, noteMark: () => '', noteReserve: () => undefined }
+const context = {
+  formulas,
+  wordingOf: () => [],
+  reserveOf: () => undefined,
+  noteMark: () => '',
+  noteReserve: () => undefined,
+  formulaScale: 1,
+}
 const set = (source: string, measure: number, align: 'justified' | 'left' = 'justified'): Line[] => {
   const node = p`The balance reads ${formula(source)} over one day of steady wind from the west.`
   const runs = runsOf(node, style, context)

@@ -42,6 +42,7 @@ import { type Setting, SettingCache } from '../pages/setting.ts'
 import { divisionStrips, type Written } from '../pages/strip.ts'
 import { explainPage, type PageReasons } from '../pages/why.ts'
 import type { Fonts } from '../type/fonts.ts'
+import { formulaScaleOf } from '../type/formulaScale.ts'
 import { wordsOf } from '../work/parts/scheme.ts'
 import { division, type Node, titleOf } from '../work/schema.ts'
 import type { Work } from '../work/work.ts'
@@ -296,6 +297,7 @@ export class TurnoverEngine {
       reserveOf: occurrence => balance.references.get(occurrence),
       noteMark: id => context.ledger.byId.get(id)?.number ?? '',
       noteReserve: id => balance.notes.get(id),
+      formulaScale: formulaScaleOf(this.fonts),
     }
   }
 

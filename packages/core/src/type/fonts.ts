@@ -108,6 +108,8 @@ export interface OpenFace {
   ascender: number
   descender: number
   shape(text: string, features?: string): Shape
+  /** How high its numerals are, in em. */
+  numerals: number
   /** The width the font gives a glyph before kerning, in em. */
   plainAdvance(glyph: number): number
 }
@@ -184,6 +186,7 @@ function openFace(name: AnyFace, bytes: Uint8Array, buffer: hb.Buffer, fallbacks
   const unit = 1 / face.upem
   const extents = font.hExtents()
   const advances = new Map<number, number>()
+  const shape = rememberingShapes({ name, font, buffer, unit })
   return {
     name,
     fallbacks,
@@ -191,7 +194,8 @@ function openFace(name: AnyFace, bytes: Uint8Array, buffer: hb.Buffer, fallbacks
     unitsPerEm: face.upem,
     ascender: extents.ascender * unit,
     descender: -extents.descender * unit,
-    shape: rememberingShapes({ name, font, buffer, unit }),
+    shape,
+    numerals: (font.glyphExtents(shape('0').glyphs[0] ?? 0)?.yBearing ?? 0) * unit,
     plainAdvance(glyph) {
       let advance = advances.get(glyph)
       if (advance === undefined) advances.set(glyph, (advance = font.glyphHAdvance(glyph) * unit))

@@ -47,6 +47,8 @@ export interface Run {
 
 /** What inline content needs to know of the rest of the work. */
 export interface InlineContext {
+  /** How much larger formulas are set than the text around them, so that their numerals are as high as its. */
+  formulaScale: number
   formulas: FormulaTypesetter
   wordingOf: WordingOf
   /** What a reference said in rounds that did not settle: its place is as wide as the widest, whatever it says in the end. */
@@ -249,7 +251,7 @@ function formulaRun(source: string, face: FaceName, { style, context, plain }: M
   const formula = context.formulas.set(source, false)
   return formula.error
     ? { ...plain, text: source || '□', face: 'mono', size: style.size * sourceSize, divisible: false, marked: true }
-    : { ...plain, text: 'x', face, formula, source, divisible: false }
+    : { ...plain, text: 'x', face, size: plain.size * context.formulaScale, formula, source, divisible: false }
 }
 
 /** What a reference says. Where it must have room for several texts it is one run. */

@@ -44,9 +44,10 @@ interface Placed {
 function alone(node: Node, setting: Setting): Placed {
   const { body } = setting.houseStyle
   const whole = setting.formulas.set(node.attrs.formula, true)
-  const formula = attributesOf(node, 'equation').wide === 'break' ? brokenTo(whole, setting.measure / body.size) : whole
+  const full = body.size * setting.formulaScale
+  const formula = attributesOf(node, 'equation').wide === 'break' ? brokenTo(whole, setting.measure / full) : whole
   // What is wider still is set smaller: never cut off, never over the margin.
-  const size = Math.min(body.size, setting.measure / formula.width)
+  const size = Math.min(full, setting.measure / formula.width)
   return { formula, size, x: (setting.measure - formula.width * size) / 2 }
 }
 
@@ -68,7 +69,7 @@ function alignedLines(node: Node, setting: Setting): Placed[] {
   const left = Math.max(...points)
   const starts = lines.map(({ point }) => (point === undefined ? left : left - point))
   const width = Math.max(...lines.map(({ formula }, index) => starts[index]! + formula.width))
-  const size = Math.min(body.size, setting.measure / width)
+  const size = Math.min(body.size * setting.formulaScale, setting.measure / width)
   const begin = (setting.measure - width * size) / 2
   return lines.map(({ formula }, index) => ({ formula, size, x: begin + starts[index]! * size }))
 }
