@@ -218,6 +218,10 @@ function leastCut(state: State, strip: MeasuredStrip): Cut {
   }
 }
 
+/** Lines of notes that stay on one page at nearly any cost; of longer ones a part goes over before pages are left short for them. */
+const wholeNote = 8
+const splitCost = (lines: number): number => costs.splitNote * Math.min(1, (wholeNote / lines) ** 2)
+
 /** The line fits but its note does not: what fits of the note stays, the rest goes over. */
 function splitNote(at: number, lines: number, state: State, strip: MeasuredStrip): Cut {
   const page = new Filling(strip, state)
@@ -225,6 +229,6 @@ function splitNote(at: number, lines: number, state: State, strip: MeasuredStrip
   page.open(from)
   for (let i = page.leap(from, emptyLines * strip.input.leading); i < at; i++) page.take(i)
   page.takeWithNoteLines(at, lines)
-  const cut = cutAt(at + 1, costs.splitNote, page, strip)
+  const cut = cutAt(at + 1, splitCost(strip.notesOf(at).length), page, strip)
   return { ...cut, noteLines: lines, next: { ...cut.next, carried: [...page.carried, ...strip.notesOf(at).slice(lines)] } }
 }

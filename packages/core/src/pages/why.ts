@@ -128,7 +128,7 @@ function partsOf(cut: Cut, state: State, strip: MeasuredStrip): CostShare[] {
   const after = item?.kind === 'box' && !item.float ? item.breakAfter : 0
   const before = next?.kind === 'box' ? next.breakBefore : 0
   const penalty = Math.max(after, before)
-  if (cut.noteLines >= 0) add('a footnote is split over two pages', costs.splitNote)
+  if (cut.noteLines >= 0) add('a footnote is split over two pages', Math.min(costs.splitNote, cut.penalty))
   else if (penalty === Infinity) add('what belongs together had to be parted: nothing else fits on a page', 1e6)
   else if (before > after) add('text and the display that belongs to it are parted', before)
   else if (after >= costs.widow) add('a single line of a paragraph is left alone', after)
