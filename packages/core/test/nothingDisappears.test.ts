@@ -258,4 +258,11 @@ test('letters that are set too small to read are told once for each block', () =
   const turnover = newEngine().run(workOf([chapter('c', 'Chapter', p`Here.`, tab('a', t`Columns`, 'l'.repeat(30), [cells, cells]))]))
   const told = findingsOf(turnover).filter(({ check }) => check === 'tinyLetters')
   expect(told).toMatchObject([{ weight: 'shouldMend', place: turnover.ledger.entries.find(({ item }) => item.label === 'a')!.id }])
+  // Turned on a page of its own the table has room, and is not offered to be turned again.
+  expect(told[0]!.remedy).toMatchObject({ does: 'setAttribute', attribute: 'placement', expected: 'auto', value: 'turned' })
+  const wide = tab('a', t`Columns`, 'l'.repeat(30), [cells, cells])
+  const turned = newEngine().run(
+    workOf([chapter('c', 'Chapter', p`Here.`, wide.type.create({ ...wide.attrs, placement: 'turned' }, wide.content))]),
+  )
+  expect(findingsOf(turned).filter(({ check }) => check === 'tinyLetters')).toEqual([])
 })

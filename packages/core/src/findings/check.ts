@@ -5,7 +5,7 @@ import { findBlock } from '../work/commands/sections.ts'
 import { keeps, oneOf, type Static, type TSchema } from '../work/definition.ts'
 import type { HouseStyle } from '../work/parts/houseStyle.ts'
 import type { Node } from '../work/schema.ts'
-import { type Reported, type Weight, weights } from './finding.ts'
+import { type Remedy, type Reported, type Weight, weights } from './finding.ts'
 
 type Options = Readonly<Record<string, TSchema>>
 type ValuesOf<Own extends Options> = { readonly [Name in keyof Own]: Static<Own[Name]> }
@@ -64,7 +64,15 @@ export type FoundOnPage = Omit<Reported, 'place'> & { block: string }
 /** A check that looks at one page at a time; what it found is kept while the page is what it was. */
 export function pageCheck<Own extends Options = Record<never, never>>(
   name: string,
-  { look, ...definition }: Definition<Own> & { look(page: Page, options: ValuesOf<Own>, houseStyle: HouseStyle): Iterable<FoundOnPage> },
+  {
+    look,
+    remedyFor,
+    ...definition
+  }: Definition<Own> & {
+    look(page: Page, options: ValuesOf<Own>, houseStyle: HouseStyle): Iterable<FoundOnPage>
+    /** What would mend it, by the block that it was found in. */
+    remedyFor?(block: Node): Remedy | undefined
+  },
 ): Check {
   const kept = new WeakMap<Page, { options: string; found: FoundOnPage[] }>()
   return workCheck(name, {
@@ -77,7 +85,9 @@ export function pageCheck<Own extends Options = Record<never, never>>(
         for (const { block, ...found } of own.found) {
           const place = block || page.division
           const at = findBlock(work.doc, place)
-          yield { ...found, place, division: at < 0 ? 0 : work.doc.resolve(at).index(0) }
+          const node = at < 0 ? null : work.doc.nodeAt(at)
+          const remedy = node && remedyFor?.(node)
+          yield { ...found, place, division: at < 0 ? 0 : work.doc.resolve(at).index(0), ...(remedy ? { remedy } : {}) }
         }
       }
     },
