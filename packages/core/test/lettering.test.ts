@@ -52,3 +52,16 @@ test('what prints smaller than the house rule is found, and set wider where that
   ])
   expect(find({ ...work, doc: wider })).toEqual([])
 })
+
+test('what is turned, or stands in a division on its side, prints as much larger as its page is wider', () => {
+  const picture = drawing('<text font-size="8">a</text>')
+  const messagesOf = (placement: string, landscape: boolean): string[] => {
+    const made = fig('f', { picture: 'a.svg', width: 0.5, alternative: 'A drawing' }, [schema.text('Drawn.')])
+    const host = chapter('c', 'A chapter', made.type.create({ ...made.attrs, placement }, made.content))
+    const work = workOf([host.type.create({ ...host.attrs, landscape }, host.content)], { pictures: new Map([[picture.name, picture]]) })
+    return findingsOf(newEngine().run(work)).flatMap(({ check, message }) => (check === 'smallLettering' ? [message] : []))
+  }
+  expect(messagesOf('auto', false)).toHaveLength(1)
+  expect(messagesOf('turned', false)).toEqual([])
+  expect(messagesOf('auto', true)).toEqual([])
+})

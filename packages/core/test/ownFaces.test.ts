@@ -92,21 +92,24 @@ test('whatever is done to a file, it is taken or refused in words', () => {
 })
 
 /** Faces that are packed, and what each is compared with: the outlines and widths that another reader finds in the packed file. */
-test.each(['source-sans-3-latin-600-normal', 'source-sans-3-latin-400-italic', 'source-sans-3-greek-400-normal'])(
-  '%s is unpacked outline by outline, width by width',
-  async file => {
-    const packed = new Uint8Array(readFileSync(require.resolve(`@fontsource/source-sans-3/files/${file}.woff2`)))
-    const unpacked = await unpackFace('a.woff2', packed)
-    readFace('a.ttf', unpacked)
-    const [before, after] = [fontkit.create(packed), fontkit.create(unpacked)] as const
-    expect(after.numGlyphs).toBe(before.numGlyphs)
-    for (let glyph = 0; glyph < before.numGlyphs; glyph++) {
-      expect(after.getGlyph(glyph).path.toSVG()).toBe(before.getGlyph(glyph).path.toSVG())
-      expect(after.getGlyph(glyph).advanceWidth).toBe(before.getGlyph(glyph).advanceWidth)
-    }
-    expect(after.characterSet).toEqual(before.characterSet)
-  },
-)
+test.each([
+  'source-sans-3/files/source-sans-3-latin-600-normal',
+  'source-sans-3/files/source-sans-3-latin-400-italic',
+  'source-sans-3/files/source-sans-3-greek-400-normal',
+  // Its outlines take more room than short places can tell.
+  'stix-two-math/files/stix-two-math-latin-400-normal',
+])('%s is unpacked outline by outline, width by width', async file => {
+  const packed = new Uint8Array(readFileSync(require.resolve(`@fontsource/${file}.woff2`)))
+  const unpacked = await unpackFace('a.woff2', packed)
+  readFace('a.ttf', unpacked)
+  const [before, after] = [fontkit.create(packed), fontkit.create(unpacked)] as const
+  expect(after.numGlyphs).toBe(before.numGlyphs)
+  for (let glyph = 0; glyph < before.numGlyphs; glyph++) {
+    expect(after.getGlyph(glyph).path.toSVG()).toBe(before.getGlyph(glyph).path.toSVG())
+    expect(after.getGlyph(glyph).advanceWidth).toBe(before.getGlyph(glyph).advanceWidth)
+  }
+  expect(after.characterSet).toEqual(before.characterSet)
+})
 
 test('a packed face that does not hold is refused in words, wherever it is broken', async () => {
   const packed = new Uint8Array(readFileSync(require.resolve('@fontsource/source-sans-3/files/source-sans-3-greek-400-normal.woff2')))

@@ -5,22 +5,6 @@ import type { FieldName } from '../work/kinds/inline.ts'
 import type { Settings } from '../work/parts/settings.ts'
 import type { Piece } from './pieces.ts'
 
-/** What each field is called where it has nothing to say yet. */
-export const fieldTitles: Record<FieldName, string> = {
-  title: 'title',
-  author: 'author',
-  subtitle: 'subtitle',
-  degree: 'degree',
-  institution: 'institution',
-  department: 'department',
-  supervisors: 'supervisors',
-  examiners: 'examiners',
-  date: 'date',
-  place: 'place',
-  licence: 'licence',
-  identifier: 'identifier',
-}
-
 /** What fields are said from. */
 export interface ToldOfWork {
   settings: Settings
@@ -50,5 +34,5 @@ export function sayField(field: FieldName, { settings, title }: ToldOfWork): str
 export function wordField(node: Node, told: ToldOfWork): Piece[] {
   const { field } = attributesOf(node, 'field')
   const said = sayField(field, told)
-  return [said ? { text: said, authored: true } : { text: `[${fieldTitles[field]}]`, lost: true }]
+  return [said ? { text: said, authored: true } : { text: `[${field}]`, lost: true }]
 }

@@ -68,3 +68,13 @@ export function onItsSide(setting: Setting, landscape: boolean): Setting {
   }
   return own
 }
+
+/** How long a line is, in points, for what floats in a division: in its column, over all of them, or turned on its page. */
+export function roomFor(block: Node, host: Node, upright: HouseStyle): number {
+  const { landscape } = division(host)
+  const { page } = upright
+  const houseStyle = landscape ? { ...upright, page: { ...page, width: page.height, height: page.width } } : upright
+  if (block.attrs.placement === 'turned') return houseStyle.page.height - page.top - page.bottom
+  const measure = measureOf(houseStyle)
+  return block.attrs.allColumns ? measure : measureIn(measure, columnsIn(host, upright), upright)
+}

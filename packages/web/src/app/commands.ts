@@ -1,6 +1,5 @@
 /** Everything the command box can do: a name, what it is called for, and its keys. */
 
-import { fieldTitles } from '@steady-ledger/core/content/fields.ts'
 import { appendixList } from '@steady-ledger/core/content/lists/entries.ts'
 import { listTitleOf } from '@steady-ledger/core/content/lists/listTitleOf.ts'
 import { divisionTitles, type TitledRole } from '@steady-ledger/core/languages/divisionTitles.ts'
@@ -208,8 +207,8 @@ export const namedCommands: NamedCommand[] = [
   ),
   ...fieldNames.map(
     (field): NamedCommand => ({
-      name: `Print the ${fieldTitles[field]} of the work here`,
-      ...puts('In the line', `${fieldTitles[field]} of the work`),
+      name: `Print the ${field} of the work here`,
+      ...puts('In the line', `${field} of the work`),
       ...editor(insertField(field)),
     }),
   ),

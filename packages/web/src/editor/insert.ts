@@ -218,14 +218,14 @@ export const setHeading =
 
 /** A division of a role, empty but for its title and a paragraph to write in. */
 function newDivision(role: string, title: string, series: string): Node {
-  const { generated, untitled } = roles[role as Role]
+  const { generated, quiet } = roles[role as Role]
   const heading = nodes.title.create(null, title ? schema.text(title) : null)
   return nodes.division.create(
     {
       id: newId(),
       role,
       series,
-      listed: role !== 'contents' && role !== 'titlePage' && role !== 'halfTitle' && role !== 'approval' && !untitled,
+      listed: !quiet && role !== 'contents' && role !== 'approval',
     },
     generated ? [heading] : [heading, nodes.paragraph.create({ id: newId() })],
   )

@@ -6,7 +6,7 @@ export const ownFaceName = (file: string): string => `own ${file}`
 
 /** Makes a face known to the page; what that is undone by comes back. A browser that cannot read it draws with another one. */
 export function showFace({ name, bytes }: Picture): () => void {
-  const face = new FontFace(ownFaceName(name).replaceAll('"', ''), bytes as Uint8Array<ArrayBuffer>)
+  const face = new FontFace(ownFaceName(name), bytes as Uint8Array<ArrayBuffer>)
   document.fonts.add(face)
   face.load().catch(error => console.warn(`The face “${name}” cannot be shown.`, error))
   return () => document.fonts.delete(face)

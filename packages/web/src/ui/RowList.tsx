@@ -67,7 +67,7 @@ export function RowList<Row extends { id: string }>({
   // The library moves the focus some moments later, when it may have gone on to a field: here it goes with what is drawn.
   const follows = useRef(false)
   const focusing = useMemo<FeatureImplementation>(
-    () => ({ key: 'focusing', overwrites: ['tree'], treeInstance: { updateDomFocus: () => void (follows.current = true) } }),
+    () => ({ key: 'focusing', overwrites: ['tree'], treeInstance: { updateDomFocus: () => {} } }),
     [],
   )
   const tree = useTree<Row>({
@@ -83,7 +83,9 @@ export function RowList<Row extends { id: string }>({
     },
     setFocusedItem: change => {
       const next = typeof change === 'function' ? change(chosen) : change
-      if (next) onChoose(next)
+      if (!next) return
+      follows.current = next !== chosen
+      onChoose(next)
     },
     hotkeys: {
       focusFirstItem: { hotkey: 'Home', preventDefault: true },
@@ -126,7 +128,6 @@ export function RowList<Row extends { id: string }>({
     const go = (to: number): void => {
       event.preventDefault()
       items[Math.max(0, Math.min(items.length - 1, to))]!.setFocused()
-      tree.updateDomFocus()
     }
     const letter = key.length === 1 && key !== ' '
     if (!letter) typed.current.text = ''

@@ -1,4 +1,4 @@
-import { fieldTitles, sayField } from '../../content/fields.ts'
+import { sayField } from '../../content/fields.ts'
 import { isKind } from '../../work/kinds/index.ts'
 import { titleOf } from '../../work/schema.ts'
 import { divisionCheck, type FoundIn } from '../check.ts'
@@ -13,7 +13,7 @@ export const emptyField = divisionCheck('emptyField', {
       block.descendants(node => {
         if (isKind(node, 'field') && !sayField(node.attrs.field, told))
           found.push({
-            message: `The ${fieldTitles[node.attrs.field]} of the work is to be printed here, and the work does not say it.`,
+            message: `The ${node.attrs.field} of the work is to be printed here, and the work does not say it.`,
             advice: 'Write it in the slip of the title page, or take the field away.',
             place: block.attrs.id || division.attrs.id,
           })

@@ -1,5 +1,5 @@
 import { capital } from '../../languages/capital.ts'
-import { measureOf } from '../../pages/measure.ts'
+import { roomFor } from '../../pages/measure.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import { whole } from '../../work/definition.ts'
 import { isKind } from '../../work/kinds/index.ts'
@@ -22,21 +22,25 @@ export const pictureResolution = divisionCheck('pictureResolution', {
       if (!shows) return !block.isTextblock
       // In a row widths are shares of the row, and what a picture prints at is known there only when it is set.
       const inRow = parent !== null && isKind(parent, 'row')
-      found.push(...problemsOf(block, inRow, least, turnover))
+      found.push(...problemsOf(block, isKind(block, 'panel') && parent ? parent : block, { inRow, least, division, turnover }))
       return false
     })
     return found
   },
 })
 
-function problemsOf(block: Node, inRow: boolean, least: number, { work, ledger }: Turnover): FoundIn[] {
+function problemsOf(
+  block: Node,
+  floats: Node,
+  { inRow, least, division, turnover: { work, ledger } }: { inRow: boolean; least: number; division: Node; turnover: Turnover },
+): FoundIn[] {
   const { id, picture: file, width } = block.attrs as { id: string; picture: string; width: number }
   const entry = ledger.byId.get(id)
   const name = entry?.number ? `${entry.names.one} ${entry.number}` : 'a figure'
   const picture = work.pictures.get(file)
   if (!picture) return [{ weight: 'mustMend', message: `${capital(name)} has no picture.`, advice: 'Choose or drop a picture.', place: id }]
   if (picture.type === 'image/svg+xml' || inRow) return []
-  const measure = measureOf(work.houseStyle) / inch
+  const measure = roomFor(floats, division, work.houseStyle) / inch
   const resolution = Math.round(picture.width / (measure * width))
   if (resolution >= least) return []
   const share = Math.floor((picture.width / least / measure) * 100) / 100

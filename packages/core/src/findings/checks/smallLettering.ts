@@ -1,5 +1,5 @@
 import { capital } from '../../languages/capital.ts'
-import { measureOf } from '../../pages/measure.ts'
+import { roomFor } from '../../pages/measure.ts'
 import { points } from '../../work/definition.ts'
 import { isKind } from '../../work/kinds/index.ts'
 import { divisionCheck, type FoundIn } from '../check.ts'
@@ -10,12 +10,12 @@ export const smallLettering = divisionCheck('smallLettering', {
   options: { least: points({ from: 1, to: 20, usual: 5, title: 'Smallest letters of drawings', group: 'checks', shownIn: 'pt' }) },
   look: ({ division, turnover: { work, ledger }, options: { least } }) => {
     const found: FoundIn[] = []
-    const measure = measureOf(work.houseStyle)
     division.descendants((block, _at, parent) => {
       if (!isKind(block, 'figure') || (parent && isKind(parent, 'row'))) return !block.isTextblock
       const picture = work.pictures.get(block.attrs.picture)
       if (!picture?.lettering) return false
       const { id, width } = block.attrs
+      const measure = roomFor(block, division, work.houseStyle)
       const printed = (picture.lettering * measure * width) / picture.width
       if (printed >= least) return false
       const entry = ledger.byId.get(id)

@@ -1,4 +1,6 @@
 /** Figures and tables that are turned on pages of their own, with all that is set in them. */
+import { isKind } from '../../work/kinds/index.ts'
+import { seriesOf } from '../../work/schema.ts'
 import { type Box, box, type StripItem } from '../box.ts'
 import type { BlockHandler, Setting } from '../setting.ts'
 import { moved } from './caption.ts'
@@ -16,12 +18,13 @@ function turnedSetting(setting: Setting): Setting {
 export const turnable =
   <Kind extends 'figure' | 'row' | 'table'>(set: BlockHandler<Kind>): BlockHandler<Kind> =>
   (node, setting, place) =>
-    node.attrs.placement === 'turned' ? turnedPages(set(node, turnedSetting(setting), place), setting) : set(node, setting, place)
+    node.attrs.placement === 'turned'
+      ? turnedPages(set(node, turnedSetting(setting), place), seriesOf(isKind(node, 'row') ? node.firstChild! : node), setting)
+      : set(node, setting, place)
 
 /** A strip as turned pages: what is longer than one goes on on the next, with what stands again at its head. */
-function turnedPages(strip: StripItem[], { measure, height }: Setting): StripItem[] {
+function turnedPages(strip: StripItem[], series: string, { measure, height }: Setting): StripItem[] {
   const boxes = strip.filter(item => item.kind === 'box')
-  const series = boxes.find(({ float }) => float)?.float
   const pages: Box[][] = []
   let room = 0
   let open: Box[] | undefined
@@ -50,7 +53,7 @@ function turnedPages(strip: StripItem[], { measure, height }: Setting): StripIte
       begins: own.flatMap(({ begins }) => begins),
       notes: own.flatMap(({ notes }) => notes),
       turned: true,
-      float: { series: series?.series ?? '', placement: 'page', before: 0, after: 0 },
+      float: { series, placement: 'page', before: 0, after: 0 },
     })
   })
 }

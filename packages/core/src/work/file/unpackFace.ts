@@ -62,9 +62,14 @@ async function tablesOf(bytes: Uint8Array): Promise<Map<string, Uint8Array> | nu
   if (short.has('glyf')) {
     const { glyf, loca, edges } = outlines(new ByteReader(given.get('glyf')!))
     leftEdges = edges
-    tables.set('glyf', glyf).set('loca', loca)
+    // Outlines are longer than they were: their places are told in four bytes each, and the head says so.
+    const head = tables.get('head')!.slice()
+    new DataView(head.buffer).setInt16(50, 1)
+    tables.set('glyf', glyf).set('loca', loca).set('head', head)
   }
   if (short.has('hmtx')) {
+    // Left edges are those of outlines that were read just now.
+    if (!short.has('glyf')) return null
     const hhea = tables.get('hhea')!
     const full = new ByteReader(hhea.subarray(34)).uint16()
     tables.set('hmtx', widths(new ByteReader(given.get('hmtx')!), full, leftEdges))
@@ -92,7 +97,7 @@ function outlines(reader: ByteReader): { glyf: Uint8Array; loca: Uint8Array; edg
   reader.skip(2)
   const options = reader.uint16()
   const count = reader.uint16()
-  const longOffsets = reader.uint16() === 1
+  reader.skip(2)
   const sizes = Array.from({ length: 7 }, () => reader.uint32())
   const [contours, points, flags, glyphs, composites, boxes, instructions] = sizes.map(size => new ByteReader(reader.bytes(size))) as [
     ByteReader,
@@ -140,7 +145,7 @@ function outlines(reader: ByteReader): { glyf: Uint8Array; loca: Uint8Array; edg
     offsets.push(writer.length)
   }
   const loca = new ByteWriter()
-  for (const offset of offsets) longOffsets ? loca.uint32(offset) : loca.uint16(offset / 2)
+  for (const offset of offsets) loca.uint32(offset)
   return { glyf: writer.done(), loca: loca.done(), edges }
 }
 

@@ -1,4 +1,3 @@
-import { fieldTitles } from '@steady-ledger/core/content/fields.ts'
 import { isKind } from '@steady-ledger/core/work/kinds/index.ts'
 import { element, type Hosts, leafView, placeOfView, say, type ViewMaker } from './common.ts'
 
@@ -11,7 +10,7 @@ export const fieldView =
     return leafView(first, dom, live, node => {
       if (!isKind(node, 'field')) return
       const pieces = live.wording(node, placeOfView(view, getPos))
-      dom.title = `The ${fieldTitles[node.attrs.field]} of the work: it is written in the slip of the title page.`
+      dom.title = `The ${node.attrs.field} of the work: it is written in the slip of the title page.`
       dom.classList.toggle(
         'lost',
         pieces.some(piece => piece.lost),
