@@ -13,7 +13,7 @@ export const emptyField = divisionCheck('emptyField', {
       block.descendants(node => {
         if (isKind(node, 'field') && !sayField(node.attrs.field, told))
           found.push({
-            message: `The ${node.attrs.field} of the work is to be printed here, and the work does not say it.`,
+            message: `The work says nothing of its ${node.attrs.field}, which is to be printed here.`,
             advice: 'Write it in the slip of the title page, or take the field away.',
             place: block.attrs.id || division.attrs.id,
           })
