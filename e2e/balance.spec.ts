@@ -1,6 +1,6 @@
 /** What the product exists for: one change, and everything that depends on it changes with it; undo restores all. */
 
-import { inBalance, ledgerRows, openChapter, openDemo, pageText, smallSvg, withFile } from './support.ts'
+import { atRest, inBalance, ledgerRows, openChapter, openDemo, pageText, smallSvg, withFile } from './support.ts'
 import { expect, test } from './test.ts'
 
 const toGalley = (page: import('@playwright/test').Page) => page.getByRole('link', { name: 'Galley', exact: true }).click()
@@ -131,6 +131,8 @@ test('the same by dragging in the spine', async ({ page }) => {
   const title = (await section.locator('span').nth(1).textContent())!
   await section.dragTo(wind, { targetPosition: { x: 60, y: 20 } })
   await expect(row(title).locator('.spine-number')).toHaveText('4.1')
+  // The rows have moved, and their places are asked for below.
+  await atRest(page)
   const second = page.locator('.spine-row.level-2').nth(1)
   await row(title).dragTo(second, { targetPosition: { x: 60, y: (await second.boundingBox())!.height - 2 } })
   await expect(row(title).locator('.spine-number')).toHaveText('4.2')
