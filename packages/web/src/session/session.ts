@@ -345,12 +345,12 @@ export class Session {
     return this.dispatch(closeHistory(tr.setSelection(Selection.atStart(tr.doc)).setMeta(opensDivision, true)))
   }
 
-  /** Puts the cursor into the block, note or division with this id and shows it. */
-  goTo(id: string): boolean {
+  /** Puts the cursor into the block, note or division with this id and shows it; the focus goes there unless it is to stay. */
+  goTo(id: string, focus = true): boolean {
     const selection = selectionAt(this.state.doc, id)
     if (!selection) return false
     this.dispatch(this.state.tr.setSelection(selection).setMeta(opensDivision, true))
-    this.view?.focus()
+    if (focus) this.view?.focus()
     showPlace(this.view, this.state.doc, id)
     return true
   }

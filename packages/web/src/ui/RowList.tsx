@@ -65,7 +65,9 @@ export function RowList<Row extends { id: string }>({
   const expandedItems = useMemo(() => [...under.keys()].filter(id => id !== root && !folded.includes(id)), [under, folded])
 
   // The library moves the focus some moments later, when it may have gone on to a field: here it goes with what is drawn.
+  // Rows are chosen by way of the address, which is drawn when there is time: what is on screen is told by the last one that was drawn.
   const follows = useRef(false)
+  const drawn = useRef(chosen)
   const focusing = useMemo<FeatureImplementation>(
     () => ({ key: 'focusing', overwrites: ['tree'], treeInstance: { updateDomFocus: () => {} } }),
     [],
@@ -84,7 +86,7 @@ export function RowList<Row extends { id: string }>({
     setFocusedItem: change => {
       const next = typeof change === 'function' ? change(chosen) : change
       if (!next) return
-      follows.current = next !== chosen
+      follows.current = next !== drawn.current
       onChoose(next)
     },
     hotkeys: {
@@ -116,6 +118,7 @@ export function RowList<Row extends { id: string }>({
   }, [place, hidden, virtual])
 
   useLayoutEffect(() => {
+    drawn.current = chosen
     if (!follows.current || chosen === null || !byId.has(chosen)) return
     follows.current = false
     tree.getItemInstance(chosen).getElement()?.focus()

@@ -206,14 +206,16 @@ export function Galley() {
   }, [session, navigate])
 
   useEffect(() => {
+    // Who has asked for something meanwhile is writing in its field, and letters must not fall into the text.
+    const free = !document.querySelector('[role="dialog"]')
     if (view && block && location.key) {
-      if (!session.goTo(block)) notify({ kind: 'wrong', text: 'What this address leads to is not in the work any more.' })
+      if (!session.goTo(block, free)) notify({ kind: 'wrong', text: 'What this address leads to is not in the work any more.' })
     } else if (view && location.state?.begins) {
       // A work that was just begun: its title is written first. Once, and not again when the page is loaded anew.
       navigate('.', { replace: true, state: null })
       selectTitle(session, session.state.doc.firstChild!.attrs.id)
     } else if (view) {
-      view.focus()
+      if (free) view.focus()
       view.dispatch(view.state.tr.scrollIntoView())
     }
   }, [view, block, session, navigate, location.key, location.state])
