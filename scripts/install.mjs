@@ -14,12 +14,14 @@ export function installPackages() {
 
 export const chromium = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
 
-/** Debian's Chromium for the browser tests, with the two readers of PDFs that they use. */
+/** Debian's Chromium for the browser tests, with the readers of PDFs, XML and e-books that they use (the last brings Java). */
 export function installForTests() {
   const missing = [
     [chromium, 'chromium'],
     ['/usr/bin/qpdf', 'qpdf'],
     ['/usr/bin/pdftotext', 'poppler-utils'],
+    ['/usr/bin/xmllint', 'libxml2-utils'],
+    ['/usr/bin/epubcheck', 'epubcheck'],
   ]
     .filter(([file]) => !existsSync(file))
     .map(([, name]) => name)

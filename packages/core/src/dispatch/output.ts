@@ -16,6 +16,10 @@ export interface Writing {
   keepsakes?: string
   /** The work itself goes with it; for outputs that carry it. */
   withWork?: boolean
+  /** Formulas are words, in outputs that can have them either way. */
+  spokenFormulas?: boolean
+  /** How many signs a line has, in outputs of lines. */
+  width?: number
   /** Told how far writing has come; ends it by answering false. */
   onProgress?(done: number, of: number): boolean
 }
@@ -33,5 +37,9 @@ export interface Output {
   carriesKeepsakes?: true
   /** Can carry the work itself. */
   carriesWork?: true
+  /** Can have formulas in words, in place of mathematical markup. */
+  speaksFormulas?: true
+  /** Has lines of a width that can be chosen. */
+  hasWidth?: true
   write(source: Source, writing: Writing): Promise<Uint8Array>
 }

@@ -1,6 +1,9 @@
 /** The registry of outputs: command line, worker and desk offer what stands here. A new one is a file or folder beside
  * this one and a line here. What writes it is fetched when it is written, and nowhere else. */
-import type { Output } from './output.ts'
+import { titleOf } from '../work/schema.ts'
+import type { Picture } from '../work/work.ts'
+import type { Manuscript } from './manuscript/manuscript.ts'
+import type { Output, Source } from './output.ts'
 
 const pdf: Output = {
   name: 'pdf',
@@ -18,6 +21,80 @@ const pdf: Output = {
   },
 }
 
+/** What is said, from the pages that stand: everything but the pages is written from it. */
+async function saidBy({ turnOver }: Source): Promise<Manuscript> {
+  const { manuscriptOf } = await import('./manuscript/manuscriptOf.ts')
+  return manuscriptOf((await turnOver()).turnover)
+}
+const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text)
+
+const webPage: Output = {
+  name: 'web',
+  title: 'Web page',
+  says: 'Everything in one file for any browser: numbers, references, notes and lists lead to each other, formulas can be heard.',
+  ending: '.html',
+  mediaType: 'text/html',
+  recorded: false,
+  write: async source => (await import('./html/writeWebPage.ts')).writeWebPage(await saidBy(source)),
+}
+
+const ebook: Output = {
+  name: 'ebook',
+  title: 'E-book',
+  says: 'EPUB 3.3 for readers of every size: contents, notes that open where they are called, and the pages of the print to go to.',
+  ending: '.epub',
+  mediaType: 'application/epub+zip',
+  recorded: false,
+  write: async (source, { date }) => (await import('./ebook/writeEbook.ts')).writeEbook(await saidBy(source), date),
+}
+
+const jats: Output = {
+  name: 'jats',
+  title: 'JATS',
+  says: 'Marked up for journals and archives by JATS 1.3, a thesis by its book form, with its pictures in an archive.',
+  ending: '-jats.zip',
+  mediaType: 'application/zip',
+  recorded: false,
+  write: async source => {
+    const [{ writeJats }, { packFiles }] = await Promise.all([import('./jats/writeJats.ts'), import('./packFiles.ts')])
+    const { text, pictures } = writeJats(await saidBy(source))
+    return packFiles(withPictures('work.xml', text, pictures))
+  },
+}
+
+/** A text with the pictures that it names. */
+const withPictures = (name: string, text: string, pictures: readonly Picture[]): Map<string, Uint8Array> =>
+  new Map([[name, bytesOf(text)], ...pictures.map((picture): [string, Uint8Array] => [`pictures/${picture.name}`, picture.bytes])])
+
+const markdown: Output = {
+  name: 'markdown',
+  title: 'Markdown',
+  says: 'The text with its pictures beside it, in an archive; numbers and references are words that stand.',
+  ending: '-markdown.zip',
+  mediaType: 'application/zip',
+  recorded: false,
+  speaksFormulas: true,
+  write: async (source, { spokenFormulas = false }) => {
+    const [{ writeMarkdown }, { packFiles }] = await Promise.all([import('./markdown/writeMarkdown.ts'), import('./packFiles.ts')])
+    const { text, pictures } = writeMarkdown(await saidBy(source), { speaks: spokenFormulas })
+    return packFiles(withPictures('work.md', text, pictures))
+  },
+}
+
+const plainText: Output = {
+  name: 'text',
+  title: 'Plain text',
+  says: 'Lines for a letter: numbers in place, notes after what calls them, tables in columns, formulas in words.',
+  ending: '.txt',
+  mediaType: 'text/plain',
+  recorded: false,
+  hasWidth: true,
+  write: async (source, { width }) => {
+    const { writeText } = await import('./plain/writeText.ts')
+    return bytesOf(writeText(await saidBy(source), width))
+  },
+}
+
 const ledgerCsv: Output = {
   name: 'csv',
   title: 'Ledger as CSV',
@@ -28,6 +105,19 @@ const ledgerCsv: Output = {
   write: async ({ turnOver }) => {
     const [{ writeLedgerCsv }, { ledgerRows }] = await Promise.all([import('./csv/writeLedgerCsv.ts'), import('./ledgerRows.ts')])
     return new TextEncoder().encode(writeLedgerCsv(ledgerRows((await turnOver()).turnover)))
+  },
+}
+
+const ledgerJson: Output = {
+  name: 'json',
+  title: 'Ledger as JSON',
+  says: 'The same for other programs, with the account of every number.',
+  ending: '-ledger.json',
+  mediaType: 'application/json',
+  recorded: false,
+  write: async ({ turnOver }) => {
+    const { writeLedgerJson } = await import('./json/writeLedgerJson.ts')
+    return bytesOf(writeLedgerJson((await turnOver()).turnover))
   },
 }
 
@@ -45,5 +135,33 @@ const bundle: Output = {
   },
 }
 
-export const outputs: readonly Output[] = [pdf, ledgerCsv, bundle]
+/** What is kept, in this order. */
+const kept: readonly [name: string, output: Output][] = [
+  [`work${bundle.ending}`, bundle],
+  ['work.pdf', pdf],
+  ['work.txt', plainText],
+  ['ledger.csv', ledgerCsv],
+  ['ledger.json', ledgerJson],
+]
+
+const keeping: Output = {
+  name: 'keeping',
+  title: 'Folder for keeping',
+  says: 'The bundle, the PDF, the plain text and the ledger with their checksums, in one archive.',
+  ending: '-keeping.zip',
+  mediaType: 'application/zip',
+  recorded: false,
+  write: async (source, { date, onProgress }) => {
+    const { writeKeeping } = await import('./keeping/writeKeeping.ts')
+    const files = new Map<string, { says: string; bytes: Uint8Array }>()
+    for (const [name, output] of kept) {
+      const bytes = await output.write(source, { date, ...(onProgress ? { onProgress } : {}) })
+      files.set(name, { says: output.says, bytes })
+    }
+    const { doc, settings } = source.work
+    return writeKeeping(titleOf(doc), settings.author, files)
+  },
+}
+
+export const outputs: readonly Output[] = [pdf, webPage, ebook, jats, markdown, plainText, ledgerCsv, ledgerJson, bundle, keeping]
 export const outputOf = (name: string): Output | undefined => outputs.find(output => output.name === name)

@@ -1,8 +1,8 @@
 /** Notes: their lines, and where they stand when it is not the foot of the page. */
 
 import type { Node } from 'prosemirror-model'
-import { plainTextOf } from '../content/plainText.ts'
-import { identityIn, noteParagraphIdentity } from '../numbers/occurrences.ts'
+import { byKindOfNote, endnoteGroups, isOtherNote } from '../content/endnotes.ts'
+import { noteParagraphIdentity } from '../numbers/occurrences.ts'
 import { scanDivision } from '../numbers/scan.ts'
 import { type NoteRules, noteRulesOf } from '../work/parts/scheme.ts'
 import { noteParagraphs } from '../work/schema.ts'
@@ -19,45 +19,20 @@ const headStrips = new WeakMap<object, Map<string, StripItem[]>>()
 
 /** Where a note stands, by the rules of its kind. */
 export function placeOfNote(id: string, { ledger, scheme }: Setting): NoteRules['place'] {
-  const item = ledger.byId.get(id)?.item
-  return noteRulesOf(scheme, item?.kind === 'note' && item.other).place
+  return noteRulesOf(scheme, isOtherNote(ledger.byId.get(id))).place
 }
 
 /** Notes of a division under a heading of their own, for its end: those of one kind, then those of the other. */
 export function chapterNotes(ids: readonly string[], setting: Setting): StripItem[][] {
-  return [head(setting.words.notes, setting), ...byKind(ids, setting).map(id => noteBoxes(id, setting))]
+  return [head(setting.words.notes, setting), ...byKindOfNote(ids, setting.ledger).map(id => noteBoxes(id, setting))]
 }
 
-function byKind(ids: readonly string[], { ledger }: Setting): string[] {
-  const isOther = (id: string): boolean => {
-    const item = ledger.byId.get(id)?.item
-    return item?.kind === 'note' && item.other
-  }
-  return [...ids.filter(id => !isOther(id)), ...ids.filter(isOther)]
-}
-
-/** All notes that stand in a division of their own, those of one kind behind those of the other; by division where their numbers begin again in each. */
-export const allNotes = (setting: Setting): StripItem[][] => [...notesOfKind(false, setting), ...notesOfKind(true, setting)]
-
-function notesOfKind(other: boolean, setting: Setting): StripItem[][] {
-  const { ledger, scheme } = setting
-  const rules = noteRulesOf(scheme, other)
-  const strips: StripItem[][] = []
-  if (rules.place !== 'work') return strips
-  let last = -1
-  for (const entry of ledger.entries) {
-    if (entry.item.kind !== 'note' || entry.item.other !== other) continue
-    if (entry.division !== last && rules.restart === 'chapter') {
-      const host = ledger.entries.find(other => other.division === entry.division && other.item.block === 'division')
-      const text = host?.item.text
-      const title = host && text ? plainTextOf(text, identityIn(host.id, text, 0), setting.wordingOf) : ''
-      strips.push(head([host?.number, title].filter(Boolean).join('\u2002'), setting))
-    }
-    last = entry.division
-    strips.push(noteBoxes(entry.id, setting))
-  }
-  return strips
-}
+/** All notes that stand in a division of their own. */
+export const allNotes = (setting: Setting): StripItem[][] =>
+  endnoteGroups(setting).flatMap(group => [
+    ...(group.head ? [head(group.head, setting)] : []),
+    ...group.notes.map(id => noteBoxes(id, setting)),
+  ])
 
 /** A heading that is not in the document; the same strip for the same words, so that pages can be compared at a glance. */
 function head(text: string, setting: Setting): StripItem[] {

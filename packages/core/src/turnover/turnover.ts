@@ -21,7 +21,7 @@ import { plainTextOf, type WordingOf } from '../content/plainText.ts'
 import type { PageOf } from '../content/references/pagesOf.ts'
 import { type CollectedSymbol, collectSymbols } from '../formulas/symbols/collect.ts'
 import { lettersOf } from '../formulas/symbols/lettersOf.ts'
-import type { FormulaTypesetter } from '../formulas/typesetter.ts'
+import type { FormulaDrawing, FormulaTypesetter } from '../formulas/typesetter.ts'
 import { numberWork, type WorkLedger } from '../numbers/ledger.ts'
 import { isGenerated } from '../numbers/scan.ts'
 import type { PageBody } from '../pages/filling.ts'
@@ -78,6 +78,8 @@ export interface Turnover {
   textOf(node: Node, identity: string): string
   /** The symbols of its formulas, in the order of their first use. */
   symbols(): CollectedSymbol[]
+  /** A formula as it is drawn and said. */
+  formulaOf(source: string, display: boolean): FormulaDrawing
   /** What is wrong with a formula, empty where nothing is. */
   errorOf(source: string, display: boolean): string
   /** How often pages were made up until nothing changed. */
@@ -337,6 +339,7 @@ export class TurnoverEngine {
       citations: round.context.citations,
       textOf: (node, identity) => plainTextOf(node, identity, setting.wordingOf),
       symbols: () => collectSymbols(work.doc, this.formulas, work.settings.language),
+      formulaOf: (source, display) => this.formulas.set(source, display),
       errorOf: (source, display) => this.formulas.set(source, display).error,
       rounds,
       settled,

@@ -4,6 +4,7 @@
  */
 
 import type { About } from '../../work/parts/settings.ts'
+import { escaped, withoutForbidden } from '../markup/markup.ts'
 
 export interface Told {
   title: string
@@ -19,31 +20,24 @@ export interface Told {
 
 const program = 'Steady Ledger'
 
-const controls = /[^\P{Cc}\t\n\r]|[\ufffe\uffff]/gu
-/** Without the control characters that XML 1.0 must not hold, in both places where a file says what it is. */
-const withoutControls = (text: string): string => text.replace(controls, '')
-
 /** The information dictionary: what is empty is not in it. */
 export const informationOf = ({ title, author, keywords, about, date }: Told): Record<string, unknown> => ({
-  Title: withoutControls(title),
-  ...(author ? { Author: withoutControls(author) } : {}),
-  ...(about.subtitle ? { Subject: withoutControls(about.subtitle) } : {}),
-  ...(keywords.length ? { Keywords: withoutControls(keywords.join(', ')) } : {}),
+  Title: withoutForbidden(title),
+  ...(author ? { Author: withoutForbidden(author) } : {}),
+  ...(about.subtitle ? { Subject: withoutForbidden(about.subtitle) } : {}),
+  ...(keywords.length ? { Keywords: withoutForbidden(keywords.join(', ')) } : {}),
   Creator: program,
   Producer: program,
   CreationDate: date,
   ModDate: date,
 })
 
-/** Text as content of XML 1.0. */
-const asXml = (text: string): string => withoutControls(text).replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
-
 const described = (prefix: string, namespace: string, body: string): string =>
   `<rdf:Description rdf:about="" xmlns:${prefix}="${namespace}">${body}</rdf:Description>`
 const listed = (kind: 'Bag' | 'Seq', items: readonly string[]): string =>
-  `<rdf:${kind}>${items.map(item => `<rdf:li>${asXml(item)}</rdf:li>`).join('')}</rdf:${kind}>`
+  `<rdf:${kind}>${items.map(item => `<rdf:li>${escaped(item)}</rdf:li>`).join('')}</rdf:${kind}>`
 
-const inAnyLanguage = (text: string): string => `<rdf:Alt><rdf:li xml:lang="x-default">${asXml(text)}</rdf:li></rdf:Alt>`
+const inAnyLanguage = (text: string): string => `<rdf:Alt><rdf:li xml:lang="x-default">${escaped(text)}</rdf:li></rdf:Alt>`
 const namesIn = (text: string): string[] =>
   text
     .split(/[,;]/)
@@ -66,7 +60,7 @@ export function metadataOf({ title, author, keywords, about, language, date, par
     helpers.length ? `<dc:contributor>${listed('Bag', helpers)}</dc:contributor>` : '',
     about.date ? `<dc:date>${listed('Seq', [about.date])}</dc:date>` : '',
     about.licence ? `<dc:rights>${inAnyLanguage(about.licence)}</dc:rights>` : '',
-    about.identifier ? `<dc:identifier>${asXml(about.identifier)}</dc:identifier>` : '',
+    about.identifier ? `<dc:identifier>${escaped(about.identifier)}</dc:identifier>` : '',
   ].join('')
   const property = (name: string, type: string, says: string): string =>
     `<rdf:li rdf:parseType="Resource"><pdfaProperty:name>${name}</pdfaProperty:name><pdfaProperty:valueType>${type}</pdfaProperty:valueType><pdfaProperty:category>internal</pdfaProperty:category><pdfaProperty:description>${says}</pdfaProperty:description></rdf:li>`
@@ -83,7 +77,7 @@ export function metadataOf({ title, author, keywords, about, language, date, par
     described(
       'pdf',
       'http://ns.adobe.com/pdf/1.3/',
-      `<pdf:Producer>${program}</pdf:Producer>${keywords.length ? `<pdf:Keywords>${asXml(keywords.join(', '))}</pdf:Keywords>` : ''}`,
+      `<pdf:Producer>${program}</pdf:Producer>${keywords.length ? `<pdf:Keywords>${escaped(keywords.join(', '))}</pdf:Keywords>` : ''}`,
     ),
     described('pdfaid', 'http://www.aiim.org/pdfa/ns/id/', `<pdfaid:part>${part}</pdfaid:part><pdfaid:conformance>A</pdfaid:conformance>`),
     described('pdfuaid', 'http://www.aiim.org/pdfua/ns/id/', '<pdfuaid:part>1</pdfuaid:part>'),

@@ -1,6 +1,6 @@
 /** A list of sources: numbers in a column, or hanging lines; each entry is a place that citations lead to, and says where it is cited. */
 import type { ListedSource, SourceList } from '../../content/citations/citations.ts'
-import { locators } from '../../content/index/locators.ts'
+import { type CitedPlace, citedPlaces, severalPages } from '../../content/citations/citedPlaces.ts'
 import { exceptionsIn } from '../../type/hyphenation.ts'
 import { type Run, runsOfPieces } from '../../type/inline.ts'
 import type { Line } from '../../type/line.ts'
@@ -22,17 +22,7 @@ export const sourcesKey = ({ entries, hanging }: SourceList, setting: Setting): 
   ])
 
 /** The pages on which a source is cited, each with the place that it leads to; nothing where they are not asked for. */
-function pagesOf(cited: ListedSource['cited'], { citedOn }: Setting): { text: string; lead: string }[] {
-  if (!citedOn) return []
-  const places = cited.flatMap(({ id, holder }) => {
-    const page = citedOn.pages.get(id)
-    return page === undefined ? [] : [{ id, holder, page }]
-  })
-  return locators(places, page => citedOn.labels[page] ?? '…', 'three').map(({ text, from }) => ({
-    text,
-    lead: places.find(({ page }) => page === from)?.id ?? '',
-  }))
-}
+const pagesOf = (cited: ListedSource['cited'], { citedOn }: Setting): CitedPlace[] => (citedOn ? citedPlaces(cited, citedOn) : [])
 
 export function sourceList(list: string, { entries, hanging }: SourceList, setting: Setting): StripItem[] {
   const { contents } = setting.houseStyle
@@ -86,12 +76,11 @@ function runsOfEntry(entry: ListedSource, style: TextStyle, setting: Setting): R
   const pages = pagesOf(entry.cited, setting)
   if (!pages.length) return runs
   const { citedOn, shortPage, shortPages } = setting.words
-  const several = pages.length > 1 || /\D/.test(pages[0]!.text)
   const said = pages.flatMap(({ text, lead }, index): Run[] => [
     ...(index ? [words(', ', style)] : []),
     words(text, style, { lead: lead ? { entry: lead } : null }),
   ])
-  return [...runs, words(` ${citedOn} ${several ? shortPages : shortPage}\u00a0`, style), ...said, words('.', style)]
+  return [...runs, words(` ${citedOn} ${severalPages(pages) ? shortPages : shortPage}\u00a0`, style), ...said, words('.', style)]
 }
 
 const linesOf = (runs: Run[], style: TextStyle, measure: number, setting: Setting, indent = 0): Line[] => {

@@ -1,0 +1,49 @@
+/** Looking through what is said: the notes that are called in it, its plain words, its sections. */
+import { speakMathMl } from '../../formulas/spoken/speak.ts'
+import type { SaidBlock, SaidFormula, SaidHeading, SaidInline } from './manuscript.ts'
+
+/** Notes whose marks stand in a block, in order. */
+export function notesIn(said: unknown): string[] {
+  if (Array.isArray(said)) return said.flatMap(notesIn)
+  if (typeof said !== 'object' || said === null || said instanceof Uint8Array) return []
+  if ('kind' in said && said.kind === 'noteMark') return [(said as unknown as { note: string }).note]
+  return Object.entries(said).flatMap(([key, value]) => (key === 'picture' ? [] : notesIn(value)))
+}
+
+/** What formulas are in plain words; the notation of one that cannot be set. */
+export const spoken = ({ mathMl, notation }: SaidFormula, language: string): string => (mathMl ? speakMathMl(mathMl, language) : notation)
+
+/** Words as a reader would say them, without the marks of notes. */
+export function plainOf(said: readonly SaidInline[], language: string): string {
+  return said
+    .map(each => {
+      if (each.kind === 'text') return each.text
+      if (each.kind === 'formula') return spoken(each, language)
+      return 'said' in each ? plainOf(each.said, language) : ''
+    })
+    .join('')
+}
+
+/** A heading with all that stands under it. */
+export interface Section {
+  heading: SaidHeading
+  blocks: SaidBlock[]
+  sections: Section[]
+}
+
+/** Blocks before the first heading, and sections within sections. A level that is left out is not made up. */
+export function sectioned(blocks: readonly SaidBlock[]): Pick<Section, 'blocks' | 'sections'> {
+  const root: Pick<Section, 'blocks' | 'sections'> = { blocks: [], sections: [] }
+  const open: { level: number; section: Pick<Section, 'blocks' | 'sections'> }[] = [{ level: 1, section: root }]
+  for (const block of blocks) {
+    if (block.kind !== 'heading') {
+      open.at(-1)!.section.blocks.push(block)
+      continue
+    }
+    while (open.length > 1 && open.at(-1)!.level >= block.level) open.pop()
+    const section: Section = { heading: block, blocks: [], sections: [] }
+    open.at(-1)!.section.sections.push(section)
+    open.push({ level: block.level, section })
+  }
+  return root
+}

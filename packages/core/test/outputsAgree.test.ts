@@ -1,0 +1,79 @@
+/** Every output says what the ledger says: read back by other readers, on the demo works and on random ones. */
+import fc from 'fast-check'
+import { demoWorks } from '../../../demo/src/index.ts'
+import { asPrinted } from '../src/content/citations/asPrinted.ts'
+import { entriesOf } from '../src/content/lists/entries.ts'
+import { plainTextOf } from '../src/content/plainText.ts'
+import type { Turnover } from '../src/turnover/turnover.ts'
+import { division } from '../src/work/schema.ts'
+import { works } from './support/randomWorks.ts'
+import { evenly, numbersIn, readers, saidAt, textsIn, wordCounts, written } from './support/readOutputs.ts'
+import { newEngine } from './support/work.ts'
+
+type Name = keyof typeof readers
+const names = Object.keys(readers) as Name[]
+
+/** Everything in which an output says another thing than the ledger, or does not say it. */
+async function wrongIn(name: Name, turnover: Turnover): Promise<string[]> {
+  const output = readers[name](await written(name, turnover))
+  const wrong: string[] = []
+  for (const { id, kind, says } of numbersIn(turnover)) {
+    const found = output.at(id)
+    // A list whose items have their numbers from the list, and titles that nobody prints, are found by their texts alone.
+    if (found === null) wrong.push(`${kind} ${id} (${says}) has no place`)
+    else if (!found.includes(says)) wrong.push(`${kind} ${id}: “${says}” is not in “${found.slice(0, 60)}”`)
+  }
+  for (const { holder, says } of saidAt(turnover)) {
+    const found = output.at(holder) ?? output.all
+    for (const text of says) if (!found.includes(text)) wrong.push(`in ${holder}: “${text}” is not in “${found.slice(0, 80)}”`)
+  }
+  for (const text of textsIn(turnover)) if (!output.all.includes(text)) wrong.push(`lost: “${text}”`)
+  const doc = asPrinted(turnover.work)
+  for (const node of doc.children) {
+    const { id } = division(node)
+    for (const { number, text, identity, id: target, line } of entriesOf(node, doc, turnover.ledger, turnover.work.houseStyle.contents)) {
+      const list = output.at(`${id}-list`) ?? output.all
+      const words = evenly(plainTextOf(text, identity, turnover.wordingOf)).split('□')
+      const page = line ? '' : (turnover.pageOf(target)?.label ?? '')
+      for (const said of [number, page, ...words].map(evenly)) if (!list.includes(said)) wrong.push(`list ${id}: “${said}” of ${target}`)
+    }
+  }
+  return [
+    ...wrong,
+    ...output.doubled.map(id => `${id} stands twice`),
+    ...output.dangling.map(id => `a link leads to ${id}, which is nowhere`),
+  ]
+}
+
+describe.each(Object.keys(demoWorks) as (keyof typeof demoWorks)[])('%s', work => {
+  let turnover: Turnover
+  beforeAll(async () => {
+    turnover = newEngine().run(await demoWorks[work]())
+  })
+
+  test.each(names)('%s says every number, reference, list entry and word of it', async name => {
+    expect(await wrongIn(name, turnover)).toEqual([])
+  })
+
+  test('plain text loses no word, and no line is wider than was asked', async () => {
+    const text = new TextDecoder().decode(await written('text', turnover, { width: 64 }))
+    const said = wordCounts([text])
+    for (const [word, times] of wordCounts(textsIn(turnover)))
+      expect([word, said.get(word) ?? 0, times]).toEqual([word, expect.any(Number), expect.any(Number)])
+    expect([...wordCounts(textsIn(turnover))].filter(([word, times]) => (said.get(word) ?? 0) < times)).toEqual([])
+  })
+
+  test('the same work and date give the same bytes', async () => {
+    for (const name of [...names, 'text', 'json'] as const) expect(await written(name, turnover)).toEqual(await written(name, turnover))
+  })
+})
+
+test('random works say the same in every output', async () => {
+  await fc.assert(
+    fc.asyncProperty(works, async work => {
+      const turnover = newEngine().run(work)
+      for (const name of names) expect([name, await wrongIn(name, turnover)]).toEqual([name, []])
+    }),
+    { numRuns: 50, includeErrorInReport: true },
+  )
+})

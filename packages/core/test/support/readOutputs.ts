@@ -1,0 +1,183 @@
+/** Reads outputs back by readers that were not written for them, and says what each thing of the work says in them. */
+import { strFromU8, unzipSync } from 'fflate'
+import { JSDOM } from 'jsdom'
+import { micromark } from 'micromark'
+import { gfm, gfmHtml } from 'micromark-extension-gfm'
+import { captionHead } from '../../src/content/captions.ts'
+import { asPrinted } from '../../src/content/citations/asPrinted.ts'
+import { textOfPieces } from '../../src/content/pieces.ts'
+import { anchorOf } from '../../src/dispatch/markup/anchors.ts'
+import { outputOf } from '../../src/dispatch/outputs.ts'
+import { scanDivision } from '../../src/numbers/scan.ts'
+import type { Turnover } from '../../src/turnover/turnover.ts'
+import { seriesRule } from '../../src/work/parts/scheme.ts'
+import { division, roles, seriesOf } from '../../src/work/schema.ts'
+import { fonts } from './work.ts'
+
+/** Spaces as usual ones; nothing that has no width. */
+export const evenly = (text: string): string =>
+  text
+    .replace(/[\s\u00a0\u2002\u2003\u2009\u202f]+/g, ' ')
+    .replace(/\u00ad|\u200b|\u200d|\u2060/g, '')
+    .trim()
+
+/** An output, read. */
+export interface ReadOutput {
+  /** Everything that it says. */
+  all: string
+  /** What stands in the place of something; null where there is none of its name. */
+  at(id: string): string | null
+  /** Names that stand more than once, and links that lead to none. */
+  doubled: string[]
+  dangling: string[]
+}
+
+export async function written(name: string, turnover: Turnover, more: object = {}): Promise<Uint8Array> {
+  const bytes = await outputOf(name)!.write(
+    { work: turnover.work, turnOver: async () => ({ turnover, fonts }) },
+    { date: new Date(946684800000), ...more },
+  )
+  return bytes
+}
+
+/** Formulas say nothing here: their words are told by another test. */
+function read(documents: readonly Document[], links: (document: Document) => string[]): ReadOutput {
+  const byName = new Map<string, Element>()
+  const doubled: string[] = []
+  for (const document of documents) {
+    for (const formula of document.querySelectorAll('math')) formula.textContent = ''
+    for (const each of [...document.getElementsByTagName('mml:math')]) each.textContent = ''
+    for (const each of document.querySelectorAll('style, script, head, title:not(sec > title)'))
+      if (documents.length > 1 || each.namespaceURI?.includes('xhtml')) each.textContent = ''
+    for (const each of document.querySelectorAll('[id]')) {
+      if (byName.has(each.id)) doubled.push(each.id)
+      byName.set(each.id, each)
+    }
+  }
+  return {
+    all: evenly(documents.map(document => document.documentElement.textContent).join(' ')),
+    at: id => {
+      const found = byName.get(anchorOf(id))
+      return found ? evenly(found.textContent ?? '') : null
+    },
+    doubled,
+    dangling: documents.flatMap(links).filter(name => !byName.has(name)),
+  }
+}
+
+const linksOf = (document: Document): string[] =>
+  [...document.querySelectorAll('a[href*="#"]')]
+    .map(link => link.getAttribute('href')!)
+    .filter(href => !/^[a-z]+:/i.test(href))
+    .map(href => href.split('#')[1]!)
+
+const text = (bytes: Uint8Array | undefined): string => strFromU8(bytes ?? new Uint8Array())
+
+/** How each output is read. */
+export const readers: Record<'web' | 'ebook' | 'jats' | 'markdown', (bytes: Uint8Array) => ReadOutput> = {
+  web: bytes => read([new JSDOM(text(bytes)).window.document], linksOf),
+  ebook: bytes => {
+    const files = unzipSync(bytes)
+    const parts = Object.keys(files).filter(name => /text-\d+\.xhtml$/.test(name))
+    return read(
+      parts.map(name => new JSDOM(text(files[name]), { contentType: 'application/xhtml+xml' }).window.document),
+      linksOf,
+    )
+  },
+  jats: bytes => {
+    const source = text(unzipSync(bytes)['work.xml']).replace(/<!DOCTYPE[^>]*>/, '')
+    return read([new JSDOM(source, { contentType: 'application/xml' }).window.document], document =>
+      [...document.querySelectorAll('xref[rid]')].map(link => link.getAttribute('rid')!),
+    )
+  },
+  markdown: bytes => {
+    const html = micromark(text(unzipSync(bytes)['work.md']), {
+      allowDangerousHtml: true,
+      extensions: [gfm()],
+      htmlExtensions: [gfmHtml()],
+    })
+    const { document } = new JSDOM(html).window
+    // Readers count notes themselves.
+    for (const [at, note] of [...document.querySelectorAll('.footnotes > ol > li')].entries()) note.prepend(`${at + 1} `)
+    for (const back of document.querySelectorAll('[data-footnote-backref], #footnote-label')) back.remove()
+    // An anchor stands at the head of what it names; a table stands under the words that name it.
+    const blockOf = (anchor: Element): string => {
+      const block = anchor.closest('h1, h2, h3, h4, h5, h6, td, th, li, blockquote') ?? anchor.closest('p')
+      const below = block?.nextElementSibling
+      return `${block?.textContent ?? ''} ${below?.tagName === 'TABLE' ? below.textContent : ''}`
+    }
+    const found = new Map([...document.querySelectorAll('a[id]')].map(anchor => [anchor.id, evenly(blockOf(anchor))]))
+    const output = read([document], linksOf)
+    return { ...output, at: id => found.get(anchorOf(id)) ?? null }
+  },
+}
+
+/** What the ledger says that something says at its place: how it begins. */
+export function numbersIn(turnover: Turnover): { id: string; kind: string; says: string }[] {
+  const { ledger, work } = turnover
+  return ledger.entries.flatMap(({ id, number, own, item }) => {
+    if (!number) return []
+    const captioned = ['figure', 'table', 'box', 'listing'].includes(item.block)
+    if (captioned) {
+      const entry = ledger.byId.get(id)!
+      let node = null as null | Parameters<typeof seriesOf>[0]
+      work.doc.descendants(each => {
+        if (each.attrs.id === id) node = each
+        return node === null
+      })
+      const head = textOfPieces(captionHead(entry, seriesRule(work.scheme, seriesOf(node!)), false))
+      return [{ id, kind: item.block, says: evenly(head) }]
+    }
+    // The number of a group stands at its lines.
+    if (item.block === 'equationGroup') return []
+    return [{ id, kind: item.block, says: evenly(item.block === 'panel' || item.block === 'tablePanel' ? own : number) }]
+  })
+}
+
+/** What references, mentions and citations say, each with the text block that it stands in. */
+export function saidAt(turnover: Turnover): { holder: string; says: string[] }[] {
+  const pieces = (node: Parameters<Turnover['wordingOf']>[0], occurrence: string): string[] =>
+    turnover
+      .wordingOf(node, occurrence)
+      .filter(({ formula }) => formula === undefined)
+      .map(({ text }) => evenly(text))
+      .filter(Boolean)
+  const doc = asPrinted(turnover.work)
+  // A short caption is said in lists, and not where its figure stands.
+  const inLists = new Set<unknown>()
+  doc.descendants(node => {
+    if (node.type.name === 'shortCaption') node.descendants(each => void inLists.add(each))
+    return !node.isTextblock
+  })
+  return doc.children.flatMap(division => {
+    const { references, mentions, citations } = scanDivision(division)
+    return [
+      ...references
+        .filter(({ node }) => !inLists.has(node))
+        .map(({ node, occurrence, holder }) => ({ holder, says: pieces(node, occurrence) })),
+      ...mentions
+        .filter(({ node }) => !inLists.has(node))
+        .map(({ node, occurrence, holder }) => ({ holder, says: pieces(node, occurrence) })),
+      ...citations.filter(({ node }) => !inLists.has(node)).map(({ node, holder }) => ({ holder, says: pieces(node, node.attrs.id) })),
+    ]
+  })
+}
+
+/** Texts of the author, each with the block that holds it; what lists alone say in another's place is left out. */
+export function textsIn(turnover: Turnover): string[] {
+  const found: string[] = []
+  asPrinted(turnover.work).descendants((node, _at, parent) => {
+    if (node.type.name === 'shortCaption') return false
+    if (node.type.name === 'title' && parent && roles[division(parent).role].untitled) return false
+    if (node.text !== undefined) found.push(...node.text.split('\n').map(evenly).filter(Boolean))
+    return true
+  })
+  return found
+}
+
+/** How often each word stands in texts. */
+export function wordCounts(texts: readonly string[]): Map<string, number> {
+  const counts = new Map<string, number>()
+  for (const text of texts) for (const word of text.match(/\p{L}{2,}/gu) ?? []) counts.set(word, (counts.get(word) ?? 0) + 1)
+  return counts
+}
