@@ -13,3 +13,7 @@ export function readFonts(families?: Families): FontFiles {
     packages.map(([name, file]) => [name, new Uint8Array(readFileSync(require.resolve(file)))]),
   ) as unknown as FontFiles
 }
+
+/** The program that draws drawings in dots. */
+export const readDrawingProgram = async (): Promise<Uint8Array> =>
+  new Uint8Array(readFileSync(require.resolve('@resvg/resvg-wasm/index_bg.wasm')))

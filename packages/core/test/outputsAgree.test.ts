@@ -7,15 +7,17 @@ import { plainTextOf } from '../src/content/plainText.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import { division } from '../src/work/schema.ts'
 import { works } from './support/randomWorks.ts'
+import { officeOutput } from './support/readOffice.ts'
 import { evenly, numbersIn, readers, saidAt, textsIn, wordCounts, written } from './support/readOutputs.ts'
 import { newEngine } from './support/work.ts'
 
-type Name = keyof typeof readers
-const names = Object.keys(readers) as Name[]
+const allReaders = { ...readers, docx: officeOutput }
+type Name = keyof typeof allReaders
+const names = Object.keys(allReaders) as Name[]
 
 /** Everything in which an output says another thing than the ledger, or does not say it. */
 async function wrongIn(name: Name, turnover: Turnover): Promise<string[]> {
-  const output = readers[name](await written(name, turnover))
+  const output = allReaders[name](await written(name, turnover))
   const wrong: string[] = []
   for (const { id, kind, says } of numbersIn(turnover)) {
     const found = output.at(id)

@@ -1,5 +1,6 @@
 import { outputOf, outputs } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Call, CallError } from '../call.ts'
+import { readDrawingProgram } from '../host.ts'
 import { openWork } from '../input.ts'
 import { targetOf, writeWhole } from '../output.ts'
 import { turnOver } from '../turnOver.ts'
@@ -19,6 +20,6 @@ export const dispatchCall: Call = async given => {
   if (withWork && !output.carriesWork) throw new CallError(`A file of this kind cannot carry the work: ${output.name}.`, 2)
   const writing = { date: date(), withWork }
   const work = await openWork(given)
-  await writeWhole(target, await output.write({ work, turnOver: () => turnOver(work) }, writing))
+  await writeWhole(target, await output.write({ work, turnOver: () => turnOver(work), drawingProgram: readDrawingProgram }, writing))
   return 0
 }

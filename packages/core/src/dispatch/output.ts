@@ -7,6 +7,8 @@ import type { Work } from '../work/work.ts'
 export interface Source {
   work: Work
   turnOver(): Promise<{ turnover: Turnover; fonts: Fonts }>
+  /** The program that draws drawings in dots, from the package @resvg/resvg-wasm; asked for by outputs that need it. */
+  drawingProgram(): Promise<Uint8Array>
 }
 
 export interface Writing {

@@ -13,12 +13,18 @@ const pdf: Output = {
   mediaType: 'application/pdf',
   recorded: true,
   carriesWork: true,
-  write: async ({ work, turnOver }, { date, withWork, onProgress }) => {
+  write: async (source, { date, withWork, onProgress }) => {
     const { writePdf } = await import('./pdf/writePdf.ts')
-    const { turnover, fonts } = await turnOver()
-    const attached = withWork ? { attached: { name: `work${bundle.ending}`, bytes: await bundle.write({ work, turnOver }, { date }) } } : {}
+    const { turnover, fonts } = await source.turnOver()
+    const attached = withWork ? { attached: { name: `work${bundle.ending}`, bytes: await bundle.write(source, { date }) } } : {}
     return writePdf(turnover, fonts, { date, ...attached, ...(onProgress ? { onPage: onProgress } : {}) })
   },
+}
+
+/** One make-up of pages serves everything that is written from a work. */
+export function onePages(source: Source): Source {
+  let made: ReturnType<Source['turnOver']> | null = null
+  return { ...source, turnOver: () => (made ??= source.turnOver()) }
 }
 
 /** What is said, from the pages that stand: everything but the pages is written from it. */
@@ -46,6 +52,21 @@ const ebook: Output = {
   mediaType: 'application/epub+zip',
   recorded: false,
   write: async (source, { date }) => (await import('./ebook/writeEbook.ts')).writeEbook(await saidBy(source), date),
+}
+
+const officeText: Output = {
+  name: 'docx',
+  title: 'Office text (ISO/IEC 29500)',
+  says: 'To write on in an office program: headings, captions, references, notes and lists keep counting there.',
+  ending: '.docx',
+  mediaType: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  recorded: false,
+  write: async (given, { date }) => {
+    const source = onePages(given)
+    const [{ writeOoxml }, { rasteriserOf }] = await Promise.all([import('./ooxml/writeOoxml.ts'), import('./ooxml/rasterise.ts')])
+    const { fonts } = await source.turnOver()
+    return writeOoxml(await saidBy(source), date, rasteriserOf(source.drawingProgram, fonts))
+  },
 }
 
 const jats: Output = {
@@ -151,7 +172,8 @@ const keeping: Output = {
   ending: '-keeping.zip',
   mediaType: 'application/zip',
   recorded: false,
-  write: async (source, { date, onProgress }) => {
+  write: async (given, { date, onProgress }) => {
+    const source = onePages(given)
     const { writeKeeping } = await import('./keeping/writeKeeping.ts')
     const files = new Map<string, { says: string; bytes: Uint8Array }>()
     for (const [name, output] of kept) {
@@ -163,5 +185,17 @@ const keeping: Output = {
   },
 }
 
-export const outputs: readonly Output[] = [pdf, webPage, ebook, jats, markdown, plainText, ledgerCsv, ledgerJson, bundle, keeping]
+export const outputs: readonly Output[] = [
+  pdf,
+  webPage,
+  ebook,
+  officeText,
+  jats,
+  markdown,
+  plainText,
+  ledgerCsv,
+  ledgerJson,
+  bundle,
+  keeping,
+]
 export const outputOf = (name: string): Output | undefined => outputs.find(output => output.name === name)

@@ -1,5 +1,6 @@
 /** Writes files of exactly the work that was sent, with a turnover of its own where they hold pages; ended from outside to cancel. */
 
+import drawingUrl from '@resvg/resvg-wasm/index_bg.wasm?url'
 import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
@@ -27,7 +28,7 @@ async function write({ output: name, doc, parts, pictures, date, keepsakes, with
     pictures: new Map(pictures.map(picture => [picture.name, picture])),
   }
   return output.write(
-    { work, turnOver: () => turnOver(work) },
+    { work, turnOver: () => turnOver(work), drawingProgram },
     {
       date: new Date(date),
       ...(keepsakes ? { keepsakes } : {}),
@@ -38,6 +39,13 @@ async function write({ output: name, doc, parts, pictures, date, keepsakes, with
       },
     },
   )
+}
+
+/** The program that draws drawings in dots: fetched when a file asks for it. */
+async function drawingProgram(): Promise<Uint8Array> {
+  const answer = await fetch(drawingUrl)
+  if (!answer.ok) throw new Error('The program that draws pictures could not be fetched. Try again when the server can be reached.')
+  return new Uint8Array(await answer.arrayBuffer())
 }
 
 async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {

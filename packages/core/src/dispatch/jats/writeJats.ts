@@ -3,12 +3,12 @@
  * parts are written by the same elements.
  */
 import type { Picture } from '../../work/work.ts'
+import { kindsOf } from '../manuscript/kinds.ts'
 import type { Manuscript, SaidDivision } from '../manuscript/manuscript.ts'
 import { notesIn } from '../manuscript/within.ts'
 import { type Element, element, type Markup, xmlOf } from '../markup/markup.ts'
 import { notesJats, sectionsJats } from './blocksJats.ts'
 import { inlineJats, type JatsContext, nameOnce } from './inlineJats.ts'
-import { kindsOf } from './kinds.ts'
 
 export const articleType =
   '<!DOCTYPE article PUBLIC "-//NLM//DTD JATS (Z39.96) Journal Archiving and Interchange DTD with MathML3 v1.3 20210610//EN" "JATS-archivearticle1-3-mathml3.dtd">'

@@ -6,6 +6,7 @@
 import type { IndexEntry } from '../../content/index/entries.ts'
 import type { PieceMark } from '../../content/pieces.ts'
 import type { Words } from '../../languages/language.ts'
+import type { WorkLedger } from '../../numbers/ledger.ts'
 import type { Cited, Wording } from '../../work/kinds/inline.ts'
 import type { CellAlignment } from '../../work/kinds/table.ts'
 import type { CounterForm, NoteRules } from '../../work/parts/scheme.ts'
@@ -124,6 +125,8 @@ export interface SaidListItem extends Named {
 export interface SaidList {
   kind: 'list'
   id: string
+  /** The key of its look in the scheme; empty for the first of its kind. */
+  look: string
   /** How its items count; null where they do not. */
   form: CounterForm | null
   items: SaidListItem[]
@@ -408,6 +411,12 @@ export interface SaidDivision extends Named {
   listed: boolean
   /** BCP 47 tag, where it is not that of the work. */
   language: string | null
+  /** Its pages lie on their side. */
+  landscape: boolean
+  /** In how many columns its text stands; 0 for as many as the house style says. */
+  columns: number
+  /** Whether its pages show their folio and heads. */
+  folio: 'usual' | 'shown' | 'hidden'
   words: Words
   blocks: SaidBlock[]
 }
@@ -420,6 +429,7 @@ export interface PageStart {
 
 export interface Manuscript {
   work: Work
+  ledger: WorkLedger
   /** In words without formulas: for metadata. */
   title: string
   language: string

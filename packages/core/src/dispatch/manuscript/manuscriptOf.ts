@@ -21,6 +21,7 @@ export function manuscriptOf(turnover: Turnover): Manuscript {
   const words = wordsOf(work.scheme, language)
   return {
     work,
+    ledger,
     title: titleOf(work.doc),
     language,
     words,
@@ -42,7 +43,7 @@ export function manuscriptOf(turnover: Turnover): Manuscript {
 
 function sayDivision(node: Node, doc: Node, turnover: Turnover): SaidDivision {
   const { work, ledger } = turnover
-  const { id, label, role, listed, language } = division(node)
+  const { id, label, role, listed, language, landscape, columns, folio } = division(node)
   const own = language && language !== work.settings.language ? language : null
   const words = own ? languageOf(own) : wordsOf(work.scheme, work.settings.language)
   const saying: Saying = { turnover, words, division: id, depth: 0 }
@@ -59,6 +60,9 @@ function sayDivision(node: Node, doc: Node, turnover: Turnover): SaidDivision {
     untitled: Boolean(roles[role].untitled),
     listed,
     language: own,
+    landscape,
+    columns,
+    folio,
     words,
     blocks: [...written(node, doc, turnover), ...blocks, ...chapterNotes(node, saying)].sort(byPlace(role)),
   }

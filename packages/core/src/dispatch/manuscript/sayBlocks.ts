@@ -63,6 +63,7 @@ const sayList: Handler<'bulletedList' | 'numberedList'> = (node, saying) => {
   const list: SaidList = {
     kind: 'list',
     id: node.attrs.id,
+    look: node.attrs.look,
     form: counts ? level.form : null,
     items: node.children.map(item => ({
       ...named(item),

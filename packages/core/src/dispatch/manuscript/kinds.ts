@@ -1,5 +1,5 @@
-/** What there is to lead to, by the names that JATS has for what is led to (its attribute `ref-type`). */
-import type { Manuscript, SaidBlock } from '../manuscript/manuscript.ts'
+/** What there is to lead to in a manuscript, by the names that JATS has for what is led to (its attribute `ref-type`). */
+import type { Manuscript, SaidBlock } from './manuscript.ts'
 
 const byKind: Partial<Record<SaidBlock['kind'], string>> = {
   heading: 'sec',
