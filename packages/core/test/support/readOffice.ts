@@ -296,6 +296,12 @@ function countFields(paragraphs: readonly Element[], numberOf: ReadonlyMap<Eleme
   return { fields, places }
 }
 
+/** Fields that come to something else than they show. */
+export const wrongFields = (fields: readonly OfficeField[]): string[] =>
+  fields
+    .filter(({ comes, shows }) => comes !== null && evenly(comes) !== evenly(shows))
+    .map(({ instruction, shows, comes }) => `${instruction}: shows “${shows}”, comes to “${comes}”`)
+
 /** The name of a place as the text has it, by the id of what stands there. */
 export const placeName = (id: string): string =>
   `e_${id.replace(/-/g, '_').replace(/[^A-Za-z0-9_]/gu, sign => `_${sign.codePointAt(0)!.toString(16)}`)}`.slice(0, 40)
@@ -307,7 +313,7 @@ const wordsOf = (paragraph: Element): string =>
     .join('')
 
 /** Read as other outputs are: numbers of lists before their paragraphs, notes behind the text. */
-export function officeOutput(bytes: Uint8Array): ReadOutput {
+export function officeOutput(bytes: Uint8Array): ReadOutput & { wrong: string[] } {
   const office = readOffice(bytes)
   const numbered = (paragraph: Element): string => `${office.numberOf.get(paragraph) ?? ''} ${wordsOf(paragraph)}`
   const paragraphs = [...office.document.getElementsByTagName('w:p')]
@@ -343,6 +349,7 @@ export function officeOutput(bytes: Uint8Array): ReadOutput {
     [...document.getElementsByTagName('w:hyperlink')].flatMap(each => val(each, 'w:anchor') ?? []),
   )
   return {
+    wrong: wrongFields(office.fields),
     all: evenly([...paragraphs.map(numbered), ...notes.map(({ text }) => text)].join(' ')),
     at: id => found.get(placeName(id)) ?? null,
     doubled: names.filter((name, at) => names.indexOf(name) !== at),

@@ -112,6 +112,9 @@ export async function writeOoxml(manuscript: Manuscript, date: Date, rasterise: 
   )
 }
 
+/** How many dots a drawing is wide: some two hundred to the inch of a page, for programs that cannot show the drawing itself. */
+const dotsAcross = 1200
+
 /** Dots for every drawing that is shown. */
 async function dotsOf({ work }: Manuscript, rasterise: Rasterise): Promise<Map<string, Uint8Array>> {
   const used = new Set<string>()
@@ -122,7 +125,7 @@ async function dotsOf({ work }: Manuscript, rasterise: Rasterise): Promise<Map<s
   const dots = new Map<string, Uint8Array>()
   for (const name of used) {
     const picture = work.pictures.get(name)
-    if (picture?.type === 'image/svg+xml') dots.set(name, await rasterise(picture, 1600))
+    if (picture?.type === 'image/svg+xml') dots.set(name, await rasterise(picture, dotsAcross))
   }
   return dots
 }
