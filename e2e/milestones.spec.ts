@@ -42,7 +42,7 @@ test('with the PDF a milestone is taken under the name that was given', async ({
   await openDemo(page, 'dispatch', 'demo-paper')
   await page.getByLabel('Milestone that is taken with the PDF; empty for none').fill('First submission')
   const downloading = page.waitForEvent('download')
-  await page.getByRole('listitem').filter({ hasText: 'PDF' }).getByRole('button', { name: 'Save' }).click()
+  await page.getByRole('button', { name: 'Save: PDF' }).click()
   await downloading
   await page.getByRole('link', { name: 'What changed since earlier ones' }).click()
   await expect(page.getByLabel('From')).toContainText('First submission')

@@ -102,7 +102,7 @@ test('a view that cannot be fetched says so, and is there when the page is loade
 
 test('a second file is not written over one that is under way, and that one can be cancelled from the shelf', async ({ page }) => {
   await openDemo(page, 'dispatch')
-  await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Save' }).click()
+  await page.getByRole('button', { name: 'Save: PDF' }).click()
   await page.getByRole('link', { name: /Shelf/ }).click()
   await page.locator('.work-card', { hasText: 'Turbidity' }).getByRole('button', { name: 'Save as a file' }).click()
   await expect(page.locator('.notice')).toContainText('is still being written')
@@ -273,7 +273,7 @@ test('a PDF that is being written goes on in other views, and says when it is th
   const [download] = await Promise.all([
     page.waitForEvent('download', { timeout: 60_000 }),
     (async () => {
-      await page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Save' }).click()
+      await page.getByRole('button', { name: 'Save: PDF' }).click()
       await page.getByRole('link', { name: 'Ledger', exact: true }).click()
     })(),
   ])
@@ -347,7 +347,7 @@ inNewBrowser.describe('without the server', () => {
     await inBalance(page)
     const [download] = await Promise.all([
       page.waitForEvent('download', { timeout: 60_000 }),
-      page.locator('.formats li', { hasText: 'PDF' }).getByRole('button', { name: 'Save' }).click(),
+      page.getByRole('button', { name: 'Save: PDF' }).click(),
     ])
     expect(
       readFileSync((await download.path())!)

@@ -2,7 +2,20 @@
 
 export interface CallArguments {
   positionals: string[]
-  values: { out?: string; to?: string; json?: boolean; csv?: boolean; csl?: boolean; 'with-work'?: boolean; pages?: string; seed?: string }
+  values: {
+    out?: string
+    to?: string
+    into?: string
+    all?: string
+    width?: string
+    spoken?: boolean
+    json?: boolean
+    csv?: boolean
+    csl?: boolean
+    'with-work'?: boolean
+    pages?: string
+    seed?: string
+  }
 }
 export type Call = (given: CallArguments) => Promise<number>
 

@@ -1,5 +1,6 @@
 /** The calls: what each refuses and how, and where results go. */
 import { execFileSync, spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
 import { chmodSync, existsSync, lstatSync, readdirSync, readFileSync, rmSync, statSync, symlinkSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
@@ -18,7 +19,10 @@ test.each<[string, string[], number, RegExp]>([
   ['no call', [], 2, /^$/],
   ['an unknown call', ['weave'], 2, /no call “weave”/],
   ['a call that is not there yet', ['intake', 'x'], 2, /not there yet/],
-  ['a format that there is not', ['dispatch', 'x', '--to', 'epub', '--out', 'y'], 2, /Choose what to write with --to: pdf, csv, bundle/],
+  ['a format that there is not', ['dispatch', 'x', '--to', 'gif', '--out', 'y'], 2, /Choose what to write with --to: pdf, web, /],
+  ['several files in one place', ['dispatch', 'x', '--to', 'pdf,web', '--out', 'y'], 2, /--into FOLDER/],
+  ['a format twice and one that there is not', ['dispatch', 'x', '--to', 'pdf,pdf,gif', '--into', 'y'], 2, /Choose what to write/],
+  ['lines too short', ['dispatch', 'x', '--to', 'text', '--width', '3', '--out', 'y'], 2, /--width takes/],
   ['an unknown option', ['ledger', 'x', '--blue'], 2, /blue/],
   ['a file that is not there', ['ledger', 'nowhere.zip', '--json'], 1, /no file “nowhere\.zip”/],
   ['no place to write', ['dispatch', 'x', '--to', 'pdf'], 2, /--out FILE/],
@@ -42,8 +46,33 @@ test('version and help, of all and of each call', () => {
   expect(call('--version').stdout).toMatch(/^\d+\.\d+\.\d+\n$/)
   expect(call('-h')).toMatchObject({ status: 0, stderr: '' })
   expect(call('dispatch', '--help').stdout).toMatch(
-    /^Usage: steady-ledger dispatch WORK --to pdf\|csv\|bundle --out FILE \[--with-work\]\n/,
+    /^Usage: steady-ledger dispatch WORK --to pdf\|web\|ebook\|docx\|jats\|markdown\|text\|csv\|json\|bundle\|keeping --out FILE \|/,
   )
+})
+
+test('everything at once: whole or not at all, each with what it adds up to and what its format holds in another form', () => {
+  const paper = at('all.ledger.zip')
+  expect(call('demo', 'paper', '--out', paper).status).toBe(0)
+  const { status, stdout, stderr } = call('dispatch', paper, '--all', at('all'))
+  expect([status, stderr]).toEqual([0, ''])
+  const files = readdirSync(at('all')).sort()
+  expect(files).toHaveLength(11)
+  const lines = stdout.split('\n').filter(line => /^[0-9a-f]{64}/.test(line))
+  expect(lines.map(line => line.split(/\s+/)[2]).sort()).toEqual(files)
+  for (const line of lines) {
+    const [sum, size, name] = line.split(/\s+/)
+    const bytes = readFileSync(path.join(at('all'), name!))
+    expect([bytes.length, createHash('sha256').update(bytes).digest('hex')]).toEqual([Number(size), sum])
+  }
+  expect(stdout).toMatch(/Figure 1 is its description in words/)
+  // One file by itself is the same as among all.
+  expect(call('dispatch', paper, '--to', 'web', '--out', at('one.html')).status).toBe(0)
+  expect(readFileSync(at('one.html'))).toEqual(readFileSync(path.join(at('all'), files.find(name => name.endsWith('.html'))!)))
+  // A place that cannot be written to: nothing is there afterwards.
+  writeFileSync(at('a-file'), 'words')
+  const refused = call('dispatch', paper, '--to', 'text,csv', '--into', at('a-file/folder'))
+  expect(refused).toMatchObject({ status: 1, stderr: expect.stringMatching(/cannot be written/) })
+  expect(readFileSync(at('a-file'), 'utf8')).toBe('words')
 })
 
 describe('where a result goes', () => {

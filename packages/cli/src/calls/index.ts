@@ -5,6 +5,10 @@ import type { Call } from '../call.ts'
 export const optionKinds = {
   out: { type: 'string' },
   to: { type: 'string' },
+  into: { type: 'string' },
+  all: { type: 'string' },
+  width: { type: 'string' },
+  spoken: { type: 'boolean' },
   json: { type: 'boolean' },
   csv: { type: 'boolean' },
   csl: { type: 'boolean' },
@@ -85,9 +89,9 @@ export const calls: ReadonlyMap<string, CallDefinition> = new Map(
       load: async () => (await import('./check.ts')).checkCall,
     },
     dispatch: {
-      usage: `dispatch WORK --to ${formats} --out FILE [--with-work]`,
-      says: 'Writes the work as a file; with the work itself in it where the file can carry it.',
-      options: ['to', 'out', 'with-work'],
+      usage: `dispatch WORK --to ${formats} --out FILE | --to NAME,NAME… --into FOLDER | --all FOLDER [--with-work] [--spoken] [--width N]`,
+      says: 'Writes the work as a file, as several from one make-up of its pages, or as all there are; tells what each adds up to and what its format holds in another form. --with-work puts the work itself into what can carry it, --spoken writes formulas as words where that is a choice, --width sets the length of lines of text.',
+      options: ['to', 'out', 'into', 'all', 'with-work', 'spoken', 'width'],
       words: 1,
       load: async () => (await import('./dispatch.ts')).dispatchCall,
     },

@@ -11,6 +11,13 @@ export interface Source {
   drawingProgram(): Promise<Uint8Array>
 }
 
+/** Something that a format holds in another form, or not at all. */
+export interface Lost {
+  /** Where: the id of a block or division. */
+  id: string
+  says: string
+}
+
 export interface Writing {
   /** Stands in files that carry one: the same work and date give the same bytes. */
   date: Date
@@ -22,6 +29,8 @@ export interface Writing {
   spokenFormulas?: boolean
   /** How many signs a line has, in outputs of lines. */
   width?: number
+  /** Hears what the format cannot hold as it is. */
+  onLost?(lost: Lost): void
   /** Told how far writing has come; ends it by answering false. */
   onProgress?(done: number, of: number): boolean
 }

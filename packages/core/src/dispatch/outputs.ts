@@ -61,11 +61,11 @@ const officeText: Output = {
   ending: '.docx',
   mediaType: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
   recorded: false,
-  write: async (given, { date }) => {
+  write: async (given, { date, onLost }) => {
     const source = onePages(given)
     const [{ writeOoxml }, { rasteriserOf }] = await Promise.all([import('./ooxml/writeOoxml.ts'), import('./ooxml/rasterise.ts')])
     const { fonts } = await source.turnOver()
-    return writeOoxml(await saidBy(source), date, rasteriserOf(source.drawingProgram, fonts))
+    return writeOoxml(await saidBy(source), date, rasteriserOf(source.drawingProgram, fonts), onLost)
   },
 }
 
@@ -95,9 +95,9 @@ const markdown: Output = {
   mediaType: 'application/zip',
   recorded: false,
   speaksFormulas: true,
-  write: async (source, { spokenFormulas = false }) => {
+  write: async (source, { spokenFormulas = false, onLost }) => {
     const [{ writeMarkdown }, { packFiles }] = await Promise.all([import('./markdown/writeMarkdown.ts'), import('./packFiles.ts')])
-    const { text, pictures } = writeMarkdown(await saidBy(source), { speaks: spokenFormulas })
+    const { text, pictures } = writeMarkdown(await saidBy(source), { speaks: spokenFormulas, ...(onLost ? { onLost } : {}) })
     return packFiles(withPictures('work.md', text, pictures))
   },
 }
@@ -110,9 +110,9 @@ const plainText: Output = {
   mediaType: 'text/plain',
   recorded: false,
   hasWidth: true,
-  write: async (source, { width }) => {
+  write: async (source, { width, onLost }) => {
     const { writeText } = await import('./plain/writeText.ts')
-    return bytesOf(writeText(await saidBy(source), width))
+    return bytesOf(writeText(await saidBy(source), width, onLost))
   },
 }
 

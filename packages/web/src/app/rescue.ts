@@ -1,8 +1,9 @@
 /** A file of exactly what is on the screen, whatever storage holds. */
+import { fileName } from '@steady-ledger/core/dispatch/fileName.ts'
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Session } from '../session/session.ts'
 import { notify } from '../ui/notices.ts'
-import { download, fileName } from '../views/download.ts'
+import { download } from '../views/download.ts'
 
 export async function saveRescueFile(session: Session): Promise<void> {
   const { work } = session

@@ -1,12 +1,15 @@
-/** Files that are being written, each from its own copy of the work: it goes on whatever view is shown, and says when it is done. */
+/** Files that are being written, from their own copy of the work: it goes on whatever view is shown, and says when it is done. */
 
+import { archiveOf, type Dispatched } from '@steady-ledger/core/dispatch/dispatchAll.ts'
+import { fileName } from '@steady-ledger/core/dispatch/fileName.ts'
+import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { partsOf } from '@steady-ledger/core/work/parts/index.ts'
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import { notify } from '../ui/notices.ts'
-import { download, fileName } from '../views/download.ts'
+import { download } from '../views/download.ts'
 import type { FromDispatch, ToDispatch } from '../workers/protocol.ts'
-import { type Job, sizeOf, useJob } from './jobState.ts'
+import { type Job, saysOutputs, sizeOf, useJob, type WrittenFile } from './jobState.ts'
 
 /** The desk shows how far it is; elsewhere a notice says when it is done. */
 let watched = false
@@ -17,28 +20,37 @@ export function watchJob(): () => void {
   }
 }
 
-/** Writes a file and hands it to the browser; `onWritten` is told after that. What is carried goes with what can carry it. */
-export function writeFile(
+export interface DispatchOptions extends Pick<ToDispatch, 'keepsakes' | 'withWork' | 'spokenFormulas' | 'width'> {
+  /** All files come in one archive. */
+  together?: boolean
+  /** Told of what was handed over. */
+  onWritten?(files: WrittenFile[]): void
+}
+
+/** Writes files and hands them to the browser. What is carried goes with what can carry it. */
+export function writeFiles(
   id: string,
   work: Work,
-  output: Job['output'],
-  onWritten?: () => void,
-  { keepsakes, withWork }: Pick<ToDispatch, 'keepsakes' | 'withWork'> = {},
+  outputs: readonly Output[],
+  { together = false, onWritten, ...chosen }: DispatchOptions = {},
 ): void {
   const { job: under } = useJob.getState()
   if (under?.kind === 'writing') {
-    notify({ kind: 'wrong', text: `${under.output.title} of “${under.title}” is still being written: wait for it, or cancel it.` })
+    notify({ kind: 'wrong', text: `${saysOutputs(under)} of “${under.title}” is still being written: wait for it, or cancel it.` })
     return
   }
   const began = performance.now()
-  const about = { work: id, output, title: titleOf(work.doc) }
+  const about = { work: id, outputs, title: titleOf(work.doc) }
+  const says = saysOutputs(about)
   const show = (job: Job): void => useJob.setState({ job })
   const end = (job: Job): void => {
     thread.terminate()
     show(job)
     if (watched) return
-    if (job.kind === 'done') notify({ kind: 'done', text: `${output.title} of “${about.title}” is written: ${sizeOf(job.size)}.` })
-    if (job.kind === 'failed') notify({ kind: 'wrong', text: `${output.title} of “${about.title}” is not written: ${job.message}` })
+    if (job.kind === 'done')
+      notify({ kind: 'done', text: `${says} of “${about.title}” ${outputs.length > 1 ? 'are' : 'is'} written: ${sizeOf(job.size)}.` })
+    if (job.kind === 'failed')
+      notify({ kind: 'wrong', text: `${says} of “${about.title}” ${outputs.length > 1 ? 'are' : 'is'} not written: ${job.message}` })
   }
   const thread = new Worker(new URL('../workers/dispatch.worker.ts', import.meta.url), { type: 'module' })
   const stop = (): void => {
@@ -52,20 +64,29 @@ export function writeFile(
     if (data.kind === 'ready') {
       const message: ToDispatch = {
         kind: 'write',
-        output: output.name,
+        outputs: outputs.map(({ name }) => name),
         doc: JSON.stringify(work.doc.toJSON()),
         parts: partsOf(work),
         pictures: [...work.pictures.values()],
         date: Date.now(),
-        ...(keepsakes ? { keepsakes } : {}),
-        ...(withWork ? { withWork } : {}),
+        ...chosen,
       }
       thread.postMessage(message)
     } else if (data.kind === 'progress') tell(data.says, data.done, data.of)
     else if (data.kind === 'written') {
-      download(data.bytes, output.mediaType, fileName(about.title) + output.ending)
-      end({ ...about, kind: 'done', size: data.bytes.length, seconds: (performance.now() - began) / 1000 })
-      onWritten?.()
+      handOver(data.files, about.title, together)
+      const files = data.files.map(
+        ({ output, file, bytes, checksum, lost }): WrittenFile => ({ title: output.title, file, size: bytes.length, checksum, lost }),
+      )
+      const size = files.reduce((sum, file) => sum + file.size, 0)
+      end({ ...about, kind: 'done', files, size, seconds: (performance.now() - began) / 1000 })
+      onWritten?.(files)
     } else end({ ...about, kind: 'failed', message: data.message })
   })
+}
+
+/** One file after the other, or all in one archive. */
+function handOver(files: readonly Dispatched[], title: string, together: boolean): void {
+  if (together && files.length > 1) download(archiveOf(files), 'application/zip', `${fileName(title)}-files.zip`)
+  else for (const { bytes, output, file } of files) download(bytes, output.mediaType, file)
 }

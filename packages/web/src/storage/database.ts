@@ -79,6 +79,17 @@ export interface KeepsakeRecord {
   order: number
 }
 
+/** Files that left the house together. */
+export interface DispatchRecord {
+  id: string
+  work: string
+  /** Milliseconds since 1970. */
+  at: number
+  /** The milestone that was taken with them; empty for none. */
+  milestone: string
+  files: { name: string; title: string; size: number; checksum: string }[]
+}
+
 export class LedgerDatabase extends Dexie {
   works!: EntityTable<WorkRecord, 'id'>
   divisions!: Table<DivisionRecord, [string, string]>
@@ -90,6 +101,7 @@ export class LedgerDatabase extends Dexie {
   lastPages!: Table<LastPagesRecord, string>
   lastDrawings!: Table<LastDrawingRecord, [string, number]>
   keepsakes!: EntityTable<KeepsakeRecord, 'id'>
+  dispatches!: EntityTable<DispatchRecord, 'id'>
 
   constructor() {
     // What is said to be saved is on the disk, and not in a buffer that a power cut would empty.
@@ -104,6 +116,7 @@ export class LedgerDatabase extends Dexie {
     this.version(2).stores({ entries: '[work+register+id], work' })
     this.version(3).stores({ states: '[work+at], work', lastPages: 'work', lastDrawings: '[work+page], work' })
     this.version(4).stores({ keepsakes: 'id, order' })
+    this.version(5).stores({ dispatches: 'id, work' })
   }
 }
 
@@ -117,6 +130,7 @@ export const tablesBeside = [
   database.states,
   database.lastPages,
   database.lastDrawings,
+  database.dispatches,
 ]
 
 /** Everything of a work. */

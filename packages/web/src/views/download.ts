@@ -7,12 +7,3 @@ export function download(bytes: Uint8Array | Blob, type: string, name: string): 
   link.click()
   setTimeout(() => URL.revokeObjectURL(address), 60_000)
 }
-
-/** A title as a file name. */
-export const fileName = (title: string): string =>
-  title
-    .toLowerCase()
-    .normalize('NFKD')
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-|-$/g, '')
-    .slice(0, 60) || 'work'

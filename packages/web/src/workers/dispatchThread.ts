@@ -1,6 +1,7 @@
 /** Writes files of exactly the work that was sent, with a turnover of its own where they hold pages; ended from outside to cancel. */
 
 import drawingUrl from '@resvg/resvg-wasm/index_bg.wasm?url'
+import { type Dispatched, dispatchAll } from '@steady-ledger/core/dispatch/dispatchAll.ts'
 import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
@@ -19,24 +20,34 @@ const say = (message: FromDispatch): void => postMessage(message)
 /** How many pages are written between two words about it. */
 const pagesBetween = 8
 
-async function write({ output: name, doc, parts, pictures, date, keepsakes, withWork = false }: ToDispatch): Promise<Uint8Array> {
-  const output = outputOf(name)
-  if (!output) throw new Error('This program cannot write such a file.')
+async function write({ outputs: names, doc, parts, pictures, date, ...chosen }: ToDispatch): Promise<Dispatched[]> {
+  const outputs = names.map(outputOf).filter(output => output !== undefined)
+  if (outputs.length < names.length) throw new Error('This program cannot write such a file.')
   const work: Work = {
     ...parts,
     doc: schema.nodeFromJSON(JSON.parse(doc)),
     pictures: new Map(pictures.map(picture => [picture.name, picture])),
   }
-  return output.write(
+  const { keepsakes, withWork, spokenFormulas, width } = chosen
+  const several = outputs.length > 1
+  let says = 'Writing'
+  return dispatchAll(
+    outputs,
     { work, turnOver: () => turnOver(work), drawingProgram },
     {
       date: new Date(date),
       ...(keepsakes ? { keepsakes } : {}),
-      withWork,
+      ...(spokenFormulas ? { spokenFormulas } : {}),
+      ...(width ? { width } : {}),
+      withWork: withWork ?? false,
       onProgress: (done, of) => {
-        if (done % pagesBetween === 0) say({ kind: 'progress', says: 'Writing', done, of })
+        if (done % pagesBetween === 0) say({ kind: 'progress', says, done, of })
         return true
       },
+    },
+    ({ title }, done) => {
+      if (several) says = `${title}, ${done + 1} of ${outputs.length}`
+      say({ kind: 'progress', says, done: several ? done : 0, of: several ? outputs.length : 1 })
     },
   )
 }
@@ -69,7 +80,7 @@ async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts 
 
 addEventListener('message', async ({ data }: MessageEvent<ToDispatch>) => {
   try {
-    say({ kind: 'written', bytes: await write(data) })
+    say({ kind: 'written', files: await write(data) })
   } catch (error) {
     say({ kind: 'failed', message: (error as Error).message })
   }

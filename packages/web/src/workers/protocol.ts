@@ -1,6 +1,8 @@
 /** What the page and its workers say to each other. */
+
 import type { Citations } from '@steady-ledger/core/content/citations/citations.ts'
 import type { IndexEntry } from '@steady-ledger/core/content/index/entries.ts'
+import type { Dispatched } from '@steady-ledger/core/dispatch/dispatchAll.ts'
 import type { Finding } from '@steady-ledger/core/findings/finding.ts'
 import type { CollectedSymbol } from '@steady-ledger/core/formulas/symbols/collect.ts'
 import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
@@ -86,8 +88,8 @@ export type FromTurnover =
 
 export type ToDispatch = {
   kind: 'write'
-  /** Name of the output. */
-  output: string
+  /** Names of the outputs, in the order in which they are written. */
+  outputs: string[]
   doc: string
   parts: Parts
   pictures: Picture[]
@@ -95,11 +97,14 @@ export type ToDispatch = {
   /** What goes with what can carry it: the formulas that are kept, and the work itself. */
   keepsakes?: string
   withWork?: boolean
+  /** Formulas are words where that can be chosen; and how many signs a line of text has. */
+  spokenFormulas?: boolean
+  width?: number
 }
 export type FromDispatch =
   | { kind: 'ready' }
   | { kind: 'progress'; says: string; done: number; of: number }
-  | { kind: 'written'; bytes: Uint8Array }
+  | { kind: 'written'; files: Dispatched[] }
   | { kind: 'failed'; message: string }
 
 /** A work as it goes between threads. */

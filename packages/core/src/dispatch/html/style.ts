@@ -71,8 +71,8 @@ body { margin: 0; background: var(--paper); color: var(--ink); font: 1.06rem/1.6
 math { font-family: 'STIX Two Math', 'Cambria Math', 'Latin Modern Math', math; }
 code, pre { font-family: ui-monospace, Menlo, Consolas, monospace; }
 a { color: var(--link); text-decoration-thickness: 1px; text-underline-offset: 2px; }
-a.note-mark, .entries a, .index a, a.sign { text-decoration: none; }
-.entries a:hover, .index a:hover, a.sign:hover, a.note-mark:hover { text-decoration: underline; }
+.entries a, a.sign { text-decoration: none; }
+.entries a:hover, a.sign:hover { text-decoration: underline; }
 :focus-visible { outline: 2px solid var(--link); outline-offset: 2px; }
 .page { color: var(--soft); }
 .skip { position: absolute; left: -100em; } .skip:focus { left: 1em; top: 1em; background: var(--paper); padding: .4em .8em; z-index: 2; }
@@ -114,11 +114,14 @@ let current = null
 let asked = false
 const look = () => {
   asked = false
+  // What is read stands a third down the window; towards the end of the page, where nothing moves up any more, further down.
+  const rest = document.documentElement.scrollHeight - innerHeight - scrollY
+  const line = innerHeight * (rest < innerHeight ? 1 - (0.7 * rest) / innerHeight : 0.3)
   let from = 0
   let to = found.length
   while (from < to) {
     const middle = (from + to) >> 1
-    if (found[middle].heading.getBoundingClientRect().top < innerHeight * 0.3) from = middle + 1
+    if (found[middle].heading.getBoundingClientRect().top < line) from = middle + 1
     else to = middle
   }
   const next = found[Math.max(0, from - 1)]?.link
@@ -142,8 +145,15 @@ const place = () => {
   })
   notes.forEach((note, order) => { note.style.top = tops[order] + 'px' })
 }
+// What is wider than its place can be moved by keyboard.
+const reach = () => {
+  for (const formula of document.querySelectorAll('.formula')) {
+    if (formula.scrollWidth > formula.clientWidth) formula.tabIndex = 0
+    else formula.removeAttribute('tabindex')
+  }
+}
 document.documentElement.classList.add('moved')
-new ResizeObserver(place).observe(document.querySelector('main'))
+new ResizeObserver(() => { place(); reach() }).observe(document.querySelector('main'))
 addEventListener('scroll', () => { if (!asked) { asked = true; requestAnimationFrame(look) } }, { passive: true })
 look()
 `

@@ -69,8 +69,8 @@ export async function writeWebPage(manuscript: Manuscript): Promise<Uint8Array> 
         { class: 'shell' },
         element(
           'nav',
-          { class: 'beside', 'aria-labelledby': 'beside' },
-          element('h2', { id: 'beside' }, words.contents),
+          { class: 'beside', 'aria-label': `${words.contents}: ${title || 'Untitled'}` },
+          element('h2', {}, words.contents),
           outlineHtml(manuscript),
         ),
         element('main', { id: 'text' }, titled ? null : element('h1', {}, title || 'Untitled'), sections),

@@ -4,10 +4,12 @@ import type { Picture } from '../../work/work.ts'
 import type { BlockName, Manuscript, SaidBlock, SaidFigure, SaidGrid, SaidInline, SaidOf, SaidPicture } from '../manuscript/manuscript.ts'
 import { notesIn } from '../manuscript/within.ts'
 import { anchorOf, linkTo } from '../markup/anchors.ts'
+import type { Lost } from '../output.ts'
 import { anchorMarkdown, formulaMarkdown, inlineMarkdown, type MarkdownContext, plain } from './inlineMarkdown.ts'
 
 interface Context extends MarkdownContext {
   pictures: Map<string, Picture>
+  onLost(lost: Lost): void
 }
 
 /** Lines of a block; an empty line parts them from the next one. */
@@ -51,7 +53,7 @@ const figure = (block: SaidFigure, context: Context): string[] =>
   )
 
 /** A table of pipes where every cell is one of a row and a column; the elements of HTML where some reach over several. */
-function grid(block: SaidGrid, context: Context): string[] {
+function grid(table: string, block: SaidGrid, context: Context): string[] {
   const { rows, heads, columns } = block
   const cell = (at: SaidGrid['rows'][number][number]): string => at.blocks.map(({ said }) => oneLine(said, context)).join('<br>')
   const simple = heads <= 1 && rows.every(row => row.length === columns && row.every(each => each.columns === 1 && each.rows === 1))
@@ -65,6 +67,7 @@ function grid(block: SaidGrid, context: Context): string[] {
     const head = heads ? line(first.map(cell)) : line(first.map(() => ' '))
     return [head, rule, ...rows.slice(heads).map(row => line(row.map(cell)))]
   }
+  context.onLost({ id: table, says: 'Its cells reach over others: the table is written in elements of HTML.' })
   return [
     '<table>',
     ...rows.flatMap(row => [
@@ -111,7 +114,7 @@ const handlers: Handlers = {
       above,
       paragraph(id, oneLine([...head, ...caption], context)),
       parted([
-        ...grids.flatMap(each => [paragraph(each.id, oneLine([...each.head, ...each.caption], context)), grid(each, context)]),
+        ...grids.flatMap(each => [paragraph(each.id, oneLine([...each.head, ...each.caption], context)), grid(id, each, context)]),
         all(notes, context),
       ]),
     ),
@@ -222,14 +225,23 @@ export interface MarkdownFiles {
   pictures: Picture[]
 }
 
-export function writeMarkdown(manuscript: Manuscript, { speaks = false } = {}): MarkdownFiles {
+interface MarkdownOptions {
+  /** Formulas are words, in place of MathML. */
+  speaks?: boolean
+  onLost?(lost: Lost): void
+}
+
+export function writeMarkdown(manuscript: Manuscript, { speaks = false, onLost = () => {} }: MarkdownOptions = {}): MarkdownFiles {
   const context: Context = {
     manuscript,
     speaks,
     countsNotes: countThrough(manuscript),
     anchors: anchorsOf(manuscript),
     pictures: new Map(),
+    onLost,
   }
+  if (!context.countsNotes && manuscript.notes.size)
+    onLost({ id: '', says: 'Notes stand behind their numbers as words: readers of Markdown would count them otherwise.' })
   const divisions = manuscript.divisions.map(({ id, number, title, untitled, blocks }) =>
     parted([
       untitled ? [anchorMarkdown(id)] : [`# ${anchorMarkdown(id)}${[plain(number), oneLine(title, context)].filter(Boolean).join(' ')}`],

@@ -8,6 +8,7 @@ import { kindsOf } from '../manuscript/kinds.ts'
 import type { Manuscript, SaidDivision } from '../manuscript/manuscript.ts'
 import { notesIn } from '../manuscript/within.ts'
 import { type Element, element, type Markup, xmlOf } from '../markup/markup.ts'
+import type { Lost } from '../output.ts'
 import { packFiles } from '../packFiles.ts'
 import { blocksOoxml, headingOoxml } from './blocksOoxml.ts'
 import { Bookmarks, type PlannedNote, Relationships, type WordContext } from './context.ts'
@@ -33,7 +34,12 @@ const imageType = 'http://schemas.openxmlformats.org/officeDocument/2006/relatio
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text)
 
-export async function writeOoxml(manuscript: Manuscript, date: Date, rasterise: Rasterise): Promise<Uint8Array> {
+export async function writeOoxml(
+  manuscript: Manuscript,
+  date: Date,
+  rasterise: Rasterise,
+  onLost: (lost: Lost) => void = () => {},
+): Promise<Uint8Array> {
   const { work } = manuscript
   const media = new Map<string, Uint8Array>()
   const shownAs = await dotsOf(manuscript, rasterise)
@@ -72,6 +78,12 @@ export async function writeOoxml(manuscript: Manuscript, date: Date, rasterise: 
       return { drawn, shown: dots ? part.to(imageType, mediaOf(dots, 'png')) : drawn }
     },
   })
+  for (const [id, number] of shared.plans.headings)
+    if (!number.live) onLost({ id, says: `“${number.text}” stands as words: programs for office texts cannot count it.` })
+  for (const [id, number] of shared.plans.items)
+    if (!number.live) onLost({ id, says: `“${number.text}” stands as words: programs for office texts cannot count it.` })
+  for (const [id, { mark }] of notes)
+    if (mark !== null) onLost({ id, says: `Note ${mark} has its mark as words: programs for office texts would count it otherwise.` })
   const body = manuscript.divisions.flatMap((division, at) => {
     const context = contextIn(division, relationships)
     const whole = context.bookmarks.start(`all ${division.id}`)

@@ -11,6 +11,7 @@ import type {
   SaidPiece,
 } from '../manuscript/manuscript.ts'
 import { notesIn } from '../manuscript/within.ts'
+import type { Lost } from '../output.ts'
 import { inlineText } from './inlineText.ts'
 import { filled, lengthOf, padded } from './lines.ts'
 
@@ -239,7 +240,15 @@ function withNotes(said: unknown, lines: string[], writing: Writing): string[][]
   return [lines, notes.flatMap(note => indented(noteLines(note, { ...writing, width: writing.width - 4 }), 4))]
 }
 
-export function writeText(manuscript: Manuscript, width = usualWidth): string {
+export function writeText(manuscript: Manuscript, width = usualWidth, onLost: (lost: Lost) => void = () => {}): string {
+  const look = (blocks: readonly SaidBlock[]): void => {
+    for (const block of blocks)
+      if (block.kind === 'figure') {
+        const name = inlineText(block.head, manuscript).replace(/[\s.:]+$/u, '')
+        onLost({ id: block.id, says: `${name || 'A picture without a number'} is its description in words.` })
+      } else if (block.kind === 'row') look(block.figures)
+  }
+  for (const { blocks } of manuscript.divisions) look(blocks)
   const divisions = manuscript.divisions.map(division => {
     const writing: Writing = { manuscript, division, width }
     const { number, title, untitled } = division

@@ -1,18 +1,23 @@
-/** Where a work leaves the house: what must be mended first, then the files. */
+/** Where a work leaves the house: what must be mended first, what goes on record, the files, and what left before. */
 
 import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { loadKeepsakes, useKeepsakes } from '../../composer/keepsakes.ts'
-import { watchJob, writeFile } from '../../session/dispatchJobs.ts'
-import { sizeOf, useJob } from '../../session/jobState.ts'
+import { watchJob, writeFiles } from '../../session/dispatchJobs.ts'
+import { useJob } from '../../session/jobState.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { keepDispatch } from '../../storage/dispatches.ts'
 import { keepsakesFile } from '../../storage/keepsakes.ts'
-import { Check } from '../../ui/fields.tsx'
 import { notify } from '../../ui/notices.ts'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
+import { CopyChanges } from '../ledger/CopyChanges.tsx'
 import { dayOf } from '../ledger/SinceMilestone.tsx'
+import { ChosenFiles } from './ChosenFiles.tsx'
+import { EarlierDispatches } from './EarlierDispatches.tsx'
+import { OutputRow } from './OutputRow.tsx'
+import { usualOptions } from './outputOptions.ts'
 
 export function DispatchDesk() {
   const session = useSession()
@@ -22,34 +27,43 @@ export function DispatchDesk() {
   useEffect(watchJob, [])
   useEffect(() => void loadKeepsakes(), [])
   const keepsakes = useKeepsakes(({ list }) => list)
-  const [withKeepsakes, setWithKeepsakes] = useState(false)
-  const [withWork, setWithWork] = useState(false)
+  const [options, setOptions] = useState(usualOptions)
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
 
   const [milestone, setMilestone] = useState<string | null>(null)
+  const milestones = useView(view => view.milestones)
   const writer = useView(view => view.role === 'writer')
   const milestoneName = milestone ?? `Dispatched on ${dayOf(new Date().toISOString())}`
-  const write = (output: Output): void => {
-    // The PDF is what leaves the house: the numbers and pages it has go on record when it is written.
-    const recorded = output.recorded && writer && milestoneName.trim() !== ''
+  const write = (wanted: readonly Output[], together = false): void => {
+    // What has pages in it leaves the house with them: the numbers and pages it has go on record when it is written.
+    const recorded = wanted.some(output => output.recorded) && writer && milestoneName.trim() !== ''
     const records = recorded ? session.records() : null
     if (recorded && !records)
       notify({
         kind: 'wrong',
         text: 'No milestone is taken: the pages of the latest change are still being made. Save the PDF again in a moment to have one.',
       })
-    const onWritten = (): void => {
-      if (records && !session.takeMilestone(milestoneName.trim().slice(0, 200), records))
-        notify({
-          kind: 'wrong',
-          text: 'The PDF is saved, but no milestone was taken with it: the work was closed, or is not written here any more.',
-        })
-    }
-    writeFile(session.id, session.work, output, onWritten, {
-      ...(output.carriesKeepsakes && withKeepsakes && keepsakes.length ? { keepsakes: keepsakesFile(keepsakes) } : {}),
-      ...(output.carriesWork ? { withWork } : {}),
+    const { withKeepsakes, withWork, spokenFormulas, width } = options
+    writeFiles(session.id, session.work, wanted, {
+      together,
+      ...(withKeepsakes && keepsakes.length ? { keepsakes: keepsakesFile(keepsakes) } : {}),
+      ...(withWork ? { withWork } : {}),
+      ...(spokenFormulas ? { spokenFormulas } : {}),
+      width,
+      onWritten: files => {
+        const name = milestoneName.trim().slice(0, 200)
+        const taken = records !== null && session.takeMilestone(name, records)
+        if (records && !taken)
+          notify({
+            kind: 'wrong',
+            text: 'The PDF is saved, but no milestone was taken with it: the work was closed, or is not written here any more.',
+          })
+        void keepDispatch(session.id, files, taken ? name : '')
+      },
     })
   }
-  const writing = job?.kind === 'writing'
+  const own = job?.work === session.id ? job : null
+  const last = milestones.at(-1)
   return (
     <main className="h-full overflow-y-auto" aria-label="Dispatch">
       <div className="mx-auto grid max-w-[940px] gap-6 px-6 pt-5 pb-[60px]">
@@ -75,56 +89,41 @@ export function DispatchDesk() {
           <p className="quiet-note">
             It keeps every number and page as they are now. <Link to="../ledger?since">What changed since earlier ones</Link>
           </p>
+          {last && <CopyChanges since={last} />}
         </section>
         <section>
           <SectionTitle>Files</SectionTitle>
           <ul className="formats">
-            {outputs.map(output => {
-              const { name, title, says } = output
-              const own = job?.work === session.id && job.output.name === name ? job : null
-              return (
-                <li key={name} className="flex items-start justify-between gap-6 border-b border-(--rule) py-3">
-                  <div>
-                    <h3 className="font-semibold">{title}</h3>
-                    <p className="text-(--ink-soft)">{says}</p>
-                    {output.carriesKeepsakes && keepsakes.length > 0 && (
-                      <Check
-                        label={`With the ${keepsakes.length === 1 ? 'formula' : `${keepsakes.length} formulas`} that I keep in the composer`}
-                        value={withKeepsakes}
-                        onChange={setWithKeepsakes}
-                      />
-                    )}
-                    {output.carriesWork && (
-                      <Check label="With the work itself in it, as a bundle (by PDF/A-3a then)" value={withWork} onChange={setWithWork} />
-                    )}
-                    <div aria-live="polite">
-                      {own?.kind === 'writing' && (
-                        <p className="progress-line">
-                          {own.says} <progress value={own.done} max={own.of} aria-label={own.says} />
-                        </p>
-                      )}
-                      {own?.kind === 'done' && (
-                        <p className="text-(--structure)">
-                          Saved: {sizeOf(own.size)} in {own.seconds.toFixed(1)} s.
-                        </p>
-                      )}
-                      {own?.kind === 'failed' && <p className="text-(--mend)">Not saved: {own.message}</p>}
-                    </div>
-                  </div>
-                  {own?.kind === 'writing' ? (
-                    <button type="button" className="button" onClick={own.stop}>
-                      Cancel
-                    </button>
-                  ) : (
-                    <button type="button" className="button primary" disabled={writing} onClick={() => write(output)}>
-                      Save
-                    </button>
-                  )}
-                </li>
-              )
-            })}
+            {outputs.map(output => (
+              <OutputRow
+                key={output.name}
+                output={output}
+                job={own?.outputs.length === 1 && own.outputs[0]!.name === output.name ? own : null}
+                busy={job?.kind === 'writing'}
+                chosen={chosen.has(output.name)}
+                onChoose={takes => setChosen(new Set(takes ? [...chosen, output.name] : [...chosen].filter(name => name !== output.name)))}
+                options={options}
+                onOptions={setOptions}
+                keepsakes={keepsakes.length}
+                onSave={() => write([output])}
+              />
+            ))}
           </ul>
+          <ChosenFiles
+            outputs={outputs}
+            chosen={chosen}
+            onChosen={setChosen}
+            job={own && own.outputs.length > 1 ? own : null}
+            busy={job?.kind === 'writing'}
+            onSave={together =>
+              write(
+                outputs.filter(({ name }) => chosen.has(name)),
+                together,
+              )
+            }
+          />
         </section>
+        <EarlierDispatches work={session.id} after={own?.kind === 'done' ? own : null} />
       </div>
     </main>
   )

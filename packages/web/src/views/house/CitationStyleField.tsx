@@ -1,13 +1,14 @@
 /** How sources are cited: by a style that ships, or by a style file that is read in. */
 import { styleFileOf } from '@steady-ledger/core/content/citations/styles/index.ts'
 import { titleIn } from '@steady-ledger/core/content/citations/styles/titleIn.ts'
+import { fileName } from '@steady-ledger/core/dispatch/fileName.ts'
 import type { TSchema } from '@steady-ledger/core/work/definition.ts'
 import { type CitationStyle, type HouseStyle, houseStyleDefinition } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { useRef } from 'react'
 import { FileInput } from '../../ui/FileInput.tsx'
 import { Choice } from '../../ui/fields.tsx'
 import { notify } from '../../ui/notices.ts'
-import { download, fileName } from '../download.ts'
+import { download } from '../download.ts'
 
 const { title, options } = houseStyleDefinition.properties.citations.properties.style as TSchema
 const { own: _own, ...shipped } = options as Record<CitationStyle, string>

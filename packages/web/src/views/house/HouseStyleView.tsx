@@ -1,5 +1,6 @@
 /** How the work looks on paper: every rule a field, a page of the work beside them, set anew after each change. */
 
+import { fileName } from '@steady-ledger/core/dispatch/fileName.ts'
 import { houseStyleFromJson, houseStyleToJson } from '@steady-ledger/core/work/file/workFile.ts'
 import { writeLength } from '@steady-ledger/core/work/lengths.ts'
 import { type LineSpacing, lineSpacingOf, lineSpacings, withLineSpacing } from '@steady-ledger/core/work/lineSpacing.ts'
@@ -17,7 +18,7 @@ import { Choice, Field } from '../../ui/fields.tsx'
 import { Menu } from '../../ui/Menu.tsx'
 import { notify } from '../../ui/notices.ts'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
-import { download, fileName } from '../download.ts'
+import { download } from '../download.ts'
 import { CaptionLooks } from './CaptionLooks.tsx'
 import { CitationStyleField } from './CitationStyleField.tsx'
 import { CheckFields, DefinedFields } from './DefinedFields.tsx'

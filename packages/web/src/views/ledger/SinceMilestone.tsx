@@ -1,11 +1,12 @@
 /** What changed since a milestone, or between two, as a table to read and to send. */
 import { type ChangeKind, changeNames, compareMilestones, sayKinds } from '@steady-ledger/core/milestones/compareMilestones.ts'
-import { changesAsCsv, changesAsHtml, changesAsText } from '@steady-ledger/core/milestones/writeChanges.ts'
+import { changesAsCsv } from '@steady-ledger/core/milestones/writeChanges.ts'
 import { type FormEvent, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { notify } from '../../ui/notices.ts'
 import { download } from '../download.ts'
+import { copyChanges } from './CopyChanges.tsx'
 
 const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })
 export const dayOf = (taken: string): string => day.format(new Date(taken))
@@ -25,16 +26,6 @@ export function SinceMilestone() {
     return earlier && now ? compareMilestones(earlier.records, now) : null
   }, [earlier, later, session, turnover])
   const rows = changes?.filter(({ kinds }) => shown === 'all' || kinds.includes(shown)) ?? []
-  const copy = async (type: 'text/plain' | 'text/html'): Promise<void> => {
-    const items: Record<string, Blob> = { 'text/plain': new Blob([changesAsText(rows)], { type: 'text/plain' }) }
-    if (type === 'text/html') items['text/html'] = new Blob([changesAsHtml(rows)], { type: 'text/html' })
-    try {
-      await navigator.clipboard.write([new ClipboardItem(items)])
-      notify({ kind: 'done', text: `${rows.length} ${rows.length === 1 ? 'change was' : 'changes were'} copied.` })
-    } catch {
-      notify({ kind: 'wrong', text: 'The browser did not let the clipboard be used. Save the changes as CSV instead.' })
-    }
-  }
   return (
     <>
       <div className="tools">
@@ -76,10 +67,10 @@ export function SinceMilestone() {
               </select>
             </label>
             <span className="flex-1" />
-            <button type="button" className="button" disabled={!rows.length} onClick={() => void copy('text/html')}>
+            <button type="button" className="button" disabled={!rows.length} onClick={() => void copyChanges(rows, 'text/html')}>
               Copy as a table
             </button>
-            <button type="button" className="button" disabled={!rows.length} onClick={() => void copy('text/plain')}>
+            <button type="button" className="button" disabled={!rows.length} onClick={() => void copyChanges(rows, 'text/plain')}>
               Copy as text
             </button>
             <button

@@ -5,7 +5,7 @@ import { newWork, type Work } from '@steady-ledger/core/work/work.ts'
 import { untitled } from '../../app/untitled.ts'
 import { loadKeepsakes, readKeepsakes, setKeepsakes } from '../../composer/keepsakes.ts'
 import { newId } from '../../newId.ts'
-import { writeFile } from '../../session/dispatchJobs.ts'
+import { writeFiles } from '../../session/dispatchJobs.ts'
 import type { WorkRecord } from '../../storage/database.ts'
 import { loadWork, storeWork } from '../../storage/works.ts'
 import { notify } from '../../ui/notices.ts'
@@ -45,5 +45,5 @@ export async function duplicate({ id, pages }: WorkRecord): Promise<void> {
 
 export async function exportBundle({ id }: WorkRecord): Promise<void> {
   const { work } = await loadWork(id)
-  writeFile(id, work, outputOf('bundle')!)
+  writeFiles(id, work, [outputOf('bundle')!])
 }

@@ -1,0 +1,73 @@
+/** The dispatch desk: files one by one and together, what formats hold otherwise, and what left before. */
+import { readFileSync } from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
+import { strFromU8, unzipSync } from 'fflate'
+import { openDemo } from './support.ts'
+import { expect, test } from './test.ts'
+
+test('files are chosen by keyboard, come together with checksums, and stay in the list of what left', async ({ page }) => {
+  await openDemo(page, 'dispatch')
+  await expect(page.getByRole('button', { name: 'Save the chosen files' })).toBeDisabled()
+  for (const name of ['Web page', 'Office text (ISO/IEC 29500)', 'Plain text']) await page.getByLabel(`Choose: ${name}`).press('Space')
+  // A width that is none is refused in its place.
+  await page.getByLabel('Signs in a line').fill('7')
+  await page.getByLabel('Signs in a line').press('Enter')
+  await expect(page.getByRole('alert')).toContainText('A whole number from 20 to 200.')
+  await page.getByLabel('Signs in a line').fill('60')
+  await page.getByLabel('Signs in a line').press('Enter')
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    page.getByRole('button', { name: 'Save the 3 chosen files' }).press('Enter'),
+  ])
+  expect(download.suggestedFilename()).toBe('wind-mixing-in-the-basins-of-lake-vessary-files.zip')
+  const files = unzipSync(readFileSync((await download.path())!))
+  const base = 'wind-mixing-in-the-basins-of-lake-vessary'
+  expect(Object.keys(files)).toEqual([`${base}.html`, `${base}.docx`, `${base}.txt`, 'checksums.txt'])
+  const lines = strFromU8(files[`${base}.txt`]!).split('\n')
+  expect(lines).toContain('Chapter 1  A lake in three rooms')
+  expect(lines.filter(line => /^\p{L}/u.test(line) && line.length > 60)).toEqual([])
+  const report = page.getByRole('list', { name: 'What was saved' })
+  await expect(report.getByRole('listitem').filter({ hasText: 'Plain text' }).first()).toContainText('held in another form')
+  const before = page.getByRole('list', { name: 'Dispatched before' })
+  await expect(before.locator('summary')).toContainText('Web page, Office text (ISO/IEC 29500), Plain text')
+  await before.locator('summary').press('Enter')
+  await expect(before).toContainText(strFromU8(files['checksums.txt']!).slice(0, 64))
+})
+
+test('the web page works from a file: light and dark, without a server, with nothing for axe to say', async ({ page, context }) => {
+  await openDemo(page, 'dispatch', 'demo-paper')
+  const [download] = await Promise.all([
+    page.waitForEvent('download', { timeout: 60_000 }),
+    page.getByRole('button', { name: 'Save: Web page' }).click(),
+  ])
+  const file = `${await download.path()}.html`
+  await download.saveAs(file)
+  const reader = await context.newPage()
+  const errors: string[] = []
+  reader.on('pageerror', error => errors.push(error.message))
+  reader.on('console', message => message.type() === 'error' && errors.push(message.text()))
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await reader.emulateMedia({ colorScheme })
+    await reader.goto(`file://${file}`)
+    const { violations } = await new AxeBuilder({ page: reader }).analyze()
+    // A heading cell that is a formula is none without words: the tool does not read MathML.
+    const left = violations.filter(({ id, nodes }) => id !== 'empty-table-header' || nodes.some(({ html }) => !html.includes('<math')))
+    expect(left.map(({ id, nodes }) => [id, nodes.length, nodes[0]!.html.slice(0, 120)])).toEqual([])
+  }
+  // The contents follow: what is gone to is marked.
+  await reader.setViewportSize({ width: 1440, height: 900 })
+  const links = reader
+    .getByRole('navigation', { name: /^Contents/ })
+    .first()
+    .getByRole('link')
+  for (const link of [links.nth(4), links.last()]) {
+    await link.click()
+    await expect(link).toHaveAttribute('aria-current', 'true')
+  }
+  // A note leads back to where it is called.
+  const mark = reader.locator('a.note-mark').nth(2)
+  await mark.click()
+  const back = reader.locator('aside.note').nth(2).locator('[role="doc-backlink"]')
+  expect(await back.getAttribute('href')).toBe(`#${await mark.getAttribute('id')}`)
+  expect(errors).toEqual([])
+})
