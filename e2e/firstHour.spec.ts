@@ -170,7 +170,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await enter()
     await expect(page.getByText(/Nothing must be mended|must be mended first/)).toBeVisible()
     expect(await told(page)).toMatch(/heading "PDF"/)
-    await tabTo(page, 'button', 'Save')
+    await tabTo(page, 'button', 'Save: PDF')
     const [download] = await Promise.all([page.waitForEvent('download'), enter()])
     const bytes = await readFile(await download.path())
     expect(bytes.subarray(0, 5).toString()).toBe('%PDF-')

@@ -46,7 +46,7 @@ test('version and help, of all and of each call', () => {
   expect(call('--version').stdout).toMatch(/^\d+\.\d+\.\d+\n$/)
   expect(call('-h')).toMatchObject({ status: 0, stderr: '' })
   expect(call('dispatch', '--help').stdout).toMatch(
-    /^Usage: steady-ledger dispatch WORK --to pdf\|web\|ebook\|docx\|jats\|markdown\|text\|csv\|json\|bundle\|keeping --out FILE \|/,
+    /^Usage: steady-ledger dispatch WORK --to pdf\|web\|ebook\|docx\|odt\|jats\|markdown\|text\|csv\|json\|bundle\|keeping --out FILE \|/,
   )
 })
 
@@ -56,7 +56,7 @@ test('everything at once: whole or not at all, each with what it adds up to and 
   const { status, stdout, stderr } = call('dispatch', paper, '--all', at('all'))
   expect([status, stderr]).toEqual([0, ''])
   const files = readdirSync(at('all')).sort()
-  expect(files).toHaveLength(11)
+  expect(files).toHaveLength(12)
   const lines = stdout.split('\n').filter(line => /^[0-9a-f]{64}/.test(line))
   expect(lines.map(line => line.split(/\s+/)[2]).sort()).toEqual(files)
   for (const line of lines) {

@@ -4,6 +4,7 @@ import { demoWorks } from '../../../demo/src/index.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import { type Node, schema } from '../src/work/schema.ts'
 import { type OfficeField, readOffice, wrongFields } from './support/readOffice.ts'
+import { readOpenText } from './support/readOpenText.ts'
 import { written } from './support/readOutputs.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
@@ -69,4 +70,37 @@ test('a figure that is put in moves the numbers behind it as ours would', async 
     chapters[0]!.before(copy)
   })
   expect(asked(moved.fields)).toEqual(['2.1', '2.2', '2.1', '2.1', '3.1'])
+})
+
+test('the same in an OpenDocument text: by the outline and by sequences', async () => {
+  const work = (more: boolean): Node[] => [
+    chapter(
+      'a',
+      'Basins',
+      p`See ${ref('one')}, ${ref('two')} and ${num('s')}.`,
+      drawn('one', 'One'),
+      ...(more ? [drawn('new', 'New')] : []),
+      drawn('two', 'Two'),
+      h2('s', 'A section'),
+    ),
+    chapter('b', 'Sills', drawn('three', 'Three'), p`See ${ref('three')}.`),
+  ]
+  const [before, after] = await Promise.all([false, true].map(async more => written('odt', newEngine().run(workOf(work(more))))))
+  const asked = (open: ReturnType<typeof readOpenText>): string[] =>
+    open.fields.filter(({ what }) => what.includes('-ref ')).map(({ comes }) => comes)
+  expect(asked(readOpenText(before!))).toEqual(['1.1', '1.2', '1.1', '2.1'])
+  const copied = (of: Element): void => {
+    const copy = of.cloneNode(true) as Element
+    for (const mark of [...copy.getElementsByTagName('text:bookmark-start'), ...copy.getElementsByTagName('text:bookmark-end')])
+      mark.remove()
+    for (const sequence of copy.getElementsByTagName('text:sequence')) sequence.setAttribute('text:ref-name', 'put-in')
+    of.after(copy)
+  }
+  const changed = readOpenText(before!, document =>
+    copied([...document.getElementsByTagName('text:p')].find(each => each.textContent.endsWith('One'))!),
+  )
+  expect(asked(changed)).toEqual(asked(readOpenText(after!)))
+  expect(asked(changed)).toEqual(['1.1', '1.3', '1.1', '2.1'])
+  const moved = readOpenText(before!, document => copied(document.getElementsByTagName('text:h')[0]!))
+  expect(asked(moved)).toEqual(['2.1', '2.2', '2.1', '3.1'])
 })

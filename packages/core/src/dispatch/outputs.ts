@@ -69,6 +69,16 @@ const officeText: Output = {
   },
 }
 
+const openText: Output = {
+  name: 'odt',
+  title: 'Office text (ISO/IEC 26300)',
+  says: 'The same as an OpenDocument text, with its formulas as objects of MathML.',
+  ending: '.odt',
+  mediaType: 'application/vnd.oasis.opendocument.text',
+  recorded: false,
+  write: async (source, { date, onLost }) => (await import('./odf/writeOdf.ts')).writeOdf(await saidBy(source), date, onLost),
+}
+
 const jats: Output = {
   name: 'jats',
   title: 'JATS',
@@ -190,6 +200,7 @@ export const outputs: readonly Output[] = [
   webPage,
   ebook,
   officeText,
+  openText,
   jats,
   markdown,
   plainText,

@@ -5,6 +5,7 @@
  */
 import type { IndexEntry } from '../../content/index/entries.ts'
 import type { PieceMark } from '../../content/pieces.ts'
+import type { FormulaDrawing } from '../../formulas/typesetter.ts'
 import type { Words } from '../../languages/language.ts'
 import type { WorkLedger } from '../../numbers/ledger.ts'
 import type { Cited, Wording } from '../../work/kinds/inline.ts'
@@ -436,6 +437,8 @@ export interface Manuscript {
   words: Words
   divisions: SaidDivision[]
   notes: ReadonlyMap<string, SaidNote>
+  /** A formula as it is drawn. */
+  drawingOf(formula: SaidFormula): FormulaDrawing
   /** The label of the page on which something begins; empty for what is on none. */
   pageOf(id: string): string
   /** Pages on which something begins, in order. */

@@ -35,6 +35,7 @@ export function manuscriptOf(turnover: Turnover): Manuscript {
         return [[id, { id, label: item.label, number, other: item.other, place, paragraphs }]]
       }),
     ),
+    drawingOf: ({ notation, display }) => turnover.formulaOf(notation, display),
     pageOf: id => turnover.pageOf(id)?.label ?? '',
     pages: pageStarts(turnover),
     sheets: turnover.pages.length,

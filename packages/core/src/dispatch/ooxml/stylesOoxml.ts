@@ -1,33 +1,11 @@
 /** Styles of an office text, as the house style sets its texts; their names are those that office programs know. */
-import type { TextFamily } from '../../type/families.ts'
 import type { HeadingStyle, HouseStyle, TextStyle } from '../../work/parts/houseStyle.ts'
 import type { Manuscript } from '../manuscript/manuscript.ts'
 import { type Element, xmlOf } from '../markup/markup.ts'
+import { faceOf } from '../officeFaces.ts'
 import { type Properties, paragraphProperties, runProperties, twips, w } from './wordElements.ts'
 
 export const wordNamespace = 'http://schemas.openxmlformats.org/wordprocessingml/2006/main'
-
-/** Faces by the names that machines know them by: those whose widths a family has, where it is the twin of one. */
-const faces: Record<TextFamily, string> = {
-  bookSerif: 'Source Serif 4',
-  scholarSerif: 'STIX Two Text',
-  officeRoman: 'Times New Roman',
-  bookSans: 'Source Sans 3',
-  officeSans: 'Arial',
-}
-
-function faceOf(style: Pick<TextStyle, 'face'>, { families }: HouseStyle): { name: string; strong: boolean; slanted: boolean } {
-  const { face } = style
-  const name =
-    face === 'mono'
-      ? families.mono === 'typewriter'
-        ? 'Courier New'
-        : 'Source Code Pro'
-      : face.startsWith('sans')
-        ? faces[families.sans]
-        : faces[families.text]
-  return { name, strong: /Bold|Semibold/.test(face), slanted: /Italic/.test(face) }
-}
 
 const halfPoints = (size: number): number => Math.round(size * 2)
 
