@@ -131,7 +131,7 @@ test('whatever is typed, in any order, with whatever keys between, is a formula 
       const again = writeNotation(readFormula(source))
       expect([source, again, source === '' ? '' : drawn(again)]).toEqual([source, again, source === '' ? '' : drawn(source)])
     }),
-    { numRuns: 500 },
+    { numRuns: 500, examples: [[[')', '‹shift left›', '[']], [['(', '‹shift left›', '[']], [[']', '‹shift left›', '(']]] },
   )
 })
 

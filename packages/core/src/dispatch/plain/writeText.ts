@@ -244,7 +244,9 @@ export function writeText(manuscript: Manuscript, width = usualWidth, onLost: (l
   const look = (blocks: readonly SaidBlock[]): void => {
     for (const block of blocks)
       if (block.kind === 'figure') {
-        const name = inlineText(block.head, manuscript).replace(/[\s.:]+$/u, '')
+        const name = inlineText(block.head, manuscript)
+          .replace(/[\s.:]+$/u, '')
+          .replaceAll('\u00a0', ' ')
         onLost({ id: block.id, says: `${name || 'A picture without a number'} is its description in words.` })
       } else if (block.kind === 'row') look(block.figures)
   }

@@ -126,10 +126,14 @@ const isBinomial = ({ open, close, slots }: Fence): boolean => {
   return open === '(' && close === ')' && inside?.kind === 'fraction' && inside.bar === false && !inside.size && !others.length
 }
 
+/** A bracket by itself within brackets of another shape would be read as one of theirs: theirs are told to belong together then. */
+const holdsLone = ({ slots, open, close }: Fence): boolean =>
+  slots[0]!.some(each => each.kind === 'sign' && '()[]{}'.includes(each.char) && each.char !== open && each.char !== close)
+
 function writeFence(term: Fence): string {
   if (isBinomial(term)) return `\\binom${(term.slots[0]![0] as Fraction).slots.map(group).join('')}`
   const body = slot(term.slots[0]!)
-  if (!grows(term)) return join([bracket(term.open), body, bracket(term.close)])
+  if (!grows(term) && !holdsLone(term)) return join([bracket(term.open), body, bracket(term.close)])
   return join([`\\left${bracket(term.open)}`, body, `\\right${bracket(term.close)}`])
 }
 
