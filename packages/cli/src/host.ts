@@ -1,6 +1,7 @@
 /** What the core asks of its host, for Node: font files from the packages that ship with the program. */
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
+import type { MathFaceParts, Subsetter } from '@steady-ledger/core/dispatch/html/mathFace.ts'
 import type { Families } from '@steady-ledger/core/type/families.ts'
 import { type FontFiles, fallbackPackages, fontPackages } from '@steady-ledger/core/type/fonts.ts'
 
@@ -17,3 +18,12 @@ export function readFonts(families?: Families): FontFiles {
 /** The program that draws drawings in dots. */
 export const readDrawingProgram = async (): Promise<Uint8Array> =>
   new Uint8Array(readFileSync(require.resolve('@resvg/resvg-wasm/index_bg.wasm')))
+
+let mathFace: Uint8Array | null = null
+
+/** The face of formulas, and the program that cuts it to the signs of a work. */
+export async function readMathFace(): Promise<MathFaceParts> {
+  const { instance } = await WebAssembly.instantiate(readFileSync(require.resolve('harfbuzzjs/dist/harfbuzz-subset.wasm')))
+  mathFace ??= new Uint8Array(readFileSync(require.resolve('@fontsource/stix-two-math/files/stix-two-math-latin-400-normal.woff2')))
+  return { face: mathFace, subsetter: instance.exports as unknown as Subsetter }
+}

@@ -4,7 +4,7 @@ import { type Dispatched, dispatchAll } from '@steady-ledger/core/dispatch/dispa
 import type { Output, Writing } from '@steady-ledger/core/dispatch/output.ts'
 import { outputOf, outputs } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Call, type CallArguments, CallError, print } from '../call.ts'
-import { readDrawingProgram } from '../host.ts'
+import { readDrawingProgram, readMathFace } from '../host.ts'
 import { openWork } from '../input.ts'
 import { targetOf, writeWhole } from '../output.ts'
 import { named, reasonOf } from '../reasonOf.ts'
@@ -45,14 +45,21 @@ export const dispatchCall: Call = async given => {
   const target = targetOf(given)
   const work = await openWork(given)
   const [only] = wanted
-  await writeWhole(target, await only!.write({ work, turnOver: () => turnOver(work), drawingProgram: readDrawingProgram }, writing))
+  await writeWhole(
+    target,
+    await only!.write({ work, turnOver: () => turnOver(work), drawingProgram: readDrawingProgram, mathFace: readMathFace }, writing),
+  )
   return 0
 }
 
 /** All files, or none: they are made before anything is written, and written beside their places before any is moved there. */
 async function writeFolder(folder: string, wanted: readonly Output[], writing: Writing, given: CallArguments): Promise<number> {
   const work = await openWork(given)
-  const all = await dispatchAll(wanted, { work, turnOver: () => turnOver(work), drawingProgram: readDrawingProgram }, writing)
+  const all = await dispatchAll(
+    wanted,
+    { work, turnOver: () => turnOver(work), drawingProgram: readDrawingProgram, mathFace: readMathFace },
+    writing,
+  )
   let beside = ''
   try {
     mkdirSync(folder, { recursive: true })

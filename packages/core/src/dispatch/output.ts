@@ -2,6 +2,7 @@
 import type { Turnover } from '../turnover/turnover.ts'
 import type { Fonts } from '../type/fonts.ts'
 import type { Work } from '../work/work.ts'
+import type { MathFaceParts } from './html/mathFace.ts'
 
 /** What is written: a work, and its pages for those who ask. What needs none can be written whatever becomes of them. */
 export interface Source {
@@ -9,6 +10,8 @@ export interface Source {
   turnOver(): Promise<{ turnover: Turnover; fonts: Fonts }>
   /** The program that draws drawings in dots, from the package @resvg/resvg-wasm; asked for by outputs that need it. */
   drawingProgram(): Promise<Uint8Array>
+  /** The face of formulas and the program that cuts it, for outputs that bring it along. */
+  mathFace(): Promise<MathFaceParts>
 }
 
 /** Something that a format holds in another form, or not at all. */

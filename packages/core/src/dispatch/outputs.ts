@@ -41,7 +41,11 @@ const webPage: Output = {
   ending: '.html',
   mediaType: 'text/html',
   recorded: false,
-  write: async source => (await import('./html/writeWebPage.ts')).writeWebPage(await saidBy(source)),
+  write: async source => {
+    const [{ writeWebPage }, { mathFaceOf }] = await Promise.all([import('./html/writeWebPage.ts'), import('./html/mathFace.ts')])
+    const said = await saidBy(source)
+    return writeWebPage(said, await mathFaceOf(said, source.mathFace))
+  },
 }
 
 const ebook: Output = {
@@ -51,7 +55,11 @@ const ebook: Output = {
   ending: '.epub',
   mediaType: 'application/epub+zip',
   recorded: false,
-  write: async (source, { date }) => (await import('./ebook/writeEbook.ts')).writeEbook(await saidBy(source), date),
+  write: async (source, { date }) => {
+    const [{ writeEbook }, { mathFaceOf }] = await Promise.all([import('./ebook/writeEbook.ts'), import('./html/mathFace.ts')])
+    const said = await saidBy(source)
+    return writeEbook(said, date, await mathFaceOf(said, source.mathFace))
+  },
 }
 
 const officeText: Output = {

@@ -4,6 +4,7 @@
  */
 import { strFromU8, unzipSync } from 'fflate'
 import { JSDOM } from 'jsdom'
+import { counted } from './officeCounts.ts'
 import { evenly, type ReadOutput } from './readOutputs.ts'
 
 const parse = (text: string): Document => new JSDOM(text, { contentType: 'application/xml' }).window.document
@@ -24,50 +25,6 @@ interface Level {
   text: string
   restart: number | null
   legal: boolean
-}
-
-const roman = (value: number): string => {
-  const signs: [string, number][] = [
-    ['m', 1000],
-    ['cm', 900],
-    ['d', 500],
-    ['cd', 400],
-    ['c', 100],
-    ['xc', 90],
-    ['l', 50],
-    ['xl', 40],
-    ['x', 10],
-    ['ix', 9],
-    ['v', 5],
-    ['iv', 4],
-    ['i', 1],
-  ]
-  let left = value
-  let out = ''
-  while (left > 0) {
-    const [sign, worth] = signs.find(([, each]) => each <= left)!
-    out += sign
-    left -= worth
-  }
-  return out
-}
-function counted(value: number, format: string): string {
-  switch (format) {
-    case 'lowerRoman':
-    case 'roman':
-      return roman(value)
-    case 'upperRoman':
-    case 'ROMAN':
-      return roman(value).toUpperCase()
-    case 'lowerLetter':
-    case 'alphabetic':
-      return 'abcdefghijklmnopqrstuvwxyz'[(value - 1) % 26]!.repeat(Math.ceil(value / 26))
-    case 'upperLetter':
-    case 'ALPHABETIC':
-      return 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[(value - 1) % 26]!.repeat(Math.ceil(value / 26))
-    default:
-      return String(value)
-  }
 }
 
 /** A field: what it asks for, what it shows, and what it comes to. */

@@ -5,42 +5,11 @@
 import { strFromU8, unzipSync } from 'fflate'
 import { JSDOM } from 'jsdom'
 import { anchorOf } from '../../src/dispatch/markup/anchors.ts'
+import { counted } from './officeCounts.ts'
 import { evenly, type ReadOutput } from './readOutputs.ts'
 
 const parse = (text: string): Document => new JSDOM(text, { contentType: 'application/xml' }).window.document
 const get = (of: Element | null | undefined, name: string): string | null => of?.getAttribute(name) ?? null
-
-const roman = (value: number): string => {
-  const signs: [string, number][] = [
-    ['m', 1000],
-    ['cm', 900],
-    ['d', 500],
-    ['cd', 400],
-    ['c', 100],
-    ['xc', 90],
-    ['l', 50],
-    ['xl', 40],
-    ['x', 10],
-    ['ix', 9],
-    ['v', 5],
-    ['iv', 4],
-    ['i', 1],
-  ]
-  let left = value
-  let out = ''
-  for (const [sign, worth] of signs)
-    while (left >= worth) {
-      out += sign
-      left -= worth
-    }
-  return out
-}
-const letters = (value: number): string => 'abcdefghijklmnopqrstuvwxyz'[(value - 1) % 26]!.repeat(Math.ceil(value / 26))
-const counted = (value: number, format: string): string => {
-  if (format === 'i' || format === 'I') return format === 'i' ? roman(value) : roman(value).toUpperCase()
-  if (format === 'a' || format === 'A') return format === 'a' ? letters(value) : letters(value).toUpperCase()
-  return String(value)
-}
 
 interface Level {
   format: string

@@ -3,7 +3,7 @@ import { strFromU8, unzipSync } from 'fflate'
 import { JSDOM } from 'jsdom'
 import { micromark } from 'micromark'
 import { gfm, gfmHtml } from 'micromark-extension-gfm'
-import { readDrawingProgram } from '../../../cli/src/host.ts'
+import { readDrawingProgram, readMathFace } from '../../../cli/src/host.ts'
 import { captionHead } from '../../src/content/captions.ts'
 import { asPrinted } from '../../src/content/citations/asPrinted.ts'
 import { textOfPieces } from '../../src/content/pieces.ts'
@@ -35,7 +35,7 @@ export interface ReadOutput {
 
 export async function written(name: string, turnover: Turnover, more: object = {}): Promise<Uint8Array> {
   const bytes = await outputOf(name)!.write(
-    { work: turnover.work, turnOver: async () => ({ turnover, fonts }), drawingProgram: readDrawingProgram },
+    { work: turnover.work, turnOver: async () => ({ turnover, fonts }), drawingProgram: readDrawingProgram, mathFace: readMathFace },
     { date: new Date(946684800000), ...more },
   )
   return bytes

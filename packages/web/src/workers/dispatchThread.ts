@@ -1,7 +1,9 @@
 /** Writes files of exactly the work that was sent, with a turnover of its own where they hold pages; ended from outside to cancel. */
 
+import mathFaceUrl from '@fontsource/stix-two-math/files/stix-two-math-latin-400-normal.woff2?url'
 import drawingUrl from '@resvg/resvg-wasm/index_bg.wasm?url'
 import { type Dispatched, dispatchAll } from '@steady-ledger/core/dispatch/dispatchAll.ts'
+import type { MathFaceParts, Subsetter } from '@steady-ledger/core/dispatch/html/mathFace.ts'
 import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
@@ -10,6 +12,7 @@ import { withOwnFaces } from '@steady-ledger/core/type/ownFaces.ts'
 import { facesWanted } from '@steady-ledger/core/type/signsIn.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
+import subsetterUrl from 'harfbuzzjs/dist/harfbuzz-subset.wasm?url'
 import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
 import { createLateTypesetter, fetchConverter, needsConverter } from './lateFormulas.ts'
@@ -33,7 +36,7 @@ async function write({ outputs: names, doc, parts, pictures, date, ...chosen }: 
   let says = 'Writing'
   return dispatchAll(
     outputs,
-    { work, turnOver: () => turnOver(work), drawingProgram },
+    { work, turnOver: () => turnOver(work), drawingProgram, mathFace },
     {
       date: new Date(date),
       ...(keepsakes ? { keepsakes } : {}),
@@ -52,11 +55,20 @@ async function write({ outputs: names, doc, parts, pictures, date, ...chosen }: 
   )
 }
 
-/** The program that draws drawings in dots: fetched when a file asks for it. */
-async function drawingProgram(): Promise<Uint8Array> {
-  const answer = await fetch(drawingUrl)
-  if (!answer.ok) throw new Error('The program that draws pictures could not be fetched. Try again when the server can be reached.')
+/** What a file asks for beside the work, fetched from the application's own server. */
+async function fetched(address: string, what: string): Promise<Uint8Array> {
+  const answer = await fetch(address)
+  if (!answer.ok) throw new Error(`${what} could not be fetched. Try again when the server can be reached.`)
   return new Uint8Array(await answer.arrayBuffer())
+}
+const drawingProgram = (): Promise<Uint8Array> => fetched(drawingUrl, 'The program that draws pictures')
+async function mathFace(): Promise<MathFaceParts> {
+  const [face, program] = await Promise.all([
+    fetched(mathFaceUrl, 'The face of the formulas'),
+    fetched(subsetterUrl, 'The program that cuts faces'),
+  ])
+  const { instance } = await WebAssembly.instantiate(program as Uint8Array<ArrayBuffer>)
+  return { face, subsetter: instance.exports as unknown as Subsetter }
 }
 
 async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {

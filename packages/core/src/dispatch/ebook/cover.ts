@@ -6,12 +6,14 @@ import { filled } from '../plain/lines.ts'
 
 const width = 1600
 const height = 2400
+/** Within the frame; letters are about six tenths of their size wide. */
+const room = 1260
 
 export function coverSvg({ title, work }: Manuscript): string {
   const { author, about } = work.settings
   let y = height * 0.22
   const block = (text: string, size: number, weight: string) =>
-    (text ? filled(text, Math.floor(width / (size * 0.58))) : []).map(line => {
+    (text ? filled(text, Math.floor(room / (size * 0.6))) : []).map(line => {
       y += size * 1.3
       return element('text', { x: width / 2, y: Math.round(y), 'font-size': size, 'font-weight': weight }, line)
     })

@@ -7,12 +7,13 @@ import { bytesToHex } from '@noble/hashes/utils.js'
 import type { Picture } from '../../work/work.ts'
 import type { HtmlContext } from '../html/context.ts'
 import { outlineOf, sectionHtml } from '../html/sections.ts'
-import { textStyle } from '../html/style.ts'
+import { faceRule, textStyle } from '../html/style.ts'
 import type { Manuscript } from '../manuscript/manuscript.ts'
 import { anchorOf } from '../markup/anchors.ts'
 import { elementsIn, namesIn, resolveLinks } from '../markup/links.ts'
 import { type Element, element, type Markup, xmlOf } from '../markup/markup.ts'
 import { packFiles } from '../packFiles.ts'
+import { pictureEnding } from '../pictureEnding.ts'
 import { coverSvg } from './cover.ts'
 import { navigation } from './navigation.ts'
 import { packageDocument } from './packageDocument.ts'
@@ -24,6 +25,8 @@ aside.note { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 0 .
 section.titlePage, section.halfTitle, section.dedication, section.epigraph { text-align: center; padding-top: 3em; }
 h1 { font-size: 1.6em; } h2 { font-size: 1.3em; } h3 { font-size: 1.1em; } h4, h5, h6 { font-size: 1em; }
 `
+
+const faceName = 'faces/mathematics.woff'
 
 /** A file of the book. */
 export interface BookFile {
@@ -44,7 +47,8 @@ const structuralTypes: Record<string, string> = {
 
 const text = (words: string): Uint8Array => new TextEncoder().encode(words)
 
-export function writeEbook(manuscript: Manuscript, date: Date): Uint8Array {
+/** `mathFace` is the face of its formulas, as WOFF. */
+export function writeEbook(manuscript: Manuscript, date: Date, mathFace: Uint8Array | null): Uint8Array {
   const widths = new Set<number>()
   const pictures = new Map<string, { file: string; picture: Picture }>()
   const starts = new Map<string, string[]>()
@@ -53,7 +57,7 @@ export function writeEbook(manuscript: Manuscript, date: Date): Uint8Array {
   const pictureAt = (picture: Picture): string => {
     let known = pictures.get(picture.name)
     if (!known) {
-      const ending = { 'image/svg+xml': 'svg', 'image/png': 'png', 'image/jpeg': 'jpg' }[picture.type as 'image/png'] ?? 'bin'
+      const ending = pictureEnding(picture)
       pictures.set(picture.name, (known = { file: `pictures/${pictures.size + 1}.${ending}`, picture }))
     }
     return known.file
@@ -92,7 +96,7 @@ export function writeEbook(manuscript: Manuscript, date: Date): Uint8Array {
     return file ? `${file}#${anchorOf(id)}` : null
   }
   const nav = navigation(manuscript, outlineOf(manuscript, 9), found, addressOf, [...sections.keys()])
-  const style = `${textStyle}${bookStyle}${[...widths]
+  const style = `${mathFace ? faceRule(faceName) : ''}${textStyle}${bookStyle}${[...widths]
     .sort((a, b) => a - b)
     .map(share => `img.wide-${share} { width: ${share}%; }\n`)
     .join('')}`
@@ -104,6 +108,7 @@ export function writeEbook(manuscript: Manuscript, date: Date): Uint8Array {
       properties: ['nav'],
     },
     { name: 'cover.svg', type: 'image/svg+xml', bytes: text(coverSvg(manuscript)), properties: ['cover-image'] },
+    ...(mathFace ? [{ name: faceName, type: 'font/woff', bytes: mathFace, properties: [] }] : []),
     { name: 'style.css', type: 'text/css', bytes: text(style), properties: [] },
     ...files,
     ...[...pictures.values()].map(

@@ -1,28 +1,14 @@
 /** The lists that the program writes, as HTML. */
 import type { IndexEntry } from '../../content/index/entries.ts'
-import type { SaidEntries, SaidEntry, SaidIndex, SaidKeywords, SaidPiece, SaidRegister, SaidSources } from '../manuscript/manuscript.ts'
+import type { SaidEntries, SaidEntry, SaidIndex, SaidKeywords, SaidRegister, SaidSources } from '../manuscript/manuscript.ts'
+import { saidAgain } from '../manuscript/within.ts'
 import { anchorOf, linkTo } from '../markup/anchors.ts'
 import { type Element, element, type Markup } from '../markup/markup.ts'
 import type { HtmlContext } from './context.ts'
 import { inlineHtml } from './inlineHtml.ts'
 
-/** What stands within a link is no link itself. */
-const withoutLinks = (said: SaidEntry['said']): SaidEntry['said'] =>
-  said.map(each => {
-    if (each.kind === 'text' || each.kind === 'formula') {
-      const { target: _target, ...rest } = each
-      if ('address' in rest) delete rest.address
-      return rest as typeof each
-    }
-    return 'said' in each ? { ...each, said: withoutLinks(each.said) as SaidPiece[] } : each
-  })
-
-/** Words of an entry are said a second time here: what they are called by is where they stand. */
-const inList = (said: SaidEntry['said'], context: HtmlContext): Markup[] =>
-  inlineHtml(
-    withoutLinks(said).flatMap(each => ('said' in each ? each.said : [each])),
-    context,
-  )
+/** Words of an entry are said a second time here; what stands within a link is no link itself. */
+const inList = (said: SaidEntry['said'], context: HtmlContext): Markup[] => inlineHtml(saidAgain(said), context)
 
 export const entriesHtml = ({ id, of, entries }: SaidEntries, context: HtmlContext): Element =>
   element('nav', { id: anchorOf(id), class: 'entries', 'aria-label': navName(of, context) }, entriesList(entries, context))

@@ -1,7 +1,11 @@
 /** The look of a page of HTML: text at a readable measure, notes beside it where there is room, light and dark, and on paper. */
 
 /** What the web page and the e-book share: nothing of it needs a wide window, a colour or a script. */
+/** The face of formulas, where a file brings it along. */
+export const faceRule = (address: string): string => `@font-face { font-family: Mathematics; src: url('${address}') format('woff'); }\n`
+
 export const textStyle = `
+math { font-family: Mathematics, 'STIX Two Math', 'Cambria Math', 'Latin Modern Math', math; }
 .number, .sign, .page, td, th { font-variant-numeric: tabular-nums lining-nums; }
 h1, h2, h3, h4, h5, h6, [role=heading] { line-height: 1.25; margin: 2em 0 .7em; hyphens: manual; text-wrap: balance; }
 h1 .number, h2 .number, h3 .number, h4 .number, h5 .number { margin-right: .4em; }
@@ -68,7 +72,6 @@ export const pageStyle = `
 * { box-sizing: border-box; }
 html { scroll-padding-top: 1em; }
 body { margin: 0; background: var(--paper); color: var(--ink); font: 1.06rem/1.6 Georgia, 'Times New Roman', serif; hyphens: auto; overflow-wrap: break-word; }
-math { font-family: 'STIX Two Math', 'Cambria Math', 'Latin Modern Math', math; }
 code, pre { font-family: ui-monospace, Menlo, Consolas, monospace; }
 a { color: var(--link); text-decoration-thickness: 1px; text-underline-offset: 2px; }
 .entries a, a.sign { text-decoration: none; }

@@ -6,12 +6,13 @@ import { base64Of } from '../markup/base64.ts'
 import { resolveLinks } from '../markup/links.ts'
 import { type Element, element, htmlOf, written } from '../markup/markup.ts'
 import { outlineOf, sectionHtml } from './sections.ts'
-import { followScript, pageStyle, textStyle } from './style.ts'
+import { faceRule, followScript, pageStyle, textStyle } from './style.ts'
 
 /** How deep the contents beside the text go. */
 const depth = 3
 
-export async function writeWebPage(manuscript: Manuscript): Promise<Uint8Array> {
+/** `mathFace` is the face of its formulas, as WOFF. */
+export async function writeWebPage(manuscript: Manuscript, mathFace: Uint8Array | null): Promise<Uint8Array> {
   const { work, language, title, words } = manuscript
   const pictures = new Map<string, string>()
   const widths = new Set<number>()
@@ -30,13 +31,15 @@ export async function writeWebPage(manuscript: Manuscript): Promise<Uint8Array> 
       },
     }),
   )
-  const style = `${textStyle}${pageStyle}${[...widths]
+  const face = mathFace ? faceRule(`data:font/woff;base64,${base64Of(mathFace)}`) : ''
+  const style = `${face}${textStyle}${pageStyle}${[...widths]
     .sort((a, b) => a - b)
     .map(share => `img.wide-${share} { width: ${share}%; }\n`)
     .join('')}`
   const policy = [
     "default-src 'none'",
     'img-src data:',
+    ...(mathFace ? ['font-src data:'] : []),
     `style-src '${await hashOf(style)}'`,
     `script-src '${await hashOf(followScript)}'`,
     "base-uri 'none'",

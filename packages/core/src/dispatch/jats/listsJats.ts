@@ -1,24 +1,17 @@
 /** The lists that the program writes, by JATS 1.3; sources as words and as data beside each other. */
 import type { Source } from '../../work/registers/sources.ts'
 import type { SaidEntries, SaidInline, SaidRegister, SaidSources } from '../manuscript/manuscript.ts'
+import { saidAgain } from '../manuscript/within.ts'
 import { anchorOf } from '../markup/anchors.ts'
 import { type Element, element, type Markup } from '../markup/markup.ts'
 import { inlineJats, type JatsContext, nameOnce } from './inlineJats.ts'
-
-/** Words are said a second time here: what leads on, and what has a name, is where they stand. */
-const bare = (said: readonly SaidInline[]): SaidInline[] =>
-  said.flatMap((each): SaidInline[] => {
-    if (each.kind === 'text') return [{ kind: 'text', text: each.text, marks: each.marks }]
-    if (each.kind === 'formula') return [{ ...each, target: undefined } as unknown as SaidInline]
-    return 'said' in each ? bare(each.said) : []
-  })
 
 export const listJats = ({ id, of, entries }: SaidEntries, context: JatsContext): Element =>
   element(
     'list',
     { ...nameOnce(id, context), 'list-type': 'simple', 'list-content': of },
     entries.map(({ id: target, number, said, level, page }) => {
-      const words = [number ? `${number} ` : '', inlineJats(bare(said), context)]
+      const words = [number ? `${number} ` : '', inlineJats(saidAgain(said), context)]
       const kind = context.kinds.get(target)
       return element(
         'list-item',

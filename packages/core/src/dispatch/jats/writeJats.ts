@@ -2,6 +2,7 @@
  * A work by JATS 1.3: a paper as an article of the archiving tag set with MathML 3, a thesis as a book of its book form (BITS 2.1), whose
  * parts are written by the same elements.
  */
+import { pathOf } from '../../content/index/terms.ts'
 import type { Picture } from '../../work/work.ts'
 import { kindsOf } from '../manuscript/kinds.ts'
 import type { Manuscript, SaidDivision } from '../manuscript/manuscript.ts'
@@ -26,11 +27,7 @@ export function writeJats(manuscript: Manuscript): JatsFiles {
   const context: JatsContext = {
     manuscript,
     kinds: kindsOf(manuscript),
-    termOf: id => {
-      const words: string[] = []
-      for (let at = id; work.terms[at] && words.length < 4; at = work.terms[at]!.under) words.unshift(work.terms[at]!.heading)
-      return words
-    },
+    termOf: id => pathOf(work.terms, id).map(each => work.terms[each]!.heading),
     pictureAt: name => {
       pictures.set(name, work.pictures.get(name)!)
       return `pictures/${encodeURIComponent(name)}`

@@ -1,6 +1,6 @@
 /** Looking through what is said: the notes that are called in it, its plain words, its sections. */
 import { speakMathMl } from '../../formulas/spoken/speak.ts'
-import type { SaidBlock, SaidFormula, SaidHeading, SaidInline } from './manuscript.ts'
+import type { Manuscript, SaidBlock, SaidFormula, SaidHeading, SaidInline, SaidList } from './manuscript.ts'
 
 /** Notes whose marks stand in a block, in order. */
 export function notesIn(said: unknown): string[] {
@@ -22,6 +22,71 @@ export function plainOf(said: readonly SaidInline[], language: string): string {
       return 'said' in each ? plainOf(each.said, language) : ''
     })
     .join('')
+}
+
+/** Words that are said a second time, in a list: without notes and places, and without what they lead to where they stand. */
+export const saidAgain = (said: readonly SaidInline[]): SaidInline[] =>
+  said.flatMap((each): SaidInline[] => {
+    if (each.kind === 'text') {
+      const { text, marks, language } = each
+      return [{ kind: 'text', text, marks, ...(language ? { language } : {}) }]
+    }
+    if (each.kind === 'formula') {
+      const { target: _target, ...formula } = each
+      return [formula]
+    }
+    return 'said' in each ? saidAgain(each.said) : []
+  })
+
+/** How an output takes what is numbered, in the order in which it stands. */
+export interface NumberedVisitor {
+  heading(id: string, level: number): void
+  /** An entry of a series. */
+  entry(id: string): void
+  /** Equations under one number, or each under its own. */
+  group(id: string, lines: readonly string[]): void
+  list(list: SaidList): void
+}
+
+/** Goes through everything numbered of a work but its notes. */
+export function visitNumbered({ divisions }: Pick<Manuscript, 'divisions'>, visitor: NumberedVisitor): void {
+  const walk = (blocks: readonly SaidBlock[]): void => {
+    for (const block of blocks)
+      switch (block.kind) {
+        case 'heading':
+          visitor.heading(block.id, block.level)
+          break
+        case 'figure':
+        case 'table':
+        case 'listing':
+        case 'equation':
+          visitor.entry(block.id)
+          break
+        case 'row':
+          walk(block.figures)
+          break
+        case 'box':
+        case 'statement':
+          visitor.entry(block.id)
+          walk(block.blocks)
+          break
+        case 'proof':
+          walk(block.blocks)
+          break
+        case 'equationGroup':
+          visitor.group(
+            block.id,
+            block.lines.map(({ id }) => id),
+          )
+          break
+        case 'list':
+          visitor.list(block)
+      }
+  }
+  for (const { id, level, blocks } of divisions) {
+    visitor.heading(id, level)
+    walk(blocks)
+  }
 }
 
 /** A heading with all that stands under it. */

@@ -2,7 +2,7 @@
 
 import type { Picture } from '../../work/work.ts'
 import type { BlockName, Manuscript, SaidBlock, SaidFigure, SaidGrid, SaidInline, SaidOf, SaidPicture } from '../manuscript/manuscript.ts'
-import { notesIn } from '../manuscript/within.ts'
+import { notesIn, saidAgain } from '../manuscript/within.ts'
 import { anchorOf, linkTo } from '../markup/anchors.ts'
 import type { Lost } from '../output.ts'
 import { anchorMarkdown, formulaMarkdown, inlineMarkdown, type MarkdownContext, plain } from './inlineMarkdown.ts'
@@ -149,7 +149,7 @@ const handlers: Handlers = {
   entries: ({ entries }, context) => {
     const first = Math.min(...entries.map(({ level }) => level))
     return entries.map(({ id, number, said, level, page }) => {
-      const words = oneLine([{ kind: 'text', text: number ? `${number} ` : '', marks: [] }, ...withoutLinks(said)], context)
+      const words = oneLine([{ kind: 'text', text: number ? `${number} ` : '', marks: [] }, ...saidAgain(said)], context)
       return `${'  '.repeat(Math.max(0, level - first))}- [${words}](${linkTo(id)})${page ? `, ${page}` : ''}`
     })
   },
@@ -193,13 +193,6 @@ const handlers: Handlers = {
 }
 
 const space: SaidInline = { kind: 'text', text: ' ', marks: [] }
-
-/** What stands within a link is no link itself, and no place. */
-const withoutLinks = (said: readonly SaidInline[]): SaidInline[] =>
-  said.flatMap((each): SaidInline[] => {
-    if (each.kind === 'text') return [{ kind: 'text', text: each.text, marks: each.marks }]
-    return 'said' in each ? withoutLinks(each.said) : [each]
-  })
 
 /** A note as notes of Markdown are, where readers will count them as we do; else words behind their number, which the mark leads to. */
 function noteLines(id: string, context: Context): string[] {

@@ -1,23 +1,12 @@
 /** The lists that the program writes, as indexes of an OpenDocument text whose bodies are filled with what is true now. */
 
-import type { SaidEntries, SaidIndex, SaidInline, SaidRegister, SaidSources } from '../manuscript/manuscript.ts'
+import type { SaidEntries, SaidIndex, SaidRegister, SaidSources } from '../manuscript/manuscript.ts'
+import { saidAgain } from '../manuscript/within.ts'
 import { anchorOf } from '../markup/anchors.ts'
 import type { Element, Markup } from '../markup/markup.ts'
 import type { OdfContext } from './odfContext.ts'
 import { o, p, words } from './odfElements.ts'
 import { inlineOdf } from './odfInline.ts'
-
-/** Words are said a second time here: what leads on, and what has a place, is where they stand. */
-const bare = (said: readonly SaidInline[]): SaidInline[] =>
-  said.flatMap((each): SaidInline[] => {
-    if (each.kind === 'text')
-      return [{ kind: 'text', text: each.text, marks: each.marks, ...(each.language ? { language: each.language } : {}) }]
-    if (each.kind === 'formula') {
-      const { target: _target, ...rest } = each
-      return [rest]
-    }
-    return 'said' in each ? bare(each.said) : []
-  })
 
 const link = (id: string, inner: readonly Markup[], { kinds }: OdfContext): Markup[] =>
   kinds.has(id) ? [o('text:a', { 'xlink:type': 'simple', 'xlink:href': `#${anchorOf(id)}` }, inner)] : [...inner]
@@ -39,12 +28,12 @@ const template = (name: string, style: string, more: Record<string, string | num
 export function contentsOdf({ id, of, series, depth, entries }: SaidEntries, context: OdfContext): Element[] {
   const body = entries.map(({ id: target, number, said, level, page, line }) => {
     const style = of === 'series' ? 'SeriesEntry' : `Contents_${Math.min(9, Math.max(1, level))}`
-    if (line) return p(style, o('text:span', { 'text:style-name': 'Emphasis' }, inlineOdf(bare(said), context)))
+    if (line) return p(style, o('text:span', { 'text:style-name': 'Emphasis' }, inlineOdf(saidAgain(said), context)))
     return p(
       style,
       link(
         target,
-        [...(number ? [number, '\u2002'] : []), ...inlineOdf(bare(said), context), ...(page ? [o('text:tab'), page] : [])],
+        [...(number ? [number, '\u2002'] : []), ...inlineOdf(saidAgain(said), context), ...(page ? [o('text:tab'), page] : [])],
         context,
       ),
     )
@@ -184,6 +173,6 @@ export const sourcesOdf = ({ entries }: SaidSources, context: OdfContext): Eleme
     const spoken = language ? [o('text:span', { 'text:style-name': `Language-${language}` }, inner)] : inner
     return p(
       'Source',
-      context.places.around(anchor, [...(margin.length ? [...inlineOdf(bare(margin), context), o('text:tab')] : []), ...spoken]),
+      context.places.around(anchor, [...(margin.length ? [...inlineOdf(saidAgain(margin), context), o('text:tab')] : []), ...spoken]),
     )
   })

@@ -6,7 +6,8 @@
 import { writeCounter } from '../../numbers/counterForm.ts'
 import type { Entry, WorkLedger } from '../../numbers/ledger.ts'
 import { type CounterForm, type LevelRule, listMarkingOf, type Scheme, seriesRule, type Tile } from '../../work/parts/scheme.ts'
-import type { Manuscript, SaidBlock, SaidList } from '../manuscript/manuscript.ts'
+import type { Manuscript, SaidList } from '../manuscript/manuscript.ts'
+import { visitNumbered } from '../manuscript/within.ts'
 
 export const numberFormats: Partial<Record<CounterForm, string>> = {
   arabic: '1',
@@ -160,43 +161,12 @@ export function planOutline(manuscript: Manuscript): OutlinePlans {
       counting.heading(id, level, number)
     }
   }
-  const walk = (blocks: readonly SaidBlock[]): void => {
-    for (const block of blocks)
-      switch (block.kind) {
-        case 'heading':
-          heading(block.id, block.level)
-          break
-        case 'figure':
-        case 'table':
-        case 'listing':
-        case 'equation':
-          counting.entry(block.id)
-          break
-        case 'row':
-          walk(block.figures)
-          break
-        case 'box':
-        case 'statement':
-          counting.entry(block.id)
-          walk(block.blocks)
-          break
-        case 'proof':
-          walk(block.blocks)
-          break
-        case 'equationGroup':
-          counting.group(
-            block.id,
-            block.lines.map(({ id }) => id),
-          )
-          break
-        case 'list':
-          planItems(block, 0, null, plans, manuscript)
-      }
-  }
-  for (const { id, level, blocks } of manuscript.divisions) {
-    heading(id, level)
-    walk(blocks)
-  }
+  visitNumbered(manuscript, {
+    heading,
+    entry: id => counting.entry(id),
+    group: (id, lines) => counting.group(id, lines),
+    list: list => planItems(list, 0, null, plans, manuscript),
+  })
   return plans
 }
 

@@ -3,7 +3,9 @@
  * their chapter in front, references and pages are fields, lists are indexes that are filled; each shows what the ledger says. Formulas
  * are objects of MathML with a drawing beside them.
  */
+import { pathOf } from '../../content/index/terms.ts'
 import { noteRulesOf } from '../../work/parts/scheme.ts'
+import type { Picture } from '../../work/work.ts'
 import { kindsOf } from '../manuscript/kinds.ts'
 import type { Manuscript, SaidDivision } from '../manuscript/manuscript.ts'
 import { notesIn } from '../manuscript/within.ts'
@@ -12,6 +14,7 @@ import { type Element, xmlOf } from '../markup/markup.ts'
 import { faceOf } from '../officeFaces.ts'
 import type { Lost } from '../output.ts'
 import { packFiles } from '../packFiles.ts'
+import { pictureEnding } from '../pictureEnding.ts'
 import { blocksOdf, headingOdf } from './odfBlocks.ts'
 import { type OdfContext, Places } from './odfContext.ts'
 import { languageOf, namespaces, o, p, points } from './odfElements.ts'
@@ -47,15 +50,11 @@ export function writeOdf(manuscript: Manuscript, date: Date, onLost: (lost: Lost
     countedNotes: countedNotes(manuscript, onLost),
     languages: new Set<string>(),
     drawings: { next: 1 },
-    termOf: (id: string) => {
-      const said: string[] = []
-      for (let at = id; work.terms[at] && said.length < 9; at = work.terms[at]!.under) said.unshift(work.terms[at]!.heading)
-      return said
-    },
-    pictureAt: (picture: { name: string; type: string; bytes: Uint8Array }) => {
+    termOf: (id: string) => pathOf(work.terms, id).map(each => work.terms[each]!.heading),
+    pictureAt: (picture: Picture) => {
       let at = pictures.get(picture.name)
       if (!at) {
-        const ending = { 'image/svg+xml': 'svg', 'image/png': 'png', 'image/jpeg': 'jpg' }[picture.type as 'image/png'] ?? 'bin'
+        const ending = pictureEnding(picture)
         pictures.set(picture.name, (at = put(`Pictures/${pictures.size + 1}.${ending}`, picture.type, picture.bytes)))
       }
       return { drawn: at, shown: null }

@@ -1,22 +1,11 @@
 /** The lists that the program writes, as fields whose results are filled with what is true now. */
 
-import type { SaidEntries, SaidIndex, SaidInline, SaidRegister, SaidSources } from '../manuscript/manuscript.ts'
+import type { SaidEntries, SaidIndex, SaidRegister, SaidSources } from '../manuscript/manuscript.ts'
+import { saidAgain } from '../manuscript/within.ts'
 import type { Element, Markup } from '../markup/markup.ts'
 import type { WordContext } from './context.ts'
 import { inlineOoxml } from './inlineOoxml.ts'
 import { field, paragraph, run, twips, w } from './wordElements.ts'
-
-/** Words are said a second time here: what leads on, and what has a place, is where they stand. */
-const bare = (said: readonly SaidInline[]): SaidInline[] =>
-  said.flatMap((each): SaidInline[] => {
-    if (each.kind === 'text')
-      return [{ kind: 'text', text: each.text, marks: each.marks, ...(each.language ? { language: each.language } : {}) }]
-    if (each.kind === 'formula') {
-      const { target: _target, ...rest } = each
-      return [rest]
-    }
-    return 'said' in each ? bare(each.said) : []
-  })
 
 const begin = (instruction: string): Element[] => [
   w('r', {}, w('fldChar', { fldCharType: 'begin' })),
@@ -55,10 +44,10 @@ export function contentsOoxml({ of, series, depth, entries }: SaidEntries, conte
     )
   const style = (level: number): string => (of === 'series' ? 'TableofFigures' : `TOC${Math.min(9, Math.max(1, level))}`)
   const made = entries.map(({ id, number, said, level, page, line }) => {
-    if (line) return paragraph(style(level), inlineOoxml(bare(said), context, [w('i'), w('iCs')]))
+    if (line) return paragraph(style(level), inlineOoxml(saidAgain(said), context, [w('i'), w('iCs')]))
     const words: Markup[] = [
       ...(number ? [run(`${number}\t`)] : []),
-      ...inlineOoxml(bare(said), context),
+      ...inlineOoxml(saidAgain(said), context),
       ...(page ? [run('\t'), ...(kinds.has(id) ? field(`PAGEREF ${bookmarks.nameOf(id)} \\h`, [run(page)]) : [run(page)])] : []),
     ]
     return paragraph(style(level), kinds.has(id) ? [w('hyperlink', { anchor: bookmarks.nameOf(id), history: 1 }, words)] : words, [
@@ -133,7 +122,7 @@ export const sourcesOoxml = ({ entries }: SaidSources, context: WordContext): El
     return paragraph(
       'Bibliography',
       context.bookmarks.around(anchor, [
-        ...(numbered ? [...inlineOoxml(bare(margin), context), run('\t')] : []),
+        ...(numbered ? [...inlineOoxml(saidAgain(margin), context), run('\t')] : []),
         ...inlineOoxml(said, context, look),
         ...inlineOoxml(pages, context),
       ]),

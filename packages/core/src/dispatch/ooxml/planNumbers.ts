@@ -1,6 +1,7 @@
 /** How every number of a work is said in an office text, found by one walk in the order in which it will be written. */
 import { listMarkingOf } from '../../work/parts/scheme.ts'
-import type { Manuscript, SaidBlock, SaidList } from '../manuscript/manuscript.ts'
+import type { Manuscript, SaidList } from '../manuscript/manuscript.ts'
+import { visitNumbered } from '../manuscript/within.ts'
 import { type HeadingNumber, type LevelDefinition, ListCounter, LiveNumbers, type NumberPiece, numberFormats } from './liveNumbers.ts'
 
 /** How the number of an item of a list is said. */
@@ -37,40 +38,6 @@ export function planNumbers(manuscript: Manuscript): Plans {
     if (number) plans.headings.set(id, number)
   }
   const series = (id: string): void => void plans.numbers.set(id, plans.live.series(id))
-  const walk = (blocks: readonly SaidBlock[]): void => {
-    for (const block of blocks)
-      switch (block.kind) {
-        case 'heading':
-          heading(block.id, block.level)
-          break
-        case 'figure':
-        case 'table':
-        case 'listing':
-        case 'equation':
-          series(block.id)
-          break
-        case 'row':
-          walk(block.figures)
-          break
-        case 'box':
-        case 'statement':
-          series(block.id)
-          walk(block.blocks)
-          break
-        case 'proof':
-          walk(block.blocks)
-          break
-        case 'equationGroup':
-          group(
-            block.id,
-            block.lines.map(({ id }) => id),
-          )
-          break
-        case 'list':
-          planList(block, 0, null, plans, manuscript)
-          break
-      }
-  }
   /** Lines of one number in letters: the first draws it, the others say it again. Where each counts by itself they are equations. */
   const group = (id: string, lines: readonly string[]): void => {
     const whole = ledger.byId.get(id)
@@ -88,10 +55,7 @@ export function planNumbers(manuscript: Manuscript): Plans {
       })
     } else lines.forEach(series)
   }
-  for (const { id, level, blocks } of manuscript.divisions) {
-    heading(id, level)
-    walk(blocks)
-  }
+  visitNumbered(manuscript, { heading, entry: series, group, list: list => planList(list, 0, null, plans, manuscript) })
   return plans
 }
 

@@ -3,6 +3,7 @@
  * many). Headings count by lists of their levels, series by sequences, references and pages are fields with links, lists are fields that
  * are filled; each shows what the ledger says, and says it again when it is updated. Nothing asks to be updated when the text is opened.
  */
+import { pathOf } from '../../content/index/terms.ts'
 import { noteRulesOf } from '../../work/parts/scheme.ts'
 import { kindsOf } from '../manuscript/kinds.ts'
 import type { Manuscript, SaidDivision } from '../manuscript/manuscript.ts'
@@ -10,6 +11,7 @@ import { notesIn } from '../manuscript/within.ts'
 import { type Element, element, type Markup, xmlOf } from '../markup/markup.ts'
 import type { Lost } from '../output.ts'
 import { packFiles } from '../packFiles.ts'
+import { pictureEnding } from '../pictureEnding.ts'
 import { blocksOoxml, headingOoxml } from './blocksOoxml.ts'
 import { Bookmarks, type PlannedNote, Relationships, type WordContext } from './context.ts'
 import { inlineOoxml } from './inlineOoxml.ts'
@@ -60,11 +62,7 @@ export async function writeOoxml(
     kinds: kindsOf(manuscript),
     drawings: { next: 1 },
     numbers: new Map<string, number>(),
-    termOf: (id: string) => {
-      const words: string[] = []
-      for (let at = id; work.terms[at] && words.length < 9; at = work.terms[at]!.under) words.unshift(work.terms[at]!.heading)
-      return words
-    },
+    termOf: (id: string) => pathOf(work.terms, id).map(each => work.terms[each]!.heading),
   }
   const contextIn = (division: SaidDivision, part: Relationships): WordContext => ({
     ...shared,
@@ -73,7 +71,7 @@ export async function writeOoxml(
     measure: sheetOf(division, manuscript).measure,
     pictureOf: picture => {
       const dots = shownAs.get(picture.name)
-      const ending = { 'image/svg+xml': 'svg', 'image/png': 'png', 'image/jpeg': 'jpg' }[picture.type as 'image/png'] ?? 'bin'
+      const ending = pictureEnding(picture)
       const drawn = part.to(imageType, mediaOf(picture.bytes, ending))
       return { drawn, shown: dots ? part.to(imageType, mediaOf(dots, 'png')) : drawn }
     },
