@@ -10,6 +10,7 @@ import type { CitationTimes } from './citations.ts'
 import { fixedLoop } from './fixedLoop.ts'
 import { keyToFrame } from './keyToFrame.ts'
 import { openings } from './opening.ts'
+import type { OutputTimes } from './outputs.ts'
 import type { TurnoverTimes } from './turnover.ts'
 
 const median = (times: number[]): number => [...times].sort((a, b) => a - b)[times.length >> 1]!
@@ -99,6 +100,25 @@ for (const [order, name] of Object.keys(cited.edits)
     '',
     ...citingStyles.map(style => median(citedIn(cited.edits, style)[order]!)),
   )
+
+steady()
+const dispatched = JSON.parse(inItsOwnProcess('./outputs.js')) as OutputTimes
+for (const [name, { milliseconds, bytes }] of Object.entries(dispatched.each))
+  if (name !== 'pdf')
+    row(
+      `output “${name}” after the turnover, 300-page work`,
+      `${told(milliseconds)}, ${(bytes / 1e6).toFixed(1)} MB`,
+      name === 'keeping' ? '' : '2 s',
+      name === 'keeping' ? '' : '1 s',
+      median(milliseconds),
+    )
+row('all outputs together, from one make-up of pages', ms(dispatched.all), '12 s', '7 s', dispatched.all)
+row(
+  'the same: peak memory of a process that turned the work over and wrote them',
+  `${Math.round(dispatched.memory / 1e6)} MB`,
+  '900 MB',
+  '500 MB',
+)
 
 steady()
 const opened = await openings(3)

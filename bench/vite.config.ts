@@ -13,6 +13,7 @@ export default defineConfig(
     turnover: entry('turnover.ts'),
     growth: entry('growth.ts'),
     citations: entry('citations.ts'),
+    outputs: entry('outputs.ts'),
     memory: entry('memory.ts'),
     extremes: entry('extremes.ts'),
     helper: entry('../packages/cli/src/formulas/helper.ts'),
