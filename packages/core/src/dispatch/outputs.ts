@@ -123,7 +123,7 @@ const markdown: Output = {
 const plainText: Output = {
   name: 'text',
   title: 'Plain text',
-  says: 'Lines for a letter: numbers in place, notes after what calls them, tables in columns, formulas in words.',
+  says: 'Lines for a letter: numbers in place, notes after what calls them, tables in columns, formulas in a line of signs or in words.',
   ending: '.txt',
   mediaType: 'text/plain',
   recorded: false,
