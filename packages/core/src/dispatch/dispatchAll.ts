@@ -4,7 +4,7 @@ import { bytesToHex } from '@noble/hashes/utils.js'
 import { titleOf } from '../work/schema.ts'
 import { fileName } from './fileName.ts'
 import type { Lost, Output, Source, Writing } from './output.ts'
-import { onePages } from './outputs.ts'
+import { onePages, wasWritten } from './outputs.ts'
 import { packFiles } from './packFiles.ts'
 
 export interface Dispatched {
@@ -32,6 +32,10 @@ export async function dispatchAll(
     tell(output, at)
     const lost: Lost[] = []
     const bytes = await output.write(source, { ...writing, onLost: each => void lost.push(each) })
+    // What was asked for in a form of its own is no stand-in for the usual one.
+    const { carriesWork, carriesKeepsakes, hasWidth } = output
+    if (!(carriesWork && writing.withWork) && !(carriesKeepsakes && writing.keepsakes) && !(hasWidth && writing.width))
+      wasWritten(source, output, bytes)
     const { name, title, mediaType, ending } = output
     all.push({ output: { name, title, mediaType }, file: base + ending, bytes, checksum: bytesToHex(sha256(bytes)), lost })
   }

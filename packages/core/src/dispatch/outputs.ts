@@ -21,11 +21,20 @@ const pdf: Output = {
   },
 }
 
+/** What was written already from a source that others share, by name of the output. */
+const shared = new WeakMap<Source, Map<string, Uint8Array>>()
+
 /** One make-up of pages serves everything that is written from a work. */
 export function onePages(source: Source): Source {
+  if (shared.has(source)) return source
   let made: ReturnType<Source['turnOver']> | null = null
-  return { ...source, turnOver: () => (made ??= source.turnOver()) }
+  const one: Source = { ...source, turnOver: () => (made ??= source.turnOver()) }
+  shared.set(one, new Map())
+  return one
 }
+
+/** Told by whoever writes several: what is asked for once more in the same form is not written twice. */
+export const wasWritten = (source: Source, { name }: Output, bytes: Uint8Array): void => void shared.get(source)?.set(name, bytes)
 
 /** What is said, from the pages that stand: everything but the pages is written from it. */
 async function saidBy({ turnOver }: Source): Promise<Manuscript> {
@@ -195,7 +204,7 @@ const keeping: Output = {
     const { writeKeeping } = await import('./keeping/writeKeeping.ts')
     const files = new Map<string, { says: string; bytes: Uint8Array }>()
     for (const [name, output] of kept) {
-      const bytes = await output.write(source, { date, ...(onProgress ? { onProgress } : {}) })
+      const bytes = shared.get(source)?.get(output.name) ?? (await output.write(source, { date, ...(onProgress ? { onProgress } : {}) }))
       files.set(name, { says: output.says, bytes })
     }
     const { doc, settings } = source.work

@@ -3,11 +3,16 @@ import { speakMathMl } from '../../formulas/spoken/speak.ts'
 import type { Manuscript, SaidBlock, SaidFormula, SaidHeading, SaidInline, SaidList } from './manuscript.ts'
 
 /** Notes whose marks stand in a block, in order. */
-export function notesIn(said: unknown): string[] {
-  if (Array.isArray(said)) return said.flatMap(notesIn)
-  if (typeof said !== 'object' || said === null || said instanceof Uint8Array) return []
-  if ('kind' in said && said.kind === 'noteMark') return [(said as unknown as { note: string }).note]
-  return Object.entries(said).flatMap(([key, value]) => (key === 'picture' ? [] : notesIn(value)))
+export function notesIn(said: unknown, found: string[] = []): string[] {
+  if (Array.isArray(said)) for (const each of said) notesIn(each, found)
+  else if (typeof said === 'object' && said !== null && !(said instanceof Uint8Array)) {
+    const { kind, note } = said as { kind?: string; note?: string }
+    if (kind === 'noteMark') found.push(note!)
+    // Words alone hold none.
+    else if (kind !== 'text' && kind !== 'formula')
+      for (const key in said) if (key !== 'picture') notesIn((said as Record<string, unknown>)[key], found)
+  }
+  return found
 }
 
 /** What formulas are in plain words; the notation of one that cannot be set. */

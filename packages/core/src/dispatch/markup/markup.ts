@@ -14,14 +14,20 @@ export type Markup = Element | Written | string
 
 type Content = Markup | readonly Content[] | null | undefined | false
 
-const flat = (content: readonly Content[]): Markup[] =>
-  content.flatMap((each): Markup[] => (Array.isArray(each) ? flat(each) : each || each === '' ? [each as Markup] : []))
+// A work has hundreds of thousands of these: nothing is made on the way.
+function gather(content: readonly Content[], into: Markup[]): Markup[] {
+  for (const each of content) {
+    if (Array.isArray(each)) gather(each, into)
+    else if (each || each === '') into.push(each as Markup)
+  }
+  return into
+}
 
 /** An attribute that is null, undefined or false is not written; one that is true is written empty. */
 export const element = (name: string, attributes: Record<string, Value> = {}, ...content: Content[]): Element => ({
   name,
   attributes,
-  children: flat(content),
+  children: gather(content, []),
 })
 
 export const written = (text: string): Written => ({ written: text })
@@ -30,13 +36,19 @@ export const written = (text: string): Written => ({ written: text })
 const forbidden = /[^\P{Cc}\t\n\r]|[\ufffe\uffff]|\p{Cs}/gu
 export const withoutForbidden = (text: string): string => text.replace(forbidden, '')
 
+/** What has none of these stands as it is; most texts do. */
+const suspicious = /[&<>"\p{Cc}\p{Cs}\ufffe\uffff]/u
+
 const signs: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
 /** Text between tags. */
-export const escaped = (text: string): string => withoutForbidden(text).replace(/[&<>]/g, sign => signs[sign]!)
+export const escaped = (text: string): string =>
+  suspicious.test(text) ? withoutForbidden(text).replace(/[&<>]/g, sign => signs[sign]!) : text
 export const escapedAttribute = (text: string): string =>
-  withoutForbidden(text)
-    .replace(/[&<>"]/g, sign => signs[sign]!)
-    .replace(/[\t\n\r]/g, ' ')
+  suspicious.test(text)
+    ? withoutForbidden(text)
+        .replace(/[&<>"]/g, sign => signs[sign]!)
+        .replace(/[\t\n\r]/g, ' ')
+    : text
 
 /** Elements of HTML that have no end (HTML standard, 13.1.2). */
 const endless = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source', 'track', 'wbr'])
@@ -47,9 +59,11 @@ function write(markup: Markup, html: boolean, out: string[]): void {
   else {
     const { name, attributes, children } = markup
     out.push('<', name)
-    for (const [key, value] of Object.entries(attributes))
+    for (const key in attributes) {
+      const value = attributes[key]
       if (value !== null && value !== undefined && value !== false)
-        out.push(` ${key}="${value === true ? '' : escapedAttribute(String(value))}"`)
+        out.push(' ', key, '="', value === true ? '' : typeof value === 'number' ? String(value) : escapedAttribute(String(value)), '"')
+    }
     if (html ? endless.has(name) : children.length === 0) out.push(html ? '>' : '/>')
     else {
       out.push('>')
