@@ -149,7 +149,7 @@ function Window() {
             <span className="flex-1" />
             <button
               type="button"
-              className="flex min-w-[180px] justify-between gap-2 border border-(--rule-strong) bg-(--paper) px-2 py-1 text-left whitespace-nowrap text-(--ink-soft) max-[1100px]:min-w-0"
+              className="flex min-w-[180px] justify-between gap-2 overflow-hidden border border-(--rule-strong) bg-(--paper) px-2 py-1 text-left whitespace-nowrap text-(--ink-soft) max-[1100px]:min-w-0 max-[860px]:[&_kbd]:hidden"
               onClick={() => setAsking('all')}
             >
               Go to, find or do… <kbd>{keysOf('goTo')}</kbd>

@@ -28,7 +28,7 @@ const wrongWidth = (text: string): string =>
     : `A whole number from ${widths.least} to ${widths.most}.`
 
 export function OutputRow({ output, job, busy, chosen, onChoose, options, onOptions, keepsakes, onSave }: Props) {
-  const { title, says, carriesKeepsakes, carriesWork, speaksFormulas, hasWidth } = output
+  const { title, says, ending, carriesKeepsakes, carriesWork, speaksFormulas, hasWidth } = output
   const set = (change: Partial<OutputOptions>): void => onOptions({ ...options, ...change })
   return (
     <li className="grid grid-cols-[auto_minmax(0,1fr)_auto] items-start gap-x-4 border-b border-(--rule) py-3">
@@ -40,7 +40,10 @@ export function OutputRow({ output, job, busy, chosen, onChoose, options, onOpti
         onChange={event => onChoose(event.target.checked)}
       />
       <div>
-        <h3 className="font-semibold">{title}</h3>
+        <div className="flex items-baseline gap-2">
+          <h3 className="font-semibold">{title}</h3>
+          <span className="text-[13px] text-(--ink-soft)">{ending.replace(/^-/, '… ')}</span>
+        </div>
         <p className="text-(--ink-soft)">{says}</p>
         {carriesKeepsakes && keepsakes > 0 && (
           <Check
