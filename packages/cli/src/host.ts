@@ -1,7 +1,8 @@
 /** What the core asks of its host, for Node: font files from the packages that ship with the program. */
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import type { MathFaceParts, Subsetter } from '@steady-ledger/core/dispatch/html/mathFace.ts'
+import type { Subsetter } from '@steady-ledger/core/dispatch/html/cutFace.ts'
+import type { MathFaceParts } from '@steady-ledger/core/dispatch/html/mathFace.ts'
 import type { Families } from '@steady-ledger/core/type/families.ts'
 import { type FontFiles, fallbackPackages, fontPackages } from '@steady-ledger/core/type/fonts.ts'
 

@@ -1,5 +1,6 @@
 /** Every output says what the ledger says: read back by other readers, on the demo works and on random ones. */
 import fc from 'fast-check'
+import { generateWork } from '../../../demo/src/generate.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
 import { asPrinted } from '../src/content/citations/asPrinted.ts'
 import { entriesOf } from '../src/content/lists/entries.ts'
@@ -65,6 +66,11 @@ describe.each(Object.keys(demoWorks) as (keyof typeof demoWorks)[])('%s', work =
       expect([word, said.get(word) ?? 0, times]).toEqual([word, expect.any(Number), expect.any(Number)])
     expect([...wordCounts(textsIn(turnover))].filter(([word, times]) => (said.get(word) ?? 0) < times)).toEqual([])
   })
+})
+
+test('a generated work of eighty pages says the same in every output', async () => {
+  const turnover = newEngine().run(generateWork(80, 3))
+  for (const name of names) expect([name, await wrongIn(name, turnover)]).toEqual([name, []])
 })
 
 test('the same work and date give the same bytes', async () => {

@@ -64,10 +64,18 @@ const ebook: Output = {
   ending: '.epub',
   mediaType: 'application/epub+zip',
   recorded: false,
-  write: async (source, { date }) => {
-    const [{ writeEbook }, { mathFaceOf }] = await Promise.all([import('./ebook/writeEbook.ts'), import('./html/mathFace.ts')])
+  write: async (given, { date }) => {
+    const source = onePages(given)
+    const [{ writeEbook }, { mathFaceOf }, { houseFacesOf }] = await Promise.all([
+      import('./ebook/writeEbook.ts'),
+      import('./html/mathFace.ts'),
+      import('./ebook/houseFaces.ts'),
+    ])
     const said = await saidBy(source)
-    return writeEbook(said, date, await mathFaceOf(said, source.mathFace))
+    const { fonts } = await source.turnOver()
+    const parts = await source.mathFace()
+    const mathFace = await mathFaceOf(said, async () => parts)
+    return writeEbook(said, date, mathFace, codes => houseFacesOf(source.work, fonts, codes, parts.subsetter))
   },
 }
 

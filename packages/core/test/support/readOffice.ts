@@ -5,7 +5,7 @@
 import { strFromU8, unzipSync } from 'fflate'
 import { JSDOM } from 'jsdom'
 import { counted } from './officeCounts.ts'
-import { evenly, type ReadOutput } from './readOutputs.ts'
+import { evenly, type ReadOutput, twice } from './readOutputs.ts'
 
 const parse = (text: string): Document => new JSDOM(text, { contentType: 'application/xml' }).window.document
 const child = (of: Element | null | undefined, name: string): Element | null =>
@@ -137,13 +137,23 @@ function countNotes(document: Document): OfficeText['notes'] {
       if (val(child(child(section, part === 'footnotes' ? 'w:footnotePr' : 'w:endnotePr'), 'w:numRestart')) === 'eachSect') counts[part] = 0
     pending = []
   }
+  // A section ends with the paragraph that tells of it.
+  let closing: { section: Element; paragraph: Element } | null = null
   for (const each of document.querySelectorAll('*')) {
+    if (closing && !closing.paragraph.contains(each)) {
+      end(closing.section)
+      closing = null
+    }
     if (each.tagName === 'w:footnoteReference' || each.tagName === 'w:endnoteReference') {
       const part = each.tagName === 'w:footnoteReference' ? 'footnotes' : 'endnotes'
       const mark = val(each, 'w:customMarkFollows') ? (each.nextElementSibling?.textContent ?? '') : null
       pending.push({ part, id: val(each, 'w:id')!, at: notes.length, mark })
       notes.push({ part, id: val(each, 'w:id')!, number: mark ?? '' })
-    } else if (each.tagName === 'w:sectPr') end(each)
+    } else if (each.tagName === 'w:sectPr') {
+      const paragraph = around(each, 'w:p')
+      if (paragraph) closing = { section: each, paragraph }
+      else end(each)
+    }
   }
   return notes
 }
@@ -205,8 +215,9 @@ function countFields(paragraphs: readonly Element[], numberOf: ReadonlyMap<Eleme
     return (kept.join(' ') || trimmed).replace(/^[^\p{L}\p{N}]+/u, '')
   }
   const order = new Map(paragraphs.map((each, at) => [each, at]))
+  const headings = paragraphs.flatMap((each, at) => (headingLevel(each) ? [{ each, at, level: headingLevel(each) }] : []))
   const lastOfLevel = (level: number, before: Element): Element | undefined =>
-    paragraphs.slice(0, order.get(before)! + 1).findLast(each => headingLevel(each) === level)
+    headings.findLast(heading => heading.level === level && heading.at <= order.get(before)!)?.each
   const sequences = new Map<string, { value: number; at: number }>()
   const comes = (instruction: string, paragraph: Element): string | null => {
     const [kind, name = '', ...switches] = instruction.trim().split(/\s+/)
@@ -215,8 +226,7 @@ function countFields(paragraphs: readonly Element[], numberOf: ReadonlyMap<Eleme
       const state = sequences.get(name) ?? { value: 0, at: -1 }
       const level = Number(after('\\s') ?? 0)
       const here = order.get(paragraph)!
-      const passed =
-        level > 0 && paragraphs.slice(state.at + 1, here + 1).some(each => headingLevel(each) > 0 && headingLevel(each) <= level)
+      const passed = level > 0 && headings.some(heading => heading.level <= level && heading.at > state.at && heading.at <= here)
       const reset = after('\\r')
       const value = switches.includes('\\c') ? state.value : reset !== null ? Number(reset) : passed ? 1 : state.value + 1
       sequences.set(name, { value, at: switches.includes('\\c') ? state.at : here })
@@ -263,11 +273,19 @@ export const wrongFields = (fields: readonly OfficeField[]): string[] =>
 export const placeName = (id: string): string =>
   `e_${id.replace(/-/g, '_').replace(/[^A-Za-z0-9_]/gu, sign => `_${sign.codePointAt(0)!.toString(16)}`)}`.slice(0, 40)
 
-const wordsOf = (paragraph: Element): string =>
+const wordsIn = (paragraph: Element): string =>
   [...paragraph.querySelectorAll('*')]
     .filter(({ tagName }) => ['w:t', 'w:tab', 'w:br'].includes(tagName))
     .map(each => (each.tagName === 'w:t' ? each.textContent : ' '))
     .join('')
+
+const known = new WeakMap<Element, string>()
+/** What stands in a paragraph or a table: asked for many times. */
+function wordsOf(of: Element): string {
+  let words = known.get(of)
+  if (words === undefined) known.set(of, (words = wordsIn(of)))
+  return words
+}
 
 /** Read as other outputs are: numbers of lists before their paragraphs, notes behind the text. */
 export function officeOutput(bytes: Uint8Array): ReadOutput & { wrong: string[] } {
@@ -305,11 +323,12 @@ export function officeOutput(bytes: Uint8Array): ReadOutput & { wrong: string[] 
   const links = [office.document, ...noteParts.map(([, document]) => document)].flatMap(document =>
     [...document.getElementsByTagName('w:hyperlink')].flatMap(each => val(each, 'w:anchor') ?? []),
   )
+  const placed = new Set(names)
   return {
     wrong: wrongFields(office.fields),
     all: evenly([...paragraphs.map(numbered), ...notes.map(({ text }) => text)].join(' ')),
     at: id => found.get(placeName(id)) ?? null,
-    doubled: names.filter((name, at) => names.indexOf(name) !== at),
-    dangling: links.filter(name => !names.includes(name)),
+    doubled: twice(names),
+    dangling: links.filter(name => !placed.has(name)),
   }
 }

@@ -6,7 +6,7 @@ import { strFromU8, unzipSync } from 'fflate'
 import { JSDOM } from 'jsdom'
 import { anchorOf } from '../../src/dispatch/markup/anchors.ts'
 import { counted } from './officeCounts.ts'
-import { evenly, type ReadOutput } from './readOutputs.ts'
+import { evenly, type ReadOutput, twice } from './readOutputs.ts'
 
 const parse = (text: string): Document => new JSDOM(text, { contentType: 'application/xml' }).window.document
 const get = (of: Element | null | undefined, name: string): string | null => of?.getAttribute(name) ?? null
@@ -238,11 +238,12 @@ export function openTextOutput(bytes: Uint8Array): ReadOutput & { wrong: string[
   const links = [...open.document.getElementsByTagName('text:a')].flatMap(each =>
     get(each, 'xlink:href')!.startsWith('#') ? [get(each, 'xlink:href')!.slice(1)] : [],
   )
+  const placed = new Set(names)
   return {
     all: evenly(blocks.map(numbered).join(' ')),
     at: id => found.get(anchorOf(id)) ?? null,
-    doubled: names.filter((name, at) => names.indexOf(name) !== at),
-    dangling: links.filter(name => !names.includes(name)),
+    doubled: twice(names),
+    dangling: links.filter(name => !placed.has(name)),
     wrong: open.fields
       .filter(({ shows, comes }) => evenly(shows) !== evenly(comes))
       .map(({ what, shows, comes }) => `${what}: shows “${shows}”, comes to “${comes}”`),

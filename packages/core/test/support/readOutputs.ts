@@ -22,6 +22,12 @@ export const evenly = (text: string): string =>
     .replace(/\u00ad|\u200b|\u200d|\u2060/g, '')
     .trim()
 
+/** What stands in a list more than once. */
+export function twice(names: readonly string[]): string[] {
+  const met = new Set<string>()
+  return names.filter(name => met.has(name) || !met.add(name))
+}
+
 /** An output, read. */
 export interface ReadOutput {
   /** Everything that it says. */

@@ -15,11 +15,13 @@ import { type Element, element, type Markup, xmlOf } from '../markup/markup.ts'
 import { packFiles } from '../packFiles.ts'
 import { pictureEnding } from '../pictureEnding.ts'
 import { coverSvg } from './cover.ts'
+import type { HouseFace } from './houseFaces.ts'
 import { navigation } from './navigation.ts'
 import { packageDocument } from './packageDocument.ts'
 
 const bookStyle = `
-body { hyphens: auto; overflow-wrap: break-word; margin: 0 1em; }
+body { font-family: Text, serif; hyphens: auto; overflow-wrap: break-word; margin: 0 1em; }
+code, pre { font-family: Code, monospace; }
 a { color: inherit; } a.note-mark, nav a, .index a, a.sign { text-decoration: none; }
 aside.note { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 0 .5em; margin: .5em 0; }
 section.titlePage, section.halfTitle, section.dedication, section.epigraph { text-align: center; padding-top: 3em; }
@@ -47,8 +49,13 @@ const structuralTypes: Record<string, string> = {
 
 const text = (words: string): Uint8Array => new TextEncoder().encode(words)
 
-/** `mathFace` is the face of its formulas, as WOFF. */
-export function writeEbook(manuscript: Manuscript, date: Date, mathFace: Uint8Array | null): Uint8Array {
+/** `mathFace` is the face of its formulas, as WOFF; `houseFaces` cuts those of its text to signs. */
+export function writeEbook(
+  manuscript: Manuscript,
+  date: Date,
+  mathFace: Uint8Array | null,
+  houseFaces: (codes: ReadonlySet<number>) => HouseFace[],
+): Uint8Array {
   const widths = new Set<number>()
   const pictures = new Map<string, { file: string; picture: Picture }>()
   const starts = new Map<string, string[]>()
@@ -96,7 +103,8 @@ export function writeEbook(manuscript: Manuscript, date: Date, mathFace: Uint8Ar
     return file ? `${file}#${anchorOf(id)}` : null
   }
   const nav = navigation(manuscript, outlineOf(manuscript, 9), found, addressOf, [...sections.keys()])
-  const style = `${mathFace ? faceRule(faceName) : ''}${textStyle}${bookStyle}${[...widths]
+  const faces = houseFaces(signsIn([...sections.values()]))
+  const style = `${faces.map(({ rule }) => rule).join('')}${mathFace ? faceRule(faceName) : ''}${textStyle}${bookStyle}${[...widths]
     .sort((a, b) => a - b)
     .map(share => `img.wide-${share} { width: ${share}%; }\n`)
     .join('')}`
@@ -108,6 +116,7 @@ export function writeEbook(manuscript: Manuscript, date: Date, mathFace: Uint8Ar
       properties: ['nav'],
     },
     { name: 'cover.svg', type: 'image/svg+xml', bytes: text(coverSvg(manuscript)), properties: ['cover-image'] },
+    ...faces.map(({ file, bytes }): BookFile => ({ name: file, type: 'font/woff', bytes, properties: [] })),
     ...(mathFace ? [{ name: faceName, type: 'font/woff', bytes: mathFace, properties: [] }] : []),
     { name: 'style.css', type: 'text/css', bytes: text(style), properties: [] },
     ...files,
@@ -126,6 +135,15 @@ export function writeEbook(manuscript: Manuscript, date: Date, mathFace: Uint8Ar
     ]),
     ['mimetype'],
   )
+}
+
+/** The codes of everything that is written. */
+function signsIn(roots: readonly Element[]): Set<number> {
+  const codes = new Set<number>()
+  for (const root of roots)
+    for (const { children } of elementsIn(root))
+      for (const child of children) if (typeof child === 'string') for (const sign of child) codes.add(sign.codePointAt(0)!)
+  return codes
 }
 
 /** The same tree with the types that readers of e-books look for. */

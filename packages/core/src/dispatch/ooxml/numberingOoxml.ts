@@ -39,7 +39,7 @@ export function numberingOoxml({ plans, numbers }: WordContext): string {
       { abstractNumId: at },
       w('multiLevelType', { val: 'multilevel' }),
       levels.map((each, depth) => {
-        const style = stylesOf(key)?.(depth)
+        const style = each.text ? stylesOf(key)?.(depth) : undefined
         return level(each, depth, {
           ...(style ? { style } : {}),
           bullet: bullets,

@@ -3,6 +3,7 @@ import type { HeadingStyle, HouseStyle, TextStyle } from '../../work/parts/house
 import type { Manuscript } from '../manuscript/manuscript.ts'
 import { type Element, xmlOf } from '../markup/markup.ts'
 import { faceOf } from '../officeFaces.ts'
+import type { Plans } from './planNumbers.ts'
 import { type Properties, paragraphProperties, runProperties, twips, w } from './wordElements.ts'
 
 export const wordNamespace = 'http://schemas.openxmlformats.org/wordprocessingml/2006/main'
@@ -51,7 +52,10 @@ const styleElement = ({ id, name, kind = 'paragraph', over, next, paragraph = []
     runProperties(run),
   )
 
-export function stylesOoxml({ work, language }: Manuscript): string {
+/** The number of the list that chapters and their sections count by. */
+export const mainList = 1
+
+export function stylesOoxml({ work, language }: Manuscript, { live }: Pick<Plans, 'live'>): string {
   const { houseStyle: house } = work
   const { body, headings, part, caption, note, quotation, verse, epigraph, listing, titlePage, table, contents, index, hyphenate } = house
   const indent = house.indent ? [w('ind', { firstLine: twips(house.indent) })] : []
@@ -63,6 +67,9 @@ export function stylesOoxml({ work, language }: Manuscript): string {
     w('jc', { val: alignments[style.align] }),
     w('outlineLvl', { val: level }),
   ]
+  // A heading that is written there counts as well.
+  const counts = (at: number): Element | null =>
+    live.lists.get('main')?.levels[at]?.text ? w('numPr', {}, w('ilvl', { val: at }), w('numId', { val: mainList })) : null
   const slanted = [w('i'), w('iCs')]
   const text = (id: string, name: string, style: TextStyle, more: Properties = [], own: Partial<Made> = {}): Made => ({
     id,
@@ -90,7 +97,7 @@ export function stylesOoxml({ work, language }: Manuscript): string {
         name: `heading ${at + 1}`,
         over: 'Normal',
         next: 'Normal',
-        paragraph: [...heading(style, at), plain],
+        paragraph: [...heading(style, at), plain, counts(at)],
         run: lookOf(style, house),
       }
     }),

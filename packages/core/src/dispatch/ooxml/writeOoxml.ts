@@ -21,7 +21,7 @@ import { corePropertiesOoxml, partsOoxml, relationshipsOoxml } from './partsOoxm
 import { planNumbers } from './planNumbers.ts'
 import type { Rasterise } from './rasterise.ts'
 import { HeadParts, sectionOoxml, sheetOf } from './sectionsOoxml.ts'
-import { stylesOoxml, wordNamespace } from './stylesOoxml.ts'
+import { mainList, stylesOoxml, wordNamespace } from './stylesOoxml.ts'
 import { paragraph, run, w } from './wordElements.ts'
 
 export const namespaces = {
@@ -61,7 +61,8 @@ export async function writeOoxml(
     notes,
     kinds: kindsOf(manuscript),
     drawings: { next: 1 },
-    numbers: new Map<string, number>(),
+    // The list of the chapters is the first: the styles of headings name it.
+    numbers: new Map<string, number>([['main', mainList]]),
     termOf: (id: string) => pathOf(work.terms, id).map(each => work.terms[each]!.heading),
   }
   const contextIn = (division: SaidDivision, part: Relationships): WordContext => ({
@@ -94,7 +95,7 @@ export async function writeOoxml(
       ...sectionsIn(manuscript, at),
     })
     const last = at === manuscript.divisions.length - 1
-    return [...whole, ...(last ? [...content, ...close, section] : [...content, ...close, paragraph('AfterTable', [], [section])])]
+    return [...whole, ...(last ? [...content, ...close, section] : ending([...content, ...close], section))]
   })
   const document = xmlOf(w('document', namespaces, w('body', {}, body)))
   const noteParts = (['footnotes', 'endnotes'] as const).flatMap(part => {
@@ -106,7 +107,7 @@ export async function writeOoxml(
   const files = partsOoxml({
     relationships,
     document,
-    styles: stylesOoxml(manuscript),
+    styles: stylesOoxml(manuscript, shared.plans),
     numbering: numberingOoxml(first),
     settings: settingsOoxml(manuscript),
     notes: noteParts.map(({ part, xml, links }) => ({ part, xml, links })),
@@ -124,6 +125,17 @@ export async function writeOoxml(
 
 /** How many dots a drawing is wide: some two hundred to the inch of a page, for programs that cannot show the drawing itself. */
 const dotsAcross = 1200
+
+/** The end of a section is told by its last paragraph; after a table one stands for it. */
+function ending(content: readonly Element[], section: Element): Element[] {
+  const at = content.findLastIndex(({ name }) => name === 'w:p' || name === 'w:tbl')
+  const last = content[at]
+  if (last?.name !== 'w:p') return [...content, paragraph('AfterTable', [], [section])]
+  const [properties, ...rest] = last.children
+  const own = properties && typeof properties !== 'string' && 'name' in properties && properties.name === 'w:pPr' ? properties : null
+  const told = own ? { ...own, children: [...own.children, section] } : w('pPr', {}, section)
+  return content.with(at, { ...last, children: [told, ...(own ? rest : last.children)] })
+}
 
 /** Dots for every drawing that is shown. */
 async function dotsOf({ work }: Manuscript, rasterise: Rasterise): Promise<Map<string, Uint8Array>> {
@@ -244,6 +256,7 @@ function settingsOoxml({ work }: Manuscript): string {
     w(
       'settings',
       { 'xmlns:w': wordNamespace },
+      work.houseStyle.page.twoSided ? w('mirrorMargins') : null,
       work.houseStyle.hyphenate ? w('autoHyphenation') : null,
       work.houseStyle.page.twoSided ? w('evenAndOddHeaders') : null,
       rules.some(({ place }) => place === 'foot') ? separators('footnotePr', 'footnote') : null,
