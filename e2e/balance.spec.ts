@@ -131,9 +131,10 @@ test('the same by dragging in the spine', async ({ page }) => {
   const title = (await section.locator('span').nth(1).textContent())!
   await section.dragTo(wind, { targetPosition: { x: 60, y: 20 } })
   await expect(row(title).locator('.spine-number')).toHaveText('4.1')
-  // The rows have moved, and their places are asked for below.
-  await atRest(page)
-  const second = page.locator('.spine-row.level-2').nth(1)
+  // The rows have moved, and their places are asked for below: in the outline, which is drawn again when the numbers are there.
+  await inBalance(page)
+  await atRest(page, 'nav[aria-label^="Spine"]')
+  const second = page.locator('.spine-row.level-2', { has: page.locator('.spine-number', { hasText: /^4\.2$/ }) })
   await row(title).dragTo(second, { targetPosition: { x: 60, y: (await second.boundingBox())!.height - 2 } })
   await expect(row(title).locator('.spine-number')).toHaveText('4.2')
 })

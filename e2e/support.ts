@@ -11,15 +11,15 @@ export async function inBalance(page: Page): Promise<void> {
   await expect(page.locator('.books[aria-busy="false"]')).toContainText(/In balance|must mend/, { timeout: 30_000 })
 }
 
-/** Waits until nothing scrolls and two frames in a row are drawn alike. */
-export const atRest = (page: Page): Promise<void> =>
+/** Waits until nothing scrolls and two frames in a row are drawn alike: in the text, or in another place. */
+export const atRest = (page: Page, where = '.sheet-scroll'): Promise<void> =>
   page.evaluate(
-    () =>
+    where =>
       new Promise<void>(resolve => {
         let last = ''
         let same = 0
         const look = (): void => {
-          const place = document.querySelector('.sheet-scroll') ?? document.querySelector('main') ?? document.body
+          const place = document.querySelector(where) ?? document.querySelector('main') ?? document.body
           const now = [place, ...place.querySelectorAll('*')]
             .slice(0, 400)
             .map(found => found.getBoundingClientRect().top)
@@ -31,6 +31,7 @@ export const atRest = (page: Page): Promise<void> =>
         }
         requestAnimationFrame(look)
       }),
+    where,
   )
 
 /** Waits until everything is kept in the browser. */
