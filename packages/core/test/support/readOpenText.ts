@@ -108,7 +108,7 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
         case 'text:sequence': {
           const name = get(each, 'text:name')!
           const { level, sign } = decls.get(name)!
-          const formula = get(each, 'text:formula')!.replace('ooow:', '')
+          const formula = get(each, 'text:formula') ?? `${name}+1`
           const begun = level > 0 && (sinceHeading.get(name) ?? Infinity) <= level
           const before = begun && formula === `${name}+1` ? 0 : (sequences.get(name) ?? 0)
           const value = formula === name ? (sequences.get(name) ?? 0) : formula === `${name}+1` ? before + 1 : Number(formula)

@@ -19,7 +19,6 @@ export const namespaces = {
   'xmlns:xlink': 'http://www.w3.org/1999/xlink',
   'xmlns:dc': 'http://purl.org/dc/elements/1.1/',
   'xmlns:meta': 'urn:oasis:names:tc:opendocument:xmlns:meta:1.0',
-  'xmlns:ooow': 'http://openoffice.org/2004/writer',
   'office:version': '1.3',
 }
 

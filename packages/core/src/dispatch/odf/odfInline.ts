@@ -71,7 +71,8 @@ export const sequenceOdf = (id: string, number: SequenceNumber | { text: string 
       {
         'text:ref-name': anchorOf(`number ${id}`),
         'text:name': name,
-        'text:formula': again ? `ooow:${name}` : startAt === null ? `ooow:${name}+1` : `ooow:${startAt}`,
+        // One more than before, where nothing is told.
+        'text:formula': again ? name : startAt,
         'style:num-format': format,
       },
       says,

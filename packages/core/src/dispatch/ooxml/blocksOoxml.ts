@@ -117,21 +117,9 @@ function pictureOoxml({ picture, alternative, width }: SaidPicture, room: number
   const wide = Math.min(room, context.measure * width)
   const high = Math.min((wide * picture.height) / picture.width, context.manuscript.work.houseStyle.page.height * 0.7)
   const across = (high * picture.width) / picture.height
-  const { drawn, shown } = context.pictureOf(picture)
+  const shown = context.pictureOf(picture)
   const number = context.drawings.next++
   const extent = { cx: emus(across), cy: emus(high) }
-  const svg =
-    drawn === shown
-      ? null
-      : element(
-          'a:extLst',
-          {},
-          element(
-            'a:ext',
-            { uri: '{96DAC541-7B7A-43D3-8B79-37D633B846F1}' },
-            element('asvg:svgBlip', { 'xmlns:asvg': 'http://schemas.microsoft.com/office/drawing/2016/SVG/main', 'r:embed': drawn }),
-          ),
-        )
   const drawing = w(
     'drawing',
     {},
@@ -155,7 +143,7 @@ function pictureOoxml({ picture, alternative, width }: SaidPicture, room: number
               element('pic:cNvPr', { id: number, name: picture.name, descr: alternative }),
               element('pic:cNvPicPr'),
             ),
-            element('pic:blipFill', {}, element('a:blip', { 'r:embed': shown }, svg), element('a:stretch', {}, element('a:fillRect'))),
+            element('pic:blipFill', {}, element('a:blip', { 'r:embed': shown }), element('a:stretch', {}, element('a:fillRect'))),
             element(
               'pic:spPr',
               {},

@@ -89,8 +89,8 @@ export interface WordContext {
   notes: ReadonlyMap<string, PlannedNote>
   /** Everything that has a place in the text. */
   kinds: ReadonlyMap<string, string>
-  /** A picture of the package, by its relationship; for a drawing also the one that older programs show. */
-  pictureOf(picture: Picture): { drawn: string; shown: string }
+  /** A picture of the package, by its relationship: of a drawing the dots that it is drawn in. */
+  pictureOf(picture: Picture): string
   /** Width of the text, in points. */
   measure: number
   /** The lists of the numbering part, by what they are for. */

@@ -72,9 +72,7 @@ export async function writeOoxml(
     measure: sheetOf(division, manuscript).measure,
     pictureOf: picture => {
       const dots = shownAs.get(picture.name)
-      const ending = pictureEnding(picture)
-      const drawn = part.to(imageType, mediaOf(picture.bytes, ending))
-      return { drawn, shown: dots ? part.to(imageType, mediaOf(dots, 'png')) : drawn }
+      return part.to(imageType, dots ? mediaOf(dots, 'png') : mediaOf(picture.bytes, pictureEnding(picture)))
     },
   })
   for (const [id, number] of shared.plans.headings)
@@ -123,8 +121,8 @@ export async function writeOoxml(
   )
 }
 
-/** How many dots a drawing is wide: some two hundred to the inch of a page, for programs that cannot show the drawing itself. */
-const dotsAcross = 1200
+/** How many dots a drawing is wide: some two hundred and thirty to the inch of a page, for the standard knows no drawings of this kind. */
+const dotsAcross = 1440
 
 /** The end of a section is told by its last paragraph; after a table one stands for it. */
 function ending(content: readonly Element[], section: Element): Element[] {
@@ -263,7 +261,6 @@ function settingsOoxml({ work }: Manuscript): string {
       rules.some(({ place }) => place !== 'foot')
         ? w('endnotePr', {}, w('pos', { val: 'sectEnd' }), w('endnote', { id: -1 }), w('endnote', { id: 0 }))
         : null,
-      w('compat', {}, w('compatSetting', { name: 'compatibilityMode', uri: 'http://schemas.microsoft.com/office/word', val: 15 })),
       element('w:themeFontLang', { 'w:val': work.settings.language }),
     ),
   )
