@@ -38,12 +38,15 @@ test('a milestone is taken, chapters change places, and the ledger tells what ch
   await expect(page.getByText('Nothing changed')).toBeVisible()
 })
 
-test('with the PDF a milestone is taken under the name that was given', async ({ page }) => {
+test('with files that hold pages a milestone is taken under the name that was given, and one for all', async ({ page }) => {
   await openDemo(page, 'dispatch', 'demo-paper')
-  await page.getByLabel('Milestone that is taken with the PDF; empty for none').fill('First submission')
-  const downloading = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Save: PDF' }).click()
-  await downloading
+  await page.getByLabel('Milestone that is taken with the files; empty for none').fill('First submission')
+  for (const name of ['Save: PDF', 'Save: Plain text']) {
+    const downloading = page.waitForEvent('download')
+    await page.getByRole('button', { name }).click()
+    await downloading
+  }
+  await expect(page.getByRole('list', { name: 'Dispatched before' }).getByText('“First submission”')).toHaveCount(2)
   await page.getByRole('link', { name: 'What changed since earlier ones' }).click()
-  await expect(page.getByLabel('From')).toContainText('First submission')
+  await expect(page.getByLabel('From').getByRole('option', { name: /First submission/ })).toHaveCount(1)
 })

@@ -1,8 +1,11 @@
 /** Numbers in office texts live: counted anew by the rules of the standard they are what they show, and what the ledger says. */
+import { strFromU8, unzipSync } from 'fflate'
 import { eq, fig, h2, num, p, ref } from '../../../demo/src/builder.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
+import { newTerm } from '../src/work/registers/terms.ts'
 import { type Node, schema } from '../src/work/schema.ts'
+import type { Work } from '../src/work/work.ts'
 import { type OfficeField, readOffice, wrongFields } from './support/readOffice.ts'
 import { readOpenText } from './support/readOpenText.ts'
 import { written } from './support/readOutputs.ts'
@@ -103,4 +106,32 @@ test('the same in an OpenDocument text: by the outline and by sequences', async 
   expect(asked(changed)).toEqual(['1.1', '1.3', '1.1', '2.1'])
   const moved = readOpenText(before!, document => copied(document.getElementsByTagName('text:h')[0]!))
   expect(asked(moved)).toEqual(['2.1', '2.2', '2.1', '3.1'])
+})
+
+test('ranges of the index have two ends each, in both office texts; one without an end is a place', async () => {
+  let count = 0
+  const mark = (range: 'no' | 'start' | 'end'): Node => schema.nodes.indexMark.create({ id: `m${count++}`, term: 'wind', range })
+  const work: Work = {
+    ...workOf([
+      chapter('a', 'Basins', p`${mark('end')}It ${mark('start')}blows${mark('end')} and ${mark('start')}blows${mark('end')}.`),
+      chapter('b', 'Sills', p`Here ${mark('start')}it begins.`),
+    ]),
+    terms: { wind: { ...newTerm(), heading: 'wind' } },
+  }
+  const turnover = newEngine().run(work)
+  const [docx, odt] = await Promise.all([written('docx', turnover), written('odt', turnover)])
+  const word = strFromU8(unzipSync(docx)['word/document.xml']!)
+  const asked = [...word.matchAll(/XE "wind"(?: \\r (\w+))?/g)].map(([, name]) => name ?? '')
+  expect(asked.map(Boolean)).toEqual([true, true, false])
+  expect(new Set(asked).size).toBe(3)
+  const numbers = (end: 'Start' | 'End'): string[] =>
+    [...word.matchAll(new RegExp(`<w:bookmark${end} w:id="(\\d+)"`, 'g'))].map(([, number]) => number!).sort()
+  expect(numbers('Start')).toEqual(numbers('End'))
+  for (const name of asked.filter(Boolean)) expect(word.split(`w:name="${name}"`)).toHaveLength(2)
+  const open = strFromU8(unzipSync(odt)['content.xml']!)
+  const ends = (end: string): string[] =>
+    [...open.matchAll(new RegExp(`<text:alphabetical-index-mark-${end} text:id="([^"]+)"`, 'g'))].map(([, name]) => name!)
+  expect(ends('start')).toHaveLength(2)
+  expect(new Set(ends('start')).size).toBe(2)
+  expect(ends('end')).toEqual(ends('start'))
 })

@@ -45,7 +45,7 @@ export interface Output {
   says: string
   ending: string
   mediaType: string
-  /** Leaves the house with page numbers in it: a milestone is taken with it. */
+  /** Is handed to others with numbers and page numbers in it: a milestone is taken with it. */
   recorded: boolean
   /** Can carry the formulas that the author keeps. */
   carriesKeepsakes?: true

@@ -1,5 +1,6 @@
 /** The registry of outputs: command line, worker and desk offer what stands here. A new one is a file or folder beside
  * this one and a line here. What writes it is fetched when it is written, and nowhere else. */
+import type { Turnover } from '../turnover/turnover.ts'
 import { titleOf } from '../work/schema.ts'
 import type { Picture } from '../work/work.ts'
 import type { Manuscript } from './manuscript/manuscript.ts'
@@ -36,10 +37,15 @@ export function onePages(source: Source): Source {
 /** Told by whoever writes several: what is asked for once more in the same form is not written twice. */
 export const wasWritten = (source: Source, { name }: Output, bytes: Uint8Array): void => void shared.get(source)?.set(name, bytes)
 
-/** What is said, from the pages that stand: everything but the pages is written from it. */
+const saidIn = new WeakMap<Turnover, Manuscript>()
+
+/** What is said, from the pages that stand: everything but the pages is written from it, and it is gathered once for all. */
 async function saidBy({ turnOver }: Source): Promise<Manuscript> {
   const { manuscriptOf } = await import('./manuscript/manuscriptOf.ts')
-  return manuscriptOf((await turnOver()).turnover)
+  const { turnover } = await turnOver()
+  let said = saidIn.get(turnover)
+  if (!said) saidIn.set(turnover, (said = manuscriptOf(turnover)))
+  return said
 }
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text)
 
@@ -49,7 +55,7 @@ const webPage: Output = {
   says: 'Everything in one file for any browser: numbers, references, notes and lists lead to each other, formulas can be heard.',
   ending: '.html',
   mediaType: 'text/html',
-  recorded: false,
+  recorded: true,
   write: async source => {
     const [{ writeWebPage }, { mathFaceOf }] = await Promise.all([import('./html/writeWebPage.ts'), import('./html/mathFace.ts')])
     const said = await saidBy(source)
@@ -63,7 +69,7 @@ const ebook: Output = {
   says: 'EPUB 3.3 for readers of every size: contents, notes that open where they are called, and the pages of the print to go to.',
   ending: '.epub',
   mediaType: 'application/epub+zip',
-  recorded: false,
+  recorded: true,
   write: async (given, { date }) => {
     const source = onePages(given)
     const [{ writeEbook }, { mathFaceOf }, { houseFacesOf }] = await Promise.all([
@@ -85,12 +91,12 @@ const officeText: Output = {
   says: 'To write on in an office program: headings, captions, references, notes and lists keep counting there.',
   ending: '.docx',
   mediaType: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
-  recorded: false,
-  write: async (given, { date, onLost }) => {
+  recorded: true,
+  write: async (given, { date, onLost, onProgress }) => {
     const source = onePages(given)
     const [{ writeOoxml }, { rasteriserOf }] = await Promise.all([import('./ooxml/writeOoxml.ts'), import('./ooxml/rasterise.ts')])
     const { fonts } = await source.turnOver()
-    return writeOoxml(await saidBy(source), date, rasteriserOf(source.drawingProgram, fonts), onLost)
+    return writeOoxml(await saidBy(source), date, rasteriserOf(source.drawingProgram, fonts), onLost, onProgress)
   },
 }
 
@@ -100,7 +106,7 @@ const openText: Output = {
   says: 'The same as an OpenDocument text, with its formulas as objects of MathML.',
   ending: '.odt',
   mediaType: 'application/vnd.oasis.opendocument.text',
-  recorded: false,
+  recorded: true,
   write: async (source, { date, onLost }) => (await import('./odf/writeOdf.ts')).writeOdf(await saidBy(source), date, onLost),
 }
 
@@ -110,7 +116,7 @@ const jats: Output = {
   says: 'Marked up for journals and archives by JATS 1.3, a thesis by its book form, with its pictures in an archive.',
   ending: '-jats.zip',
   mediaType: 'application/zip',
-  recorded: false,
+  recorded: true,
   write: async source => {
     const [{ writeJats }, { packFiles }] = await Promise.all([import('./jats/writeJats.ts'), import('./packFiles.ts')])
     const { text, pictures } = writeJats(await saidBy(source))
@@ -128,7 +134,7 @@ const markdown: Output = {
   says: 'The text with its pictures beside it, in an archive; numbers and references are words that stand.',
   ending: '-markdown.zip',
   mediaType: 'application/zip',
-  recorded: false,
+  recorded: true,
   speaksFormulas: true,
   write: async (source, { spokenFormulas = false, onLost }) => {
     const [{ writeMarkdown }, { packFiles }] = await Promise.all([import('./markdown/writeMarkdown.ts'), import('./packFiles.ts')])
@@ -143,7 +149,7 @@ const plainText: Output = {
   says: 'Lines for a letter: numbers in place, notes after what calls them, tables in columns, formulas in a line of signs or in words.',
   ending: '.txt',
   mediaType: 'text/plain',
-  recorded: false,
+  recorded: true,
   hasWidth: true,
   write: async (source, { width, onLost }) => {
     const { writeText } = await import('./plain/writeText.ts')
@@ -206,7 +212,7 @@ const keeping: Output = {
   says: 'The bundle, the PDF, the plain text and the ledger with their checksums, in one archive.',
   ending: '-keeping.zip',
   mediaType: 'application/zip',
-  recorded: false,
+  recorded: true,
   write: async (given, { date, onProgress }) => {
     const source = onePages(given)
     const { writeKeeping } = await import('./keeping/writeKeeping.ts')

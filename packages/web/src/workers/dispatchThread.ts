@@ -21,8 +21,8 @@ import type { FromDispatch, ToDispatch } from './protocol.ts'
 
 const say = (message: FromDispatch): void => postMessage(message)
 
-/** How many pages are written between two words about it. */
-const pagesBetween = 8
+/** Milliseconds between two words about how far it is. */
+const saysEvery = 60
 
 async function write({ outputs: names, doc, parts, pictures, date, ...chosen }: ToDispatch): Promise<Dispatched[]> {
   const outputs = names.map(outputOf).filter(output => output !== undefined)
@@ -35,6 +35,7 @@ async function write({ outputs: names, doc, parts, pictures, date, ...chosen }: 
   const { keepsakes, withWork, spokenFormulas, width } = chosen
   const several = outputs.length > 1
   let says = 'Writing'
+  let said = 0
   return dispatchAll(
     outputs,
     { work, turnOver: () => turnOver(work), drawingProgram, mathFace },
@@ -45,7 +46,10 @@ async function write({ outputs: names, doc, parts, pictures, date, ...chosen }: 
       ...(width ? { width } : {}),
       withWork: withWork ?? false,
       onProgress: (done, of) => {
-        if (done % pagesBetween === 0) say({ kind: 'progress', says, done, of })
+        const now = performance.now()
+        if (now - said < saysEvery) return true
+        said = now
+        say({ kind: 'progress', says, done, of })
         return true
       },
     },

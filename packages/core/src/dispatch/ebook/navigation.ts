@@ -2,6 +2,7 @@
 import type { Role } from '../../work/roles.ts'
 import type { OutlineEntry } from '../html/sections.ts'
 import type { Manuscript } from '../manuscript/manuscript.ts'
+import { plainOf } from '../manuscript/within.ts'
 import { type Element, element } from '../markup/markup.ts'
 
 const landmarks: Partial<Record<Role, string>> = {
@@ -26,7 +27,7 @@ export function navigation(
   const body = divisions.findIndex(({ matter }) => matter === 'main')
   const marks = divisions.flatMap(({ role, title }, index) => {
     const type = index === body ? 'bodymatter' : landmarks[role]
-    const says = title.map(each => (each.kind === 'text' ? each.text : '')).join('')
+    const says = plainOf(title, manuscript.language)
     return type ? [element('li', {}, element('a', { 'epub:type': type, href: files[index] }, says || role))] : []
   })
   return element(

@@ -7,7 +7,7 @@ import { bytesToHex } from '@noble/hashes/utils.js'
 import type { Picture } from '../../work/work.ts'
 import type { HtmlContext } from '../html/context.ts'
 import { outlineOf, sectionHtml } from '../html/sections.ts'
-import { faceRule, textStyle } from '../html/style.ts'
+import { faceRule, textStyle, widthRules } from '../html/style.ts'
 import type { Manuscript } from '../manuscript/manuscript.ts'
 import { anchorOf } from '../markup/anchors.ts'
 import { elementsIn, namesIn, resolveLinks } from '../markup/links.ts'
@@ -104,10 +104,7 @@ export function writeEbook(
   }
   const nav = navigation(manuscript, outlineOf(manuscript, 9), found, addressOf, [...sections.keys()])
   const faces = houseFaces(signsIn([...sections.values()]))
-  const style = `${faces.map(({ rule }) => rule).join('')}${mathFace ? faceRule(faceName) : ''}${textStyle}${bookStyle}${[...widths]
-    .sort((a, b) => a - b)
-    .map(share => `img.wide-${share} { width: ${share}%; }\n`)
-    .join('')}`
+  const style = `${faces.map(({ rule }) => rule).join('')}${mathFace ? faceRule(faceName) : ''}${textStyle}${bookStyle}${widthRules(widths)}`
   const all: BookFile[] = [
     {
       name: 'nav.xhtml',

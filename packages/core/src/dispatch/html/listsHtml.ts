@@ -1,7 +1,7 @@
 /** The lists that the program writes, as HTML. */
 import type { IndexEntry } from '../../content/index/entries.ts'
 import type { SaidEntries, SaidEntry, SaidIndex, SaidKeywords, SaidRegister, SaidSources } from '../manuscript/manuscript.ts'
-import { saidAgain } from '../manuscript/within.ts'
+import { plainOf, saidAgain } from '../manuscript/within.ts'
 import { anchorOf, linkTo } from '../markup/anchors.ts'
 import { type Element, element, type Markup } from '../markup/markup.ts'
 import type { HtmlContext } from './context.ts'
@@ -14,9 +14,7 @@ export const entriesHtml = ({ id, of, entries }: SaidEntries, context: HtmlConte
   element('nav', { id: anchorOf(id), class: 'entries', 'aria-label': navName(of, context) }, entriesList(entries, context))
 
 const navName = (of: SaidEntries['of'], { manuscript, division }: HtmlContext): string =>
-  of === 'contents'
-    ? manuscript.words.contents
-    : division.title.map(each => (each.kind === 'text' ? each.text : '')).join('') || manuscript.words.contents
+  of === 'contents' ? manuscript.words.contents : plainOf(division.title, manuscript.language) || manuscript.words.contents
 
 const entriesList = (entries: readonly SaidEntry[], context: HtmlContext): Element =>
   element(

@@ -4,6 +4,7 @@
  */
 import { unpackFace } from '../../work/file/unpackFace.ts'
 import type { Manuscript } from '../manuscript/manuscript.ts'
+import { visitSaid } from '../manuscript/within.ts'
 import { cutFace, type Subsetter, woffOf } from './cutFace.ts'
 
 /** What the host reads for it: the face, as WOFF 2.0, and the program that cuts it (harfbuzzjs/dist/harfbuzz-subset.wasm), begun anew. */
@@ -23,21 +24,13 @@ const slanted: readonly (readonly [number, number, number])[] = [
 /** The signs of all formulas of a work. */
 function signsOf(manuscript: Manuscript): Set<number> {
   const codes = new Set<number>([0x20, 0x210e, 0x2061, 0x2062])
-  const look = (said: unknown): void => {
-    if (Array.isArray(said)) for (const each of said) look(each)
-    else if (typeof said === 'object' && said !== null && !(said instanceof Uint8Array)) {
-      const { kind, mathMl } = said as { kind?: string; mathMl?: string }
-      if (kind === 'formula' && mathMl) {
-        const text = mathMl
-          .replace(/<[^>]*>/g, '')
-          .replace(/&#x([0-9A-Fa-f]+);/g, (_, code: string) => String.fromCodePoint(Number.parseInt(code, 16)))
-        for (const sign of text) codes.add(sign.codePointAt(0)!)
-      }
-      for (const [key, value] of Object.entries(said)) if (key !== 'picture' && key !== 'words') look(value)
-    }
-  }
-  look(manuscript.divisions)
-  look([...manuscript.notes.values()])
+  visitSaid([manuscript.divisions, ...manuscript.notes.values()], ({ kind, mathMl }) => {
+    if (kind !== 'formula' || !mathMl) return
+    const text = mathMl
+      .replace(/<[^>]*>/g, '')
+      .replace(/&#x([0-9A-Fa-f]+);/g, (_, code: string) => String.fromCodePoint(Number.parseInt(code, 16)))
+    for (const sign of text) codes.add(sign.codePointAt(0)!)
+  })
   for (const code of [...codes])
     for (const [from, count, to] of slanted) if (code >= from && code < from + count) codes.add(to + code - from)
   return codes

@@ -4,6 +4,13 @@
 /** The face of formulas, where a file brings it along. */
 export const faceRule = (address: string): string => `@font-face { font-family: Mathematics; src: url('${address}') format('woff'); }\n`
 
+/** Pictures take their share of the width of the text, in whole percent, by a class for each. */
+export const widthRules = (widths: Iterable<number>): string =>
+  [...widths]
+    .sort((a, b) => a - b)
+    .map(share => `img.wide-${share} { width: ${share}%; }\n`)
+    .join('')
+
 export const textStyle = `
 math { font-family: Mathematics, 'STIX Two Math', 'Cambria Math', 'Latin Modern Math', math; }
 .number, .sign, .page, td, th { font-variant-numeric: tabular-nums lining-nums; }

@@ -6,7 +6,7 @@ import { base64Of } from '../markup/base64.ts'
 import { resolveLinks } from '../markup/links.ts'
 import { type Element, element, htmlOf, written } from '../markup/markup.ts'
 import { outlineOf, sectionHtml } from './sections.ts'
-import { faceRule, followScript, pageStyle, textStyle } from './style.ts'
+import { faceRule, followScript, pageStyle, textStyle, widthRules } from './style.ts'
 
 /** How deep the contents beside the text go. */
 const depth = 3
@@ -32,10 +32,7 @@ export async function writeWebPage(manuscript: Manuscript, mathFace: Uint8Array 
     }),
   )
   const face = mathFace ? faceRule(`data:font/woff;base64,${base64Of(mathFace)}`) : ''
-  const style = `${face}${textStyle}${pageStyle}${[...widths]
-    .sort((a, b) => a - b)
-    .map(share => `img.wide-${share} { width: ${share}%; }\n`)
-    .join('')}`
+  const style = `${face}${textStyle}${pageStyle}${widthRules(widths)}`
   const policy = [
     "default-src 'none'",
     'img-src data:',

@@ -136,7 +136,7 @@ function article(context: JatsContext): Element {
       element(
         'article-meta',
         {},
-        element('title-group', {}, element('article-title', head ? {} : {}, head ? inlineJats(head.title, context) : title || 'Untitled')),
+        element('title-group', {}, element('article-title', {}, head ? inlineJats(head.title, context) : title || 'Untitled')),
         contributors,
         date,
         permissions,

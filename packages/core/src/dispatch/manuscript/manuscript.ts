@@ -408,8 +408,6 @@ export interface SaidDivision extends Named {
   title: SaidInline[]
   /** Its title is not printed. */
   untitled: boolean
-  /** Stands in the contents. */
-  listed: boolean
   /** BCP 47 tag, where it is not that of the work. */
   language: string | null
   /** Its pages lie on their side. */
@@ -441,8 +439,8 @@ export interface Manuscript {
   drawingOf(formula: SaidFormula): FormulaDrawing
   /** The label of the page on which something begins; empty for what is on none. */
   pageOf(id: string): string
+  /** The marks at both ends of every range of the index: the id of the first one, by the id of each. */
+  ranges: ReadonlyMap<string, string>
   /** Pages on which something begins, in order. */
   pages: PageStart[]
-  /** How many sheets the print has. */
-  sheets: number
 }

@@ -1,6 +1,7 @@
 /** The one walk over a turnover that outputs are written from. */
 import { asPrinted } from '../../content/citations/asPrinted.ts'
 import { byKindOfNote, endnoteGroups, isOtherNote } from '../../content/endnotes.ts'
+import { marksOf, placesOf } from '../../content/index/marks.ts'
 import { entriesOf } from '../../content/lists/entries.ts'
 import { languageOf } from '../../languages/index.ts'
 import { identityIn, noteParagraphIdentity } from '../../numbers/occurrences.ts'
@@ -37,18 +38,29 @@ export function manuscriptOf(turnover: Turnover): Manuscript {
     ),
     drawingOf: ({ notation, display }) => turnover.formulaOf(notation, display),
     pageOf: id => turnover.pageOf(id)?.label ?? '',
+    ranges: new Map(
+      placesOf(marksOf(doc)).flatMap(({ start, end }): [string, string][] =>
+        end
+          ? [
+              [start.id, start.id],
+              [end.id, start.id],
+            ]
+          : [],
+      ),
+    ),
     pages: pageStarts(turnover),
-    sheets: turnover.pages.length,
   }
 }
 
 function sayDivision(node: Node, doc: Node, turnover: Turnover): SaidDivision {
   const { work, ledger } = turnover
-  const { id, label, role, listed, language, landscape, columns, folio } = division(node)
+  const { id, label, role, language, landscape, columns, folio } = division(node)
   const own = language && language !== work.settings.language ? language : null
   const words = own ? languageOf(own) : wordsOf(work.scheme, work.settings.language)
   const saying: Saying = { turnover, words, division: id, depth: 0 }
-  const blocks = sayAll(node.children.slice(1), saying)
+  // An index stands behind what its author says of it; all other lists stand before.
+  const blocks = [sayAll(node.children.slice(1), saying), written(node, doc, turnover)]
+  if (role !== 'index') blocks.reverse()
   const title = node.child(0)
   return {
     id,
@@ -59,21 +71,14 @@ function sayDivision(node: Node, doc: Node, turnover: Turnover): SaidDivision {
     number: ledger.byId.get(id)?.number ?? '',
     title: sayInline(title, turnover, identityIn(id, title, 0)),
     untitled: Boolean(roles[role].untitled),
-    listed,
     language: own,
     landscape,
     columns,
     folio,
     words,
-    blocks: [...written(node, doc, turnover), ...blocks, ...chapterNotes(node, saying)].sort(byPlace(role)),
+    blocks: [...blocks.flat(), ...chapterNotes(node, saying)],
   }
 }
-
-/** An index stands behind what its author says of it; all other lists stand before. */
-const byPlace =
-  (role: string) =>
-  (a: SaidBlock, b: SaidBlock): number =>
-    role === 'index' ? Number(a.kind === 'index') - Number(b.kind === 'index') : 0
 
 /** What the program writes into a generated division. */
 function written(node: Node, doc: Node, turnover: Turnover): SaidBlock[] {

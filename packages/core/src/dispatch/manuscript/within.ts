@@ -2,16 +2,27 @@
 import { speakMathMl } from '../../formulas/spoken/speak.ts'
 import type { Manuscript, SaidBlock, SaidFormula, SaidHeading, SaidInline, SaidList } from './manuscript.ts'
 
-/** Notes whose marks stand in a block, in order. */
-export function notesIn(said: unknown, found: string[] = []): string[] {
-  if (Array.isArray(said)) for (const each of said) notesIn(each, found)
-  else if (typeof said === 'object' && said !== null && !(said instanceof Uint8Array)) {
-    const { kind, note } = said as { kind?: string; note?: string }
+/** What anything said may have, whatever it is. */
+export type SaidThing = Partial<Record<'kind' | 'id' | 'anchor' | 'occurrence' | 'note' | 'range' | 'mathMl', string>>
+
+/** What lies within something said, under its keys, in order: all but plain values, pictures and the words of a language. */
+export const partsOf = (said: object): [key: string, part: object][] =>
+  Object.entries(said).filter(
+    ([key, value]) => typeof value === 'object' && value !== null && key !== 'picture' && key !== 'words' && !(value instanceof Uint8Array),
+  )
+
+/** Goes through all that is said within something, in order. */
+export function visitSaid(said: object, visit: (thing: SaidThing) => void): void {
+  visit(said)
+  for (const [, part] of partsOf(said)) visitSaid(part, visit)
+}
+
+/** Notes whose marks stand in something said, in order. */
+export function notesIn(said: object): string[] {
+  const found: string[] = []
+  visitSaid(said, ({ kind, note }) => {
     if (kind === 'noteMark') found.push(note!)
-    // Words alone hold none.
-    else if (kind !== 'text' && kind !== 'formula')
-      for (const key in said) if (key !== 'picture') notesIn((said as Record<string, unknown>)[key], found)
-  }
+  })
   return found
 }
 

@@ -2,7 +2,7 @@
 
 import type { Picture } from '../../work/work.ts'
 import type { BlockName, Manuscript, SaidBlock, SaidFigure, SaidGrid, SaidInline, SaidOf, SaidPicture } from '../manuscript/manuscript.ts'
-import { notesIn, saidAgain } from '../manuscript/within.ts'
+import { notesIn, saidAgain, visitSaid } from '../manuscript/within.ts'
 import { anchorOf, linkTo } from '../markup/anchors.ts'
 import type { Lost } from '../output.ts'
 import { anchorMarkdown, formulaMarkdown, inlineMarkdown, type MarkdownContext, plain } from './inlineMarkdown.ts'
@@ -209,7 +209,7 @@ function noteLines(id: string, context: Context): string[] {
 const linesOf = (block: SaidBlock, context: Context): string[] =>
   (handlers[block.kind] as (block: SaidBlock, context: Context) => string[])(block, context)
 
-const atFoot = (said: unknown, context: Context): string[][] =>
+const atFoot = (said: object, context: Context): string[][] =>
   notesIn(said).flatMap(note => (context.manuscript.notes.get(note)?.place === 'foot' ? [noteLines(note, context)] : []))
 
 /** The text, and the pictures that stand beside it. */
@@ -256,14 +256,8 @@ function countThrough({ divisions, notes }: Manuscript): boolean {
 /** Everything that has a name in the file. */
 function anchorsOf(manuscript: Manuscript): Set<string> {
   const found = new Set<string>()
-  const look = (said: unknown): void => {
-    if (Array.isArray(said)) for (const each of said) look(each)
-    else if (typeof said === 'object' && said !== null && !(said instanceof Uint8Array)) {
-      const { id, anchor, occurrence } = said as { id?: unknown; anchor?: unknown; occurrence?: unknown }
-      for (const name of [id, anchor, occurrence]) if (typeof name === 'string' && name) found.add(anchorOf(name))
-      for (const [key, value] of Object.entries(said)) if (key !== 'picture' && key !== 'words') look(value)
-    }
-  }
-  look(manuscript.divisions)
+  visitSaid(manuscript.divisions, ({ id, anchor, occurrence }) => {
+    for (const name of [id, anchor, occurrence]) if (name) found.add(anchorOf(name))
+  })
   return found
 }

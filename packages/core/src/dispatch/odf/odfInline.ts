@@ -132,18 +132,21 @@ const handlers: Handlers = {
   mention: ({ occurrence, said }, context) => context.places.around(occurrence, inlineOdf(said, context)),
   citation: ({ id, said }, context) => context.places.around(id, inlineOdf(said, context)),
   field: ({ said }, context) => inlineOdf(said, context),
-  place: ({ id, term, main, range }, { termOf, places }) => {
+  place: ({ id, term, main, range }, { manuscript, termOf, places }) => {
     const [first, second, ...rest] = termOf(term)
     if (!first) return []
-    if (range === 'end') return [element('text:alphabetical-index-mark-end', { 'text:id': anchorOf(`range ${term}`) })]
+    // A range without an end is a place, and an end without a beginning is none.
+    const begins = manuscript.ranges.get(id)
+    const ends = begins ? { 'text:id': anchorOf(`range ${begins}`) } : null
+    if (range === 'end') return ends ? [element('text:alphabetical-index-mark-end', ends)] : []
     // Two words above the last at most: what stands deeper stands with the last.
     const keys = second ? { 'text:key1': first, ...(rest.length ? { 'text:key2': second } : {}) } : {}
     const value = rest.length ? rest.join(', ') : (second ?? first)
     const attributes = { ...keys, 'text:main-entry': main ? 'true' : null }
     return [
       ...places.around(id, []),
-      range === 'start'
-        ? element('text:alphabetical-index-mark-start', { 'text:id': anchorOf(`range ${term}`), ...attributes })
+      ends
+        ? element('text:alphabetical-index-mark-start', { ...ends, ...attributes })
         : element('text:alphabetical-index-mark', { 'text:string-value': value, ...attributes }),
     ]
   },

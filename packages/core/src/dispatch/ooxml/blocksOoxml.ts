@@ -184,9 +184,11 @@ const equationOoxml = ({ id, number, formula }: SaidOf<'equation'>, context: Wor
       : number
         ? [run(number)]
         : []
-  return paragraph('Equation', placed(id, [run('\t'), formulaOoxml(formula), ...(said.length ? [run('\t'), ...said] : [])], context), [
-    w('tabs', {}, w('tab', { val: 'center', pos: twips(context.measure / 2) }), w('tab', { val: 'right', pos: twips(context.measure) })),
-  ])
+  return paragraph(
+    'Equation',
+    placed(id, [run('\t'), formulaOoxml(formula, context), ...(said.length ? [run('\t'), ...said] : [])], context),
+    [w('tabs', {}, w('tab', { val: 'center', pos: twips(context.measure / 2) }), w('tab', { val: 'right', pos: twips(context.measure) }))],
+  )
 }
 
 /** Items by their lists; blocks behind the first of an item stand under its text. */

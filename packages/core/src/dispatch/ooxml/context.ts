@@ -2,6 +2,7 @@
 import type { Picture } from '../../work/work.ts'
 import type { Manuscript, SaidDivision } from '../manuscript/manuscript.ts'
 import type { Element, Markup } from '../markup/markup.ts'
+import type { Lost } from '../output.ts'
 import type { Plans } from './planNumbers.ts'
 import { w } from './wordElements.ts'
 
@@ -49,10 +50,6 @@ export class Bookmarks {
     return number === undefined ? [] : [w('bookmarkEnd', { id: number })]
   }
   private readonly open = new Map<string, number>()
-
-  has(id: string): boolean {
-    return this.placed.has(id)
-  }
 }
 
 /** Relationships of a part of the package: pictures and addresses that it names. */
@@ -99,4 +96,6 @@ export interface WordContext {
   drawings: { next: number }
   /** The words of a term, outermost first. */
   termOf(id: string): readonly string[]
+  /** Hears what stands in another form. */
+  onLost(lost: Lost): void
 }

@@ -1,6 +1,6 @@
 /** The words of a line in an office text: runs, fields that say what is so, formulas, notes. */
 import type { PieceMark } from '../../content/pieces.ts'
-import type { InlineName, SaidInline, SaidPiece, SaidReference, SaidText } from '../manuscript/manuscript.ts'
+import type { InlineName, SaidFormula, SaidInline, SaidPiece, SaidReference, SaidText } from '../manuscript/manuscript.ts'
 import type { Element, Markup } from '../markup/markup.ts'
 import type { WordContext } from './context.ts'
 import { type NumberPiece, paragraphNumberSwitch } from './liveNumbers.ts'
@@ -42,17 +42,16 @@ function linked({ target, address }: SaidText, inner: readonly Markup[], context
   return [...inner]
 }
 
-const formula = (mathMl: string, notation: string): Markup => {
+/** One that cannot be set, or that the format has no form for, stands as its notation, so that nothing is lost. */
+export function formulaOoxml({ mathMl, notation }: SaidFormula, { division, onLost }: WordContext): Markup {
   if (mathMl)
     try {
       return officeMath(mathMl)
     } catch {
-      // It cannot be read as it was written: its notation stands, so that nothing is lost.
+      onLost({ id: division.id, says: `The formula “${notation}” stands as its notation: it has no form in office texts.` })
     }
   return run(notation, [w('rStyle', { val: 'CodeInText' })])
 }
-
-export const formulaOoxml = ({ mathMl, notation }: { mathMl: string; notation: string }): Markup => formula(mathMl, notation)
 
 /** Pieces of a number: words, and fields with what they say. */
 export const numberOoxml = (pieces: readonly NumberPiece[], look: Properties): Markup[] =>
@@ -90,8 +89,9 @@ function referring(piece: SaidPiece, { wording }: SaidReference, context: WordCo
 /** What an inline thing is in an office text: a kind that is missing here does not compile. */
 const handlers: Handlers = {
   text: (said, context, look) => linked(said, [run(said.text, lookOf(said, look))], context),
-  formula: ({ mathMl, notation, target }, context) => {
-    const inner = formula(mathMl, notation)
+  formula: (said, context) => {
+    const { target } = said
+    const inner = formulaOoxml(said, context)
     return target && context.kinds.has(target) ? [w('hyperlink', { anchor: context.bookmarks.nameOf(target), history: 1 }, inner)] : [inner]
   },
   noteMark: ({ note, number, parted }, { notes, bookmarks }) => {
@@ -113,11 +113,15 @@ const handlers: Handlers = {
   mention: ({ occurrence, said }, context, look) => context.bookmarks.around(occurrence, inlineOoxml(said, context, look)),
   citation: ({ id, said }, context, look) => context.bookmarks.around(id, inlineOoxml(said, context, look)),
   field: ({ said }, context, look) => inlineOoxml(said, context, look),
-  place: ({ id, term, main, range }, { termOf, bookmarks }) => {
+  place: ({ id, term, main, range }, { manuscript, termOf, bookmarks }) => {
     const words = termOf(term).map(each => each.replace(/[":\\;]/g, sign => `\\${sign}`))
-    if (!words.length || range === 'end') return range === 'end' ? bookmarks.end(`range ${term}`) : []
-    const opened = range === 'start' ? bookmarks.start(`range ${term}`) : []
-    const switches = `${main ? ' \\b' : ''}${opened.length ? ` \\r ${bookmarks.nameOf(`range ${term}`)}` : ''}`
+    // A range without an end is a place, and an end without a beginning is none.
+    const begins = manuscript.ranges.get(id)
+    const whole = begins ? `range ${begins}` : ''
+    if (range === 'end') return whole ? bookmarks.end(whole) : []
+    if (!words.length) return []
+    const opened = whole ? bookmarks.start(whole) : []
+    const switches = `${main ? ' \\b' : ''}${whole ? ` \\r ${bookmarks.nameOf(whole)}` : ''}`
     return [...opened, ...bookmarks.around(id, hidden(`XE "${words.join(':')}"${switches}`))]
   },
 }

@@ -13,7 +13,11 @@ export function rasteriserOf(program: () => Promise<Uint8Array>, fonts: Fonts): 
   return async ({ bytes, name }, width) => {
     const { initWasm, Resvg } = await import('@resvg/resvg-wasm')
     begun ??= program().then(read => initWasm(read as Uint8Array<ArrayBuffer>))
-    await begun
+    // One that could not be read is asked for anew by the next drawing.
+    await begun.catch(error => {
+      begun = null
+      throw error
+    })
     const { serif, serifItalic, serifBold, sans, sansSemibold, mono } = fonts
     const drawn = new Resvg(strFromU8(bytes), {
       fitTo: { mode: 'width', value: width },

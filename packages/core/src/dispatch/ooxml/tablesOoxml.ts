@@ -45,7 +45,7 @@ export function tableOoxml({ id, head, caption, above, grids, notes }: SaidTable
   const below = notes.map(note => said('TableNote', note, context))
   // Two tables without a paragraph between them are one.
   const end = below.length || !above ? [] : [paragraph('AfterTable', [])]
-  return above ? [...named, ...body, ...below, ...end] : [...body, ...below, ...(below.length ? [] : []), ...named]
+  return above ? [...named, ...body, ...below, ...end] : [...body, ...below, ...named]
 }
 
 function gridOoxml({ rows, heads, columns }: SaidGrid, context: WordContext): Element {

@@ -9,7 +9,7 @@ import { kindsOf } from '../manuscript/kinds.ts'
 import type { Manuscript, SaidDivision } from '../manuscript/manuscript.ts'
 import { notesIn } from '../manuscript/within.ts'
 import { type Element, element, type Markup, xmlOf } from '../markup/markup.ts'
-import type { Lost } from '../output.ts'
+import type { Lost, Writing } from '../output.ts'
 import { packFiles } from '../packFiles.ts'
 import { pictureEnding } from '../pictureEnding.ts'
 import { blocksOoxml, headingOoxml } from './blocksOoxml.ts'
@@ -41,10 +41,12 @@ export async function writeOoxml(
   date: Date,
   rasterise: Rasterise,
   onLost: (lost: Lost) => void = () => {},
+  /** Hears of each drawing that is made into dots, which is most of the work; ends it by answering false. */
+  onDrawing?: Writing['onProgress'],
 ): Promise<Uint8Array> {
   const { work } = manuscript
   const media = new Map<string, Uint8Array>()
-  const shownAs = await dotsOf(manuscript, rasterise)
+  const shownAs = await dotsOf(manuscript, rasterise, onDrawing)
   const notes = planNotes(manuscript)
   const relationships = new Relationships()
   const heads = new HeadParts()
@@ -56,6 +58,7 @@ export async function writeOoxml(
   }
   const shared = {
     manuscript,
+    onLost,
     plans: planNumbers(manuscript),
     bookmarks: new Bookmarks(),
     notes,
@@ -136,16 +139,17 @@ function ending(content: readonly Element[], section: Element): Element[] {
 }
 
 /** Dots for every drawing that is shown. */
-async function dotsOf({ work }: Manuscript, rasterise: Rasterise): Promise<Map<string, Uint8Array>> {
+async function dotsOf({ work }: Manuscript, rasterise: Rasterise, onDrawing: Writing['onProgress']): Promise<Map<string, Uint8Array>> {
   const used = new Set<string>()
   work.doc.descendants(node => {
     if (node.attrs.picture) used.add(node.attrs.picture)
     return !node.isTextblock
   })
+  const drawings = [...used].flatMap(name => work.pictures.get(name) ?? []).filter(({ type }) => type === 'image/svg+xml')
   const dots = new Map<string, Uint8Array>()
-  for (const name of used) {
-    const picture = work.pictures.get(name)
-    if (picture?.type === 'image/svg+xml') dots.set(name, await rasterise(picture, dotsAcross))
+  for (const [at, drawing] of drawings.entries()) {
+    dots.set(drawing.name, await rasterise(drawing, dotsAcross))
+    if (onDrawing?.(at + 1, drawings.length) === false) throw new Error('Writing the office text was cancelled.')
   }
   return dots
 }

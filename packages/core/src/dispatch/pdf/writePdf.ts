@@ -34,8 +34,6 @@ export interface PdfOptions {
   onPage?(done: number, of: number): boolean | undefined
 }
 
-export class Cancelled extends Error {}
-
 export async function writePdf(turnover: Turnover, fonts: Fonts, { date, attached, onPage }: PdfOptions): Promise<Uint8Array> {
   const { work, pages } = turnover
   const { author, keywords, about, language } = work.settings
@@ -67,7 +65,7 @@ export async function writePdf(turnover: Turnover, fonts: Fonts, { date, attache
   const writer = new PdfWriter(document, turnover, fonts)
   for (const page of pages) {
     writer.page(page)
-    if (onPage?.(page.index + 1, pages.length) === false) throw new Cancelled('Writing the PDF was cancelled.')
+    if (onPage?.(page.index + 1, pages.length) === false) throw new Error('Writing the PDF was cancelled.')
   }
   writer.finish()
   document.end()

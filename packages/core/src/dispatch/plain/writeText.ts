@@ -235,7 +235,7 @@ const linesOf = (block: SaidBlock, writing: Writing): string[] =>
   (handlers[block.kind] as (block: SaidBlock, writing: Writing) => string[])(block, writing)
 
 /** A block with the notes of the foot of its page behind it. */
-function withNotes(said: unknown, lines: string[], writing: Writing): string[][] {
+function withNotes(said: object, lines: string[], writing: Writing): string[][] {
   const notes = notesIn(said).filter(note => writing.manuscript.notes.get(note)?.place === 'foot')
   return [lines, notes.flatMap(note => indented(noteLines(note, { ...writing, width: writing.width - 4 }), 4))]
 }

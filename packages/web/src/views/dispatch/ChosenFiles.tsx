@@ -3,6 +3,7 @@ import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { useState } from 'react'
 import { type Job, sizeOf } from '../../session/jobState.ts'
 import { Check } from '../../ui/fields.tsx'
+import { JobState } from './JobState.tsx'
 import { NotHeld } from './NotHeld.tsx'
 
 interface Props {
@@ -40,19 +41,7 @@ export function ChosenFiles({ outputs, chosen, onChosen, job, busy, onSave }: Pr
           </button>
         )}
       </div>
-      <div aria-live="polite">
-        {job?.kind === 'writing' && (
-          <p className="progress-line">
-            {job.says} <progress value={job.done} max={job.of} aria-label={job.says} />
-          </p>
-        )}
-        {job?.kind === 'failed' && <p className="text-(--mend)">Not saved: {job.message}</p>}
-        {job?.kind === 'done' && (
-          <p className="text-(--structure)">
-            Saved: {job.files.length} files, {sizeOf(job.size)} in {job.seconds.toFixed(1)} s.
-          </p>
-        )}
-      </div>
+      <JobState job={job} counted />
       {job?.kind === 'done' && (
         <ul className="grid gap-1" aria-label="What was saved">
           {job.files.map(({ title, file, size, lost }) => (

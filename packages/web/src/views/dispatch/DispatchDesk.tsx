@@ -2,6 +2,7 @@
 
 import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
+import { compareMilestones } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { loadKeepsakes, useKeepsakes } from '../../composer/keepsakes.ts'
@@ -35,13 +36,13 @@ export function DispatchDesk() {
   const writer = useView(view => view.role === 'writer')
   const milestoneName = milestone ?? `Dispatched on ${dayOf(new Date().toISOString())}`
   const write = (wanted: readonly Output[], together = false): void => {
-    // What has pages in it leaves the house with them: the numbers and pages it has go on record when it is written.
+    // What has numbers and pages in it leaves the house with them: they go on record when it is written.
     const recorded = wanted.some(output => output.recorded) && writer && milestoneName.trim() !== ''
     const records = recorded ? session.records() : null
     if (recorded && !records)
       notify({
         kind: 'wrong',
-        text: 'No milestone is taken: the pages of the latest change are still being made. Save the PDF again in a moment to have one.',
+        text: 'No milestone is taken: the pages of the latest change are still being made. Save again in a moment to have one.',
       })
     const { withKeepsakes, withWork, spokenFormulas, width } = options
     writeFiles(session.id, session.work, wanted, {
@@ -52,11 +53,14 @@ export function DispatchDesk() {
       width,
       onWritten: files => {
         const name = milestoneName.trim().slice(0, 200)
-        const taken = records !== null && session.takeMilestone(name, records)
+        // One of this name that says the same is there already: files that leave one by one share it.
+        const last = session.work.milestones.at(-1)
+        const same = records !== null && last?.name === name && compareMilestones(last.records, records).length === 0
+        const taken = same || (records !== null && session.takeMilestone(name, records))
         if (records && !taken)
           notify({
             kind: 'wrong',
-            text: 'The PDF is saved, but no milestone was taken with it: the work was closed, or is not written here any more.',
+            text: 'The files are saved, but no milestone was taken with them: the work was closed, or is not written here any more.',
           })
         void keepDispatch(session.id, files, taken ? name : '')
       },
@@ -83,11 +87,12 @@ export function DispatchDesk() {
         <section>
           <SectionTitle>On record</SectionTitle>
           <label className="field">
-            <span>Milestone that is taken with the PDF; empty for none</span>
+            <span>Milestone that is taken with the files; empty for none</span>
             <input type="text" maxLength={200} value={milestoneName} onChange={event => setMilestone(event.target.value)} />
           </label>
           <p className="quiet-note">
-            It keeps every number and page as they are now. <Link to="../ledger?since">What changed since earlier ones</Link>
+            It keeps every number and page as they are now, when files leave that have them in their text; a bundle or a ledger alone takes
+            none. <Link to="../ledger?since">What changed since earlier ones</Link>
           </p>
           {last && <CopyChanges since={last} />}
         </section>
@@ -123,7 +128,7 @@ export function DispatchDesk() {
             }
           />
         </section>
-        <EarlierDispatches work={session.id} after={own?.kind === 'done' ? own : null} />
+        <EarlierDispatches work={session.id} />
       </div>
     </main>
   )

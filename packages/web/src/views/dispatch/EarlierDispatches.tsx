@@ -1,4 +1,5 @@
 /** What left the house before: when, which files, with which milestone, and what each adds up to. */
+import { liveQuery } from 'dexie'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { sizeOf } from '../../session/jobState.ts'
@@ -8,19 +9,13 @@ import { SectionTitle } from '../../ui/SectionTitle.tsx'
 
 const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 
-/** `after` is what was written last: the list is read again behind it. */
-export function EarlierDispatches({ work, after }: { work: string; after: unknown }) {
+export function EarlierDispatches({ work }: { work: string }) {
   const [list, setList] = useState<DispatchRecord[]>([])
-  // biome-ignore lint/correctness/useExhaustiveDependencies: read again when something was written
   useEffect(() => {
-    let gone = false
-    void dispatchesOf(work)
-      .then(found => !gone && setList(found))
-      .catch(() => {})
-    return () => {
-      gone = true
-    }
-  }, [work, after])
+    // A list that cannot be read is not shown: the files that left are not less for it.
+    const watched = liveQuery(() => dispatchesOf(work)).subscribe({ next: setList, error: () => setList([]) })
+    return () => watched.unsubscribe()
+  }, [work])
   if (!list.length) return null
   return (
     <section>

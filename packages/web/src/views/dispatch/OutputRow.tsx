@@ -1,7 +1,8 @@
 /** A kind of file: what is in it, what can be chosen of it, and how far it is. */
 import type { Output } from '@steady-ledger/core/dispatch/output.ts'
-import { type Job, sizeOf } from '../../session/jobState.ts'
+import type { Job } from '../../session/jobState.ts'
 import { Check, Field } from '../../ui/fields.tsx'
+import { JobState } from './JobState.tsx'
 import { NotHeld } from './NotHeld.tsx'
 import type { OutputOptions } from './outputOptions.ts'
 
@@ -76,19 +77,7 @@ export function OutputRow({ output, job, busy, chosen, onChoose, options, onOpti
             />
           </div>
         )}
-        <div aria-live="polite">
-          {job?.kind === 'writing' && (
-            <p className="progress-line">
-              {job.says} <progress value={job.done} max={job.of} aria-label={job.says} />
-            </p>
-          )}
-          {job?.kind === 'done' && (
-            <p className="text-(--structure)">
-              Saved: {sizeOf(job.size)} in {job.seconds.toFixed(1)} s.
-            </p>
-          )}
-          {job?.kind === 'failed' && <p className="text-(--mend)">Not saved: {job.message}</p>}
-        </div>
+        <JobState job={job} />
         {job?.kind === 'done' && <NotHeld lost={job.files[0]?.lost ?? []} />}
       </div>
       {job?.kind === 'writing' ? (
