@@ -5,7 +5,7 @@
 
 import { type PartName, partNames, partsOf, partsOnPages, sameParts } from '@steady-ledger/core/work/parts/index.ts'
 import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/parts/milestones.ts'
-import { setPart } from '@steady-ledger/core/work/steps/workStep.ts'
+import { setPart, WorkStep } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { closeHistory, redo, undo } from '@tiptap/pm/history'
 import type { Node } from '@tiptap/pm/model'
@@ -266,10 +266,12 @@ export class Session {
     const steps = this.document.apply(tr)
     const changed = steps.length > 0
     if (changed) {
-      this.pages.steps(steps.map(step => step.toJSON()))
+      // Pages say nothing of milestones: one that is taken leaves them as they are, so that the next can be taken at once.
+      const owed = steps.filter(step => !(step instanceof WorkStep && step.part === 'milestones'))
+      if (owed.length) this.pages.steps(owed.map(step => step.toJSON()))
       // Said once and not at every key.
       const { balanced, unsaved } = this.use.getState()
-      if (balanced || !unsaved) this.use.setState({ balanced: false, unsaved: true })
+      if ((balanced && owed.length) || !unsaved) this.use.setState({ balanced: balanced && !owed.length, unsaved: true })
       this.saver.changed(this.work)
     }
     this.view?.updateState(this.state)
