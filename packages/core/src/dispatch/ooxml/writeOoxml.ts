@@ -235,11 +235,12 @@ function notesOoxml(
       ruled(0, 'continuationSeparator', 'continuationSeparator'),
       own.map(([id, { number, mark }]) => {
         const { paragraphs } = manuscript.notes.get(id)!
+        const within: WordContext = { ...context, onLost: lost => context.onLost({ ...lost, id }) }
         return w(
           one,
           { id: number },
           paragraphs.map((said, at) => {
-            const words = inlineOoxml(said, context)
+            const words = inlineOoxml(said, within)
             const head: Markup[] = at
               ? []
               : [w('r', {}, w('rPr', {}, w('rStyle', { val: reference })), mark === null ? w(`${one}Ref`) : w('t', {}, mark)), run(' ')]
