@@ -30,6 +30,8 @@ test.each<[string, string[]]>([
   ['\\sin\\theta', ['\\theta']],
   ['x\\text{ if }y', ['x', 'y']],
   ['z_{\\max}', ['z_{\\max}']],
+  ['\\underrightarrow{\\lim^{a}}', ['a']],
+  ['\\overline{\\max_{b}^{c}}', ['b', 'c']],
   ['h_{1}', ['h_{1}']],
   ['3.5\\times10^{2}', []],
 ])('%s uses its symbols', (notation, keys) => {

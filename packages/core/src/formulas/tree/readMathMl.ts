@@ -344,7 +344,7 @@ function readOverUnder(element: MathElement): Term[] {
   const below = tag === 'mover' ? undefined : second
   const above = tag === 'munder' ? undefined : tag === 'mover' ? second : third
   const known = tag !== 'munderover' && markOf(second, tag === 'munder')
-  if (known && !(known.includes('vector') && second!.attributes['data-latex']?.startsWith('\\to'))) return [decoration(known, slot(base))]
+  if (known && !(known.includes('vector') && second!.attributes['data-latex']?.startsWith('\\to'))) return [decoration(known, slot(unframed(base)))]
   const inside = (base.tag === 'mrow' || base.tag === 'mstyle') && base.children.length === 1 ? base.children[0]! : base
   const arrowLike =
     isOperator(inside) &&
@@ -355,6 +355,20 @@ function readOverUnder(element: MathElement): Term[] {
   const last = row.at(-1)
   if (row.length && (takesLimits(last) || isBraced(last))) return readScripts(base, below, above, true)
   return [stack(slot(base), below && slot(below), above && slot(above))]
+}
+
+/**
+ * A name with limits under a mark: the reader of the notation takes its spaces from it, by an empty sign before it and on the name. Nobody
+ * wrote them.
+ */
+function unframed(base: MathElement): MathElement {
+  const [before, held, ...more] = base.children
+  const framed = base.tag === 'mrow' && isOperator(before) && !textOf(before) && before.attributes.rspace === '0' && held && !more.length
+  if (!framed) return base
+  const [name, ...limits] = held.children
+  if (!isOperator(name)) return base
+  const { lspace: _left, rspace: _right, ...attributes } = name.attributes
+  return { ...held, children: [{ ...name, attributes }, ...limits] }
 }
 
 /** What is written over an arrow stands in a frame that keeps it at a distance. */
