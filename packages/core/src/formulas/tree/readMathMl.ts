@@ -344,7 +344,8 @@ function readOverUnder(element: MathElement): Term[] {
   const below = tag === 'mover' ? undefined : second
   const above = tag === 'munder' ? undefined : tag === 'mover' ? second : third
   const known = tag !== 'munderover' && markOf(second, tag === 'munder')
-  if (known && !(known.includes('vector') && second!.attributes['data-latex']?.startsWith('\\to'))) return [decoration(known, slot(unframed(base)))]
+  if (known && !(known.includes('vector') && second!.attributes['data-latex']?.startsWith('\\to')))
+    return [decoration(known, slot(unframed(base)))]
   const inside = (base.tag === 'mrow' || base.tag === 'mstyle') && base.children.length === 1 ? base.children[0]! : base
   const arrowLike =
     isOperator(inside) &&
