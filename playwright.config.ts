@@ -1,8 +1,5 @@
 import { defineConfig } from '@playwright/test'
-import { chromiumFlags } from './e2e/chromium.ts'
-
-/** Pages of tests live for seconds: to compile for the long run takes longer than it saves. */
-const forShortLives = '--js-flags=--invocation-count-for-maglev=2000 --invocation-count-for-turbofan=20000 --liftoff-only'
+import { chromiumFlags, forShortLives } from './e2e/chromium.ts'
 
 export default defineConfig({
   testDir: 'e2e',

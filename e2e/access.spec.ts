@@ -1,7 +1,7 @@
 /** Every view, light and dark, wide and narrow, holds to WCAG AA and to what is held good beyond it, as far as a program can tell. */
 import AxeBuilder from '@axe-core/playwright'
 import { atRest, openChapter, openDemo } from './support.ts'
-import { expect, test } from './test.ts'
+import { expect, inNewPage as test } from './test.ts'
 
 test('every view, in the light and in the dark', async ({ page }) => {
   // Fifteen views are looked through, rule by rule: on a busy machine that takes minutes.

@@ -8,3 +8,7 @@ export const chromiumFlags = [
   '--disable-component-update',
   '--disable-sync',
 ]
+
+/** What tests run is run a few times: to compile it for the long run takes longer than it saves, and so does looking for memory often. */
+export const forShortLives =
+  '--js-flags=--invocation-count-for-maglev=2000 --invocation-count-for-turbofan=20000 --liftoff-only --min-semi-space-size=64 --semi-space-growth-factor=4'

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs'
 import { generateWork } from '../demo/src/generate.ts'
 import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
 import { inBalance, openChapter, openDemo, saved, smallSvg, withFile } from './support.ts'
-import { expect, test } from './test.ts'
+import { expect, inNewPage, test } from './test.ts'
 
 test('the PDF is written from the application and is sound', async ({ page }) => {
   await openDemo(page, 'dispatch')
@@ -61,7 +61,7 @@ test('a work with hundreds of formulas nobody has seen before says that they are
   expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)
 })
 
-test('files that are not bundles are refused in plain words and change nothing', async ({ page }) => {
+inNewPage('files that are not bundles are refused in plain words and change nothing', async ({ page }) => {
   await page.goto('/')
   await expect(page.locator('.work-card')).toHaveCount(4)
   for (const [name, content, says] of [

@@ -1,7 +1,7 @@
 /** Writing: text, headings, notes, references, equations, tables, lists, and what is kept. */
 
 import { atRest, inBalance, newThesis, openChapter, openDemo, saved } from './support.ts'
-import { expect, test } from './test.ts'
+import { expect, inNewPage, test } from './test.ts'
 
 test('a chapter written from nothing: title, paragraph, heading, list, note, reference, equation, table', async ({ page }) => {
   await newThesis(page)
@@ -81,7 +81,7 @@ test('what is typed right after asking for an equation is in it', async ({ page 
   await expect(page.locator('.composer')).toHaveCount(0)
 })
 
-test('a key acts where the cursor is seen, though the browser tells of it late', async ({ page }) => {
+inNewPage('a key acts where the cursor is seen, though the browser tells of it late', async ({ page }) => {
   // As under load: what the browser itself says of a moved cursor comes only after the keys.
   await page.addInitScript(() =>
     document.addEventListener('selectionchange', event => event.isTrusted && event.stopImmediatePropagation(), true),

@@ -4,8 +4,9 @@ import os from 'node:os'
 import path from 'node:path'
 import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
+import { supervision } from '../packages/web/src/session/pagesClient.ts'
 import { inBalance, openChapter, openDemo, saved } from './support.ts'
-import { expect, inNewBrowser, type Page, inOwnBrowser as test } from './test.ts'
+import { expect, inNewBrowser, inOwnBrowser, type Page, inNewPage as test } from './test.ts'
 
 const words = 'Words that must not be lost. '
 const titlePage = '.division.open p'
@@ -237,8 +238,8 @@ test('in a tab that reads along a remedy does nothing, and says why', async ({ c
   await expect(reader.locator('.notice')).not.toContainText('Mended')
 })
 
-test('the thread that makes pages throws, then hangs for good: the pages come back, and those in sight stay', async ({ page }) => {
-  test.setTimeout(120_000)
+inOwnBrowser('the thread that makes pages throws, then hangs for good: the pages come back, and those in sight stay', async ({ page }) => {
+  await page.clock.install()
   await openDemo(page, 'pages')
   await expect(page.locator('.page-sheet').first()).toBeVisible()
   const thread = () => page.workers().find(worker => worker.url().includes('turnover'))!
@@ -257,13 +258,17 @@ test('the thread that makes pages throws, then hangs for good: the pages come ba
   await second.evaluate(
     () =>
       void setTimeout(() => {
-        for (;;);
+        const { buffer } = new WebAssembly.Memory({ initial: 1, maximum: 1, shared: true })
+        Atomics.wait(new Int32Array(buffer), 0, 0)
       }),
   )
   await page.getByRole('link', { name: 'Galley', exact: true }).click()
   await write(page)
   await expect(page.locator('.books')).toHaveAttribute('aria-busy', 'true')
-  await expect.poll(() => page.workers().some(worker => worker === second), { timeout: 60_000 }).toBe(false)
+  await page.clock.runFor(1000 + supervision.interval * (supervision.mostUnanswered - 2))
+  expect(page.workers().some(worker => worker === second)).toBe(true)
+  await page.clock.runFor(supervision.interval * 3)
+  await expect.poll(() => page.workers().some(worker => worker === second)).toBe(false)
   await expect(page.locator('.books[aria-busy="false"]')).toContainText(/In balance|must mend/, { timeout: 30_000 })
   await saved(page)
 })
@@ -314,7 +319,7 @@ test('works of an older version of the program, and one in a language that no br
   await expect(page.locator(titlePage).first()).toContainText(words.trim())
 })
 
-test('a clock that is set back loses nothing and leaves the order of the shelf', async ({ page }) => {
+inOwnBrowser('a clock that is set back loses nothing and leaves the order of the shelf', async ({ page }) => {
   await page.clock.install({ time: new Date('2026-11-26T10:00:00') })
   await openDemo(page, 'galley', 'demo-paper')
   await write(page, 'Before. ')

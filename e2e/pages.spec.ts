@@ -1,5 +1,5 @@
 import { openDemo } from './support.ts'
-import { expect, test } from './test.ts'
+import { expect, inNewPage, test } from './test.ts'
 
 test('pages stand facing, single or in a grid, and the page in sight stays in sight', async ({ page }) => {
   await openDemo(page, 'pages/20')
@@ -52,7 +52,7 @@ test('a page says why it ended where it did, and a figure why it stands where it
   await expect(page).toHaveURL(/galley/)
 })
 
-test('the browser prints the same pages, each on a sheet of its own', async ({ page }) => {
+inNewPage('the browser prints the same pages, each on a sheet of its own', async ({ page }) => {
   await page.addInitScript(() => {
     window.print = () => {
       const sheets = document.querySelectorAll('.print-pages .page-sheet')

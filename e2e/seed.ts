@@ -60,8 +60,11 @@ let seed: string | undefined
 export async function putSeed(page: Page): Promise<void> {
   if (!existsSync(file)) throw new Error('There is no seed: the set-up of the browser tests did not run.')
   seed ??= readFileSync(file, 'utf8')
-  await page.evaluate(async (text: string) => {
-    const { version, stores } = JSON.parse(text) as Dump
+  // It stays in the page: some megabytes are not sent for every test.
+  if (!(await page.evaluate(() => 'ledgerSeed' in window)))
+    await page.evaluate(text => void Object.assign(window, { ledgerSeed: JSON.parse(text) }), seed)
+  await page.evaluate(async () => {
+    const { version, stores } = (window as unknown as { ledgerSeed: Dump }).ledgerSeed
     const bytesOf = (base64: string): Uint8Array<ArrayBuffer> => Uint8Array.from(atob(base64), letter => letter.charCodeAt(0))
     const whole = (value: unknown): unknown => {
       if (Array.isArray(value)) return value.map(whole)
@@ -119,5 +122,5 @@ export async function putSeed(page: Page): Promise<void> {
         }
       }
     })
-  }, seed)
+  })
 }

@@ -10,6 +10,9 @@ export { expect, type Page, test as inNewBrowser } from '@playwright/test'
 
 /** An empty page under the address of the application. */
 const blank = '/blank-page-for-the-seed'
+/** An address that the application knows nothing under. */
+const nowhere = '/no-such-place'
+const size = { width: 1280, height: 800 }
 
 async function seeded(page: Page): Promise<void> {
   await page.route(`**${blank}`, route => route.fulfill({ contentType: 'text/html', body: '<!doctype html><title>Seed</title>' }))
@@ -31,39 +34,101 @@ export const inOwnBrowser = base.extend({
   },
 })
 
-export const test = base.extend<object, { profile: BrowserContext }>({
+interface Profile {
+  context: BrowserContext
+  /** A page in which the application runs and nothing is open, from a test that left no trace in it. */
+  warm: Page | null
+}
+
+/** In a page of its own: for tests of what a page does when it begins, and those that change what only a new page takes back. */
+export const inNewPage = base.extend<object, { profile: Profile }>({
   profile: [
     async ({ launchOptions }, use, { project }) => {
       const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-profile-'))
       const { baseURL, viewport, serviceWorkers, actionTimeout } = project.use
-      const profile = await chromium.launchPersistentContext(folder, {
+      const context = await chromium.launchPersistentContext(folder, {
         ...launchOptions,
         ...(baseURL ? { baseURL } : {}),
         ...(viewport ? { viewport } : {}),
         ...(serviceWorkers ? { serviceWorkers } : {}),
       })
-      profile.setDefaultTimeout(actionTimeout ?? 20_000)
-      await use(profile)
-      await profile.close()
+      context.setDefaultTimeout(actionTimeout ?? 20_000)
+      await use({ context, warm: null })
+      await context.close()
       rmSync(folder, { recursive: true, force: true, maxRetries: 5 })
     },
     { scope: 'worker' },
   ],
   context: async ({ profile }, use) => {
-    await use(profile)
+    const { context } = profile
+    await use(context)
     // The first page, which is empty, stays: with the last of them the browser would go.
-    await Promise.all(
-      profile
-        .pages()
-        .slice(1)
-        .map(page => page.close()),
-    )
-    await profile.unrouteAll({ behavior: 'ignoreErrors' })
-    await profile.clearPermissions()
+    const over = context.pages().filter((page, index) => index > 0 && page !== profile.warm)
+    await Promise.all(over.map(page => page.close()))
+    await context.unrouteAll({ behavior: 'ignoreErrors' })
+    await context.clearPermissions()
   },
-  page: async ({ context }, use) => {
+  page: async ({ context, profile }, use) => {
+    // One work is open in one page: another one would hold the storage that is put back.
+    await profile.warm?.close()
+    profile.warm = null
     const page = await context.newPage()
     await seeded(page)
     await use(page)
+  },
+})
+
+/** Goes to an address as a link in the application does. */
+const follow = (page: Page, to: string): Promise<void> =>
+  page.evaluate(to => {
+    const idx = ((history.state as { idx?: number } | null)?.idx ?? 0) + 1
+    history.pushState({ idx, key: String(idx), usr: null }, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: history.state }))
+  }, to)
+
+/** Closes what is open, and says whether the page can serve another test. What is in storage, which the seed is put over, is no trace. */
+async function leavesNoTrace(page: Page): Promise<boolean> {
+  for (const kind of ['console', 'dialog', 'download', 'pageerror', 'request', 'response'] as const) page.removeAllListeners(kind)
+  const { width, height } = page.viewportSize() ?? { width: 0, height: 0 }
+  if (page.isClosed() || width !== size.width || height !== size.height) return false
+  if ((await page.locator('html').getAttribute('data-theme')) !== 'light') return false
+  await follow(page, '/')
+  await page.getByRole('button', { name: 'Begin a thesis' }).waitFor({ timeout: 5000 })
+  for (const notice of (await page.locator('.notice').all()).reverse())
+    await notice.getByRole('button', { name: 'Close the notice' }).click({ timeout: 2000 })
+  await follow(page, nowhere)
+  await page.getByText('There is nothing at this address').waitFor({ timeout: 5000 })
+  return true
+}
+
+/**
+ * In a page in which the test before left the application as it was, if it did: the first address that is asked for is gone to within it, so that
+ * the work is opened from storage by a program that runs already. Any other is loaded as an address is.
+ */
+export const test = inNewPage.extend({
+  page: async ({ context, profile }, use, info) => {
+    const before = profile.warm
+    profile.warm = null
+    const page = before ?? (await context.newPage())
+    if (before) await putSeed(page)
+    else await seeded(page)
+    const { goto } = page
+    if (before)
+      page.goto = async (address, options) => {
+        page.goto = goto
+        if (!address.startsWith('/')) return goto.call(page, address, options)
+        await follow(page, address)
+        return null
+      }
+    // A page that saved a file asks before it saves the next one, unless a key was pressed just before.
+    let saved = false
+    page.on('download', () => {
+      saved = true
+    })
+    await use(page)
+    page.goto = goto
+    const usual = info.status === info.expectedStatus && !saved && context.pages().length === 2
+    if (usual && (await leavesNoTrace(page).catch(() => false))) profile.warm = page
+    else await page.close()
   },
 })

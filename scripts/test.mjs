@@ -10,22 +10,29 @@ mkdirSync('test-results', { recursive: true })
 
 let passed = 0
 let failed = 0
+/** What failed, by name: told again at the end, where it is read. */
+const wrong = []
 /** A step that is right or wrong as a whole. */
 const step = (name, command) => {
   process.stdout.write(`\n── ${name}\n`)
   const { status } = spawnSync(command, { shell: true, stdio: 'inherit' })
   if (status === 0) passed++
-  else failed++
+  else {
+    failed++
+    wrong.push(name)
+  }
   return status === 0
 }
 const count = (file, read) => {
   if (!existsSync(file)) {
     failed++
+    wrong.push(`${file} was not written`)
     return
   }
-  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')))
+  const [good, bad, names] = read(JSON.parse(readFileSync(file, 'utf8')))
   passed += good
   failed += bad
+  wrong.push(...names)
 }
 
 step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
@@ -45,11 +52,27 @@ spawnSync(
   // One that does not come to its end is a failure, and is told as one.
   { stdio: 'inherit', timeout: 15 * 60_000 },
 )
-count('test-results/unit.json', report => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites])
+count('test-results/unit.json', report => [
+  report.numPassedTests,
+  report.numFailedTests + report.numRuntimeErrorTestSuites,
+  report.testResults.flatMap(({ name, assertionResults }) =>
+    assertionResults.filter(({ status }) => status === 'failed').map(({ fullName }) => `${name}: ${fullName}`),
+  ),
+])
+/** Titles of the browser tests that failed, of a suite and those in it. */
+const failedIn = ({ file, specs = [], suites = [] }) => [
+  ...specs.filter(({ ok }) => !ok).map(({ title }) => `${file}: ${title}`),
+  ...suites.flatMap(failedIn),
+]
 if (built) {
   process.stdout.write('\n── browser tests\n')
   spawnSync('npx', ['playwright', 'test'], { stdio: 'inherit' })
-  count('test-results/e2e.json', ({ stats, errors }) => [stats.expected, stats.unexpected + stats.flaky + errors.length])
+  count('test-results/e2e.json', ({ stats, errors, suites }) => [
+    stats.expected,
+    stats.unexpected + stats.flaky + errors.length,
+    suites.flatMap(failedIn),
+  ])
 }
+if (wrong.length > 0) process.stdout.write(`\nfailed:\n${wrong.map(name => `  ${name}\n`).join('')}`)
 process.stdout.write(`\ntests: ${passed} passed, ${failed} failed\n`)
 process.exitCode = failed > 0 || passed === 0 ? 1 : 0

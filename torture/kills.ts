@@ -7,9 +7,9 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { chromiumFlags } from '../e2e/chromium.ts'
+import { chromiumFlags, forShortLives } from '../e2e/chromium.ts'
 
-const flags = [...chromiumFlags, '--headless', '--remote-debugging-port=0', '--window-size=1280,800']
+const flags = [...chromiumFlags, forShortLives, '--headless', '--remote-debugging-port=0', '--window-size=1280,800']
 
 const wait = (milliseconds: number): Promise<void> => new Promise(resolve => setTimeout(resolve, milliseconds))
 
@@ -146,7 +146,7 @@ async function typeUntilKilled(page: Page, victim: Victim, first: number, commit
       if (random() < 0.3) await wait(random() * 700)
     }
   })().catch(() => {})
-  await wait(150 + random() * 2200)
+  await wait(150 + random() * 1500)
   alive = false
   await victim.kill()
   await Promise.all([typing, watching])

@@ -1,4 +1,5 @@
 /** Numbers in office texts live: counted anew by the rules of the standard they are what they show, and what the ledger says. */
+
 import { strFromU8, unzipSync } from 'fflate'
 import { eq, fig, h2, num, p, ref } from '../../../demo/src/builder.ts'
 import { demoWorks } from '../../../demo/src/index.ts'
@@ -6,6 +7,7 @@ import type { Turnover } from '../src/turnover/turnover.ts'
 import { newTerm } from '../src/work/registers/terms.ts'
 import { type Node, schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
+import { named } from './support/markup.ts'
 import { type OfficeField, readOffice, wrongFields } from './support/readOffice.ts'
 import { readOpenText } from './support/readOpenText.ts'
 import { written } from './support/readOutputs.ts'
@@ -55,9 +57,9 @@ test('a figure that is put in moves the numbers behind it as ours would', async 
   const [before, after] = await Promise.all([false, true].map(async more => written('docx', newEngine().run(workOf(figures(more))))))
   // The reader of the text copies the caption of the first figure behind it, and updates the fields.
   const changed = readOffice(before!, document => {
-    const caption = [...document.getElementsByTagName('w:p')].find(each => each.textContent.endsWith('One'))!
+    const caption = named(document, 'w:p').find(each => each.textContent.endsWith('One'))!
     const copy = caption.cloneNode(true) as Element
-    for (const mark of [...copy.getElementsByTagName('w:bookmarkStart'), ...copy.getElementsByTagName('w:bookmarkEnd')]) mark.remove()
+    for (const mark of [...named(copy, 'w:bookmarkStart'), ...named(copy, 'w:bookmarkEnd')]) mark.remove()
     caption.after(copy)
   })
   const asked = (fields: readonly OfficeField[]) => fields.filter(({ instruction }) => /^REF/.test(instruction)).map(({ comes }) => comes)
@@ -65,11 +67,9 @@ test('a figure that is put in moves the numbers behind it as ours would', async 
   expect(asked(changed.fields)).toEqual(['1.1', '1.3', '1.1', '1.1', '2.1'])
   // A chapter that is put in moves what stands in those behind it.
   const moved = readOffice(before!, document => {
-    const chapters = [...document.getElementsByTagName('w:p')].filter(
-      each => each.getElementsByTagName('w:pStyle')[0]?.getAttribute('w:val') === 'Heading1',
-    )
+    const chapters = named(document, 'w:p').filter(each => named(each, 'w:pStyle')[0]?.getAttribute('w:val') === 'Heading1')
     const copy = chapters[0]!.cloneNode(true) as Element
-    for (const mark of [...copy.getElementsByTagName('w:bookmarkStart'), ...copy.getElementsByTagName('w:bookmarkEnd')]) mark.remove()
+    for (const mark of [...named(copy, 'w:bookmarkStart'), ...named(copy, 'w:bookmarkEnd')]) mark.remove()
     chapters[0]!.before(copy)
   })
   expect(asked(moved.fields)).toEqual(['2.1', '2.2', '2.1', '2.1', '3.1'])
@@ -94,17 +94,14 @@ test('the same in an OpenDocument text: by the outline and by sequences', async 
   expect(asked(readOpenText(before!))).toEqual(['1.1', '1.2', '1.1', '2.1'])
   const copied = (of: Element): void => {
     const copy = of.cloneNode(true) as Element
-    for (const mark of [...copy.getElementsByTagName('text:bookmark-start'), ...copy.getElementsByTagName('text:bookmark-end')])
-      mark.remove()
-    for (const sequence of copy.getElementsByTagName('text:sequence')) sequence.setAttribute('text:ref-name', 'put-in')
+    for (const mark of [...named(copy, 'text:bookmark-start'), ...named(copy, 'text:bookmark-end')]) mark.remove()
+    for (const sequence of named(copy, 'text:sequence')) sequence.setAttribute('text:ref-name', 'put-in')
     of.after(copy)
   }
-  const changed = readOpenText(before!, document =>
-    copied([...document.getElementsByTagName('text:p')].find(each => each.textContent.endsWith('One'))!),
-  )
+  const changed = readOpenText(before!, document => copied(named(document, 'text:p').find(each => each.textContent.endsWith('One'))!))
   expect(asked(changed)).toEqual(asked(readOpenText(after!)))
   expect(asked(changed)).toEqual(['1.1', '1.3', '1.1', '2.1'])
-  const moved = readOpenText(before!, document => copied(document.getElementsByTagName('text:h')[0]!))
+  const moved = readOpenText(before!, document => copied(named(document, 'text:h')[0]!))
   expect(asked(moved)).toEqual(['2.1', '2.2', '2.1', '3.1'])
 })
 

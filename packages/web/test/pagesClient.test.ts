@@ -71,9 +71,9 @@ test('what is said before the thread listens waits, in order', () => {
   const { client, edit, last, ready } = supervised()
   edit('two')
   client.want({ kind: 'draw', pages: [1] })
-  expect(last().heard).toEqual([])
+  expect(last().heard.map(({ kind }) => kind)).toEqual(['hello'])
   ready()
-  expect(last().heard.map(({ kind }) => kind)).toEqual(['open', 'steps', 'draw'])
+  expect(last().heard.map(({ kind }) => kind)).toEqual(['hello', 'open', 'steps', 'draw'])
 })
 
 test('a turnover of an earlier text is not shown', () => {
@@ -163,4 +163,33 @@ test('what is said of a work that was opened anew since is not heard', () => {
   last().say(summary(0), before)
   last().say({ kind: 'found', query: 'a', matches: [] }, before)
   expect([turnovers, others]).toEqual([[], []])
+})
+
+test('with its work closed a thread rests for the next one, which hears nothing of the work before; one that does not listen is ended', () => {
+  const first = supervised()
+  expect(first.client.end()).toBeNull()
+  expect(first.last().ended).toBe(true)
+  const second = supervised()
+  second.ready()
+  const thread = second.last()
+  const before = thread.opened.epoch
+  expect(second.client.end()).toBe(thread)
+  expect(thread.ended).toBe(false)
+  expect(thread.heard.at(-1)).toEqual({ kind: 'rest' })
+  thread.say(summary(0))
+  expect(second.turnovers).toEqual([])
+  const turnovers: number[] = []
+  const next = new PagesClient(() => thread, {
+    contents: () => ({ work: 'v', doc: 'another', parts: {} as never, pictures: [] }),
+    hear: () => {},
+    onTurnover: message => void turnovers.push(message.summary.version),
+    onFailure: () => {},
+  })
+  thread.say({ kind: 'ready' }, before)
+  expect(thread.opened).toMatchObject({ work: 'v', doc: 'another' })
+  thread.say(summary(0), before)
+  expect(turnovers).toEqual([])
+  thread.say(summary(0))
+  expect(turnovers).toEqual([0])
+  next.end()
 })

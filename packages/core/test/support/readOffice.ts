@@ -2,14 +2,14 @@
  * Reads an office text (ISO/IEC 29500) and counts it anew by the rules of the standard: lists (17.9), sequences, references to styles and
  * places (17.16.5), notes by section. Nothing of the writer is used.
  */
+
 import { strFromU8, unzipSync } from 'fflate'
-import { JSDOM } from 'jsdom'
+import { childrenOf, named, readXml } from './markup.ts'
 import { counted } from './officeCounts.ts'
 import { evenly, type ReadOutput, twice } from './readOutputs.ts'
 
-const parse = (text: string): Document => new JSDOM(text, { contentType: 'application/xml' }).window.document
 const child = (of: Element | null | undefined, name: string): Element | null =>
-  of ? ([...of.children].find(each => each.tagName === name) ?? null) : null
+  of ? (childrenOf(of).find(each => each.tagName === name) ?? null) : null
 const val = (of: Element | null | undefined, name = 'w:val'): string | null => of?.getAttribute(name) ?? null
 
 /** The nearest element of a name that something stands in. */
@@ -54,10 +54,10 @@ const headingLevel = (paragraph: Element): number => Number(/^Heading(\d)$/.exec
 
 export function readOffice(bytes: Uint8Array, change?: (document: Document) => void): OfficeText {
   const files = unzipSync(bytes)
-  const document = parse(strFromU8(files['word/document.xml']!))
+  const document = readXml(strFromU8(files['word/document.xml']!))
   change?.(document)
-  const paragraphs = [...document.getElementsByTagName('w:p')]
-  const numberOf = countLists(paragraphs, parse(strFromU8(files['word/numbering.xml']!)))
+  const paragraphs = named(document, 'w:p')
+  const numberOf = countLists(paragraphs, readXml(strFromU8(files['word/numbering.xml']!)))
   const notes = countNotes(document)
   const { fields, places } = countFields(paragraphs, numberOf, notes)
   return { document, numberOf, fields, notes, places, files }
@@ -65,10 +65,10 @@ export function readOffice(bytes: Uint8Array, change?: (document: Document) => v
 
 function countLists(paragraphs: readonly Element[], numbering: Document): Map<Element, string> {
   const abstracts = new Map<string, Level[]>()
-  for (const each of numbering.getElementsByTagName('w:abstractNum'))
+  for (const each of named(numbering, 'w:abstractNum'))
     abstracts.set(
       val(each, 'w:abstractNumId')!,
-      [...each.children]
+      childrenOf(each)
         .filter(({ tagName }) => tagName === 'w:lvl')
         .map(level => ({
           start: Number(val(child(level, 'w:start')) ?? 0),
@@ -78,7 +78,7 @@ function countLists(paragraphs: readonly Element[], numbering: Document): Map<El
           legal: child(level, 'w:isLgl') !== null,
         })),
     )
-  const instances = new Map([...numbering.getElementsByTagName('w:num')].map(each => [val(each, 'w:numId')!, each]))
+  const instances = new Map(named(numbering, 'w:num').map(each => [val(each, 'w:numId')!, each]))
   const counters = new Map<string, (number | undefined)[]>()
   const used = new Set<string>()
   const numbers = new Map<Element, string>()
@@ -93,7 +93,7 @@ function countLists(paragraphs: readonly Element[], numbering: Document): Map<El
     const counts = counters.get(abstract) ?? []
     counters.set(abstract, counts)
     const overrides = new Map(
-      [...instance.children]
+      childrenOf(instance)
         .filter(({ tagName }) => tagName === 'w:lvlOverride')
         .map(each => [Number(val(each, 'w:ilvl')), Number(val(child(each, 'w:startOverride')))]),
     )
@@ -291,12 +291,12 @@ function wordsOf(of: Element): string {
 export function officeOutput(bytes: Uint8Array): ReadOutput & { wrong: string[] } {
   const office = readOffice(bytes)
   const numbered = (paragraph: Element): string => `${office.numberOf.get(paragraph) ?? ''} ${wordsOf(paragraph)}`
-  const paragraphs = [...office.document.getElementsByTagName('w:p')]
+  const paragraphs = named(office.document, 'w:p')
   const noteParts = ['footnotes', 'endnotes'].flatMap(part =>
-    office.files[`word/${part}.xml`] ? [[part, parse(strFromU8(office.files[`word/${part}.xml`]!))] as const] : [],
+    office.files[`word/${part}.xml`] ? [[part, readXml(strFromU8(office.files[`word/${part}.xml`]!))] as const] : [],
   )
   const notes = noteParts.flatMap(([part, document]) =>
-    [...document.documentElement.children].map(each => {
+    childrenOf(document.documentElement).map(each => {
       const number = office.notes.find(note => note.part === part && note.id === val(each, 'w:id'))?.number ?? ''
       return { each, text: `${number} ${wordsOf(each)}` }
     }),
@@ -314,14 +314,13 @@ export function officeOutput(bytes: Uint8Array): ReadOutput & { wrong: string[] 
     const before = paragraph.previousElementSibling?.tagName === 'w:tbl' ? wordsOf(paragraph.previousElementSibling) : ''
     found.set(name, evenly([numbered(paragraph), ...tables, cell ? '' : before].join(' ')))
   }
-  for (const { each, text } of notes)
-    for (const mark of each.getElementsByTagName('w:bookmarkStart')) found.set(val(mark, 'w:name')!, evenly(text))
+  for (const { each, text } of notes) for (const mark of named(each, 'w:bookmarkStart')) found.set(val(mark, 'w:name')!, evenly(text))
   const names = [
-    ...office.document.getElementsByTagName('w:bookmarkStart'),
-    ...noteParts.flatMap(([, document]) => [...document.getElementsByTagName('w:bookmarkStart')]),
+    ...named(office.document, 'w:bookmarkStart'),
+    ...noteParts.flatMap(([, document]) => named(document, 'w:bookmarkStart')),
   ].map(each => val(each, 'w:name')!)
   const links = [office.document, ...noteParts.map(([, document]) => document)].flatMap(document =>
-    [...document.getElementsByTagName('w:hyperlink')].flatMap(each => val(each, 'w:anchor') ?? []),
+    named(document, 'w:hyperlink').flatMap(each => val(each, 'w:anchor') ?? []),
   )
   const placed = new Set(names)
   return {

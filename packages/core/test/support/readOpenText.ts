@@ -2,13 +2,13 @@
  * Reads an OpenDocument text (ISO/IEC 26300) and counts it anew by the rules of the standard: the outline, lists, sequences with the number
  * of their chapter in front, references. Nothing of the writer is used.
  */
+
 import { strFromU8, unzipSync } from 'fflate'
-import { JSDOM } from 'jsdom'
 import { anchorOf } from '../../src/dispatch/markup/anchors.ts'
+import { childrenOf, named, readXml } from './markup.ts'
 import { counted } from './officeCounts.ts'
 import { evenly, type ReadOutput, twice } from './readOutputs.ts'
 
-const parse = (text: string): Document => new JSDOM(text, { contentType: 'application/xml' }).window.document
 const get = (of: Element | null | undefined, name: string): string | null => of?.getAttribute(name) ?? null
 
 interface Level {
@@ -22,7 +22,7 @@ interface Level {
 
 const levelsOf = (style: Element): Level[] => {
   const levels: Level[] = []
-  for (const each of style.children)
+  for (const each of childrenOf(style))
     levels[Number(get(each, 'text:level')) - 1] = {
       format: get(each, 'style:num-format') ?? '',
       prefix: get(each, 'style:num-prefix') ?? '',
@@ -71,13 +71,13 @@ const isBlock = (of: Element): boolean => of.tagName === 'text:p' || of.tagName 
 
 export function readOpenText(bytes: Uint8Array, change?: (document: Document) => void): OpenText {
   const files = unzipSync(bytes)
-  const document = parse(strFromU8(files['content.xml']!))
-  const styles = parse(strFromU8(files['styles.xml']!))
+  const document = readXml(strFromU8(files['content.xml']!))
+  const styles = readXml(strFromU8(files['styles.xml']!))
   change?.(document)
-  const outline = new Counter(levelsOf(styles.getElementsByTagName('text:outline-style')[0]!))
-  const listStyles = new Map([...styles.getElementsByTagName('text:list-style')].map(each => [get(each, 'style:name')!, levelsOf(each)]))
+  const outline = new Counter(levelsOf(named(styles, 'text:outline-style')[0]!))
+  const listStyles = new Map(named(styles, 'text:list-style').map(each => [get(each, 'style:name')!, levelsOf(each)]))
   const decls = new Map(
-    [...document.getElementsByTagName('text:sequence-decl')].map(each => [
+    named(document, 'text:sequence-decl').map(each => [
       get(each, 'text:name')!,
       { level: Number(get(each, 'text:display-outline-level')), sign: get(each, 'text:separation-character') ?? '.' },
     ]),
@@ -91,9 +91,7 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
   const places = new Map<string, Element>()
   const references: Element[] = []
   const noteNumbers = new Map<string, string>()
-  const configurations = new Map(
-    [...styles.getElementsByTagName('text:notes-configuration')].map(each => [get(each, 'text:note-class')!, each]),
-  )
+  const configurations = new Map(named(styles, 'text:notes-configuration').map(each => [get(each, 'text:note-class')!, each]))
   const noteCounts: Record<string, number> = {}
   const inline = (block: Element): void => {
     for (const each of block.querySelectorAll('*')) {
@@ -153,9 +151,9 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
     inline(each)
   }
   const list = (of: Element, counter: Counter, depth: number): void => {
-    for (const item of of.children) {
+    for (const item of childrenOf(of)) {
       let first = true
-      for (const each of item.children) {
+      for (const each of childrenOf(item)) {
         if (each.tagName === 'text:list') {
           const own = get(each, 'text:style-name')
           list(each, own && own !== get(of, 'text:style-name') ? new Counter(listStyles.get(own)!) : counter, depth + 1)
@@ -169,7 +167,7 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
     }
   }
   const walk = (of: Element): void => {
-    for (const each of of.children)
+    for (const each of childrenOf(of))
       if (each.tagName === 'text:list') {
         const name = get(each, 'text:style-name')!
         const goesOn = get(each, 'text:continue-numbering') === 'true'
@@ -179,7 +177,7 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
       } else if (isBlock(each)) block(each)
       else walk(each)
   }
-  walk(document.getElementsByTagName('office:text')[0]!)
+  walk(named(document, 'office:text')[0]!)
   for (const each of references) {
     const name = get(each, 'text:ref-name')!
     const format = get(each, 'text:reference-format')
@@ -229,13 +227,13 @@ export function openTextOutput(bytes: Uint8Array): ReadOutput & { wrong: string[
     const before = block.previousElementSibling?.tagName === 'table:table' ? wordsOf(block.previousElementSibling) : ''
     found.set(name, evenly([numbered(block), ...tables, before].join(' ')))
   }
-  for (const note of open.document.getElementsByTagName('text:note'))
+  for (const note of named(open.document, 'text:note'))
     found.set(get(note, 'text:id')!, evenly(`${note.children[0]!.textContent} ${wordsOf(note.children[1]!)}`))
-  const blocks = [...open.document.getElementsByTagName('text:p'), ...open.document.getElementsByTagName('text:h')]
-  const names = [...open.document.getElementsByTagName('text:bookmark-start'), ...open.document.getElementsByTagName('text:bookmark')].map(
+  const blocks = [...named(open.document, 'text:p'), ...named(open.document, 'text:h')]
+  const names = [...named(open.document, 'text:bookmark-start'), ...named(open.document, 'text:bookmark')].map(
     each => get(each, 'text:name')!,
   )
-  const links = [...open.document.getElementsByTagName('text:a')].flatMap(each =>
+  const links = named(open.document, 'text:a').flatMap(each =>
     get(each, 'xlink:href')!.startsWith('#') ? [get(each, 'xlink:href')!.slice(1)] : [],
   )
   const placed = new Set(names)

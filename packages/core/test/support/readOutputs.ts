@@ -1,6 +1,6 @@
 /** Reads outputs back by readers that were not written for them, and says what each thing of the work says in them. */
+
 import { strFromU8, unzipSync } from 'fflate'
-import { JSDOM } from 'jsdom'
 import { micromark } from 'micromark'
 import { gfm, gfmHtml } from 'micromark-extension-gfm'
 import { readDrawingProgram, readMathFace } from '../../../cli/src/host.ts'
@@ -13,6 +13,7 @@ import { scanDivision } from '../../src/numbers/scan.ts'
 import type { Turnover } from '../../src/turnover/turnover.ts'
 import { seriesRule } from '../../src/work/parts/scheme.ts'
 import { division, roles, seriesOf } from '../../src/work/schema.ts'
+import { named, readHtml, readXml } from './markup.ts'
 import { fonts } from './work.ts'
 
 /** Spaces as usual ones; nothing that has no width. */
@@ -53,7 +54,7 @@ function read(documents: readonly Document[], links: (document: Document) => str
   const doubled: string[] = []
   for (const document of documents) {
     for (const formula of document.querySelectorAll('math')) formula.textContent = ''
-    for (const each of [...document.getElementsByTagName('mml:math')]) each.textContent = ''
+    for (const each of named(document, 'mml:math')) each.textContent = ''
     for (const each of document.querySelectorAll('style, script, head, title:not(sec > title)'))
       if (documents.length > 1 || each.namespaceURI?.includes('xhtml')) each.textContent = ''
     for (const each of document.querySelectorAll('[id]')) {
@@ -82,20 +83,18 @@ const text = (bytes: Uint8Array | undefined): string => strFromU8(bytes ?? new U
 
 /** How each output is read. */
 export const readers: Record<'web' | 'ebook' | 'jats' | 'markdown', (bytes: Uint8Array) => ReadOutput> = {
-  web: bytes => read([new JSDOM(text(bytes)).window.document], linksOf),
+  web: bytes => read([readHtml(text(bytes))], linksOf),
   ebook: bytes => {
     const files = unzipSync(bytes)
     const parts = Object.keys(files).filter(name => /text-\d+\.xhtml$/.test(name))
     return read(
-      parts.map(name => new JSDOM(text(files[name]), { contentType: 'application/xhtml+xml' }).window.document),
+      parts.map(name => readXml(text(files[name]))),
       linksOf,
     )
   },
   jats: bytes => {
     const source = text(unzipSync(bytes)['work.xml']).replace(/<!DOCTYPE[^>]*>/, '')
-    return read([new JSDOM(source, { contentType: 'application/xml' }).window.document], document =>
-      [...document.querySelectorAll('xref[rid]')].map(link => link.getAttribute('rid')!),
-    )
+    return read([readXml(source)], document => [...document.querySelectorAll('xref[rid]')].map(link => link.getAttribute('rid')!))
   },
   markdown: bytes => {
     const html = micromark(text(unzipSync(bytes)['work.md']), {
@@ -103,7 +102,7 @@ export const readers: Record<'web' | 'ebook' | 'jats' | 'markdown', (bytes: Uint
       extensions: [gfm()],
       htmlExtensions: [gfmHtml()],
     })
-    const { document } = new JSDOM(html).window
+    const document = readHtml(html)
     // Readers count notes themselves.
     for (const [at, note] of [...document.querySelectorAll('.footnotes > ol > li')].entries()) note.prepend(`${at + 1} `)
     for (const back of document.querySelectorAll('[data-footnote-backref], #footnote-label')) back.remove()

@@ -28,9 +28,13 @@ export const supervision = { interval: 4000, mostUnanswered: 5 }
 /** How often it is started again without a turnover in between. */
 const mostStarts = 2
 
+/** Of the opening that was told to a thread last, of all works: one thread may serve several. */
+let epochs = 0
+
 export class PagesClient {
   private thread!: Thread
   private epoch = 0
+  private ended = false
   /** Counts the steps since the work was last opened in the thread. */
   private version = 0
   /** Messages wait until the thread has said that it listens: what comes earlier would be lost. */
@@ -55,16 +59,18 @@ export class PagesClient {
     this.thread = thread
     this.waiting = []
     this.unanswered = 0
-    const mine = (): boolean => this.thread === thread
+    const mine = (): boolean => this.thread === thread && !this.ended
     thread.addEventListener('message', ({ data }) => mine() && this.hear(data))
     thread.addEventListener('error', ({ message }) => mine() && this.broken(message || 'it could not be started in this browser'))
     thread.addEventListener('messageerror', () => mine() && this.broken('a message could not be read'))
+    // One that served before says at once that it listens; a new one says so when it does.
+    thread.postMessage({ kind: 'hello' })
     this.open()
   }
 
   /** Sends the whole work, as it is now. */
   open(): void {
-    this.epoch++
+    this.epoch = ++epochs
     this.version = 0
     this.tell({ kind: 'open', epoch: this.epoch, ...this.host.contents() })
     for (const message of this.wanted.values()) this.tell(message)
@@ -111,9 +117,16 @@ export class PagesClient {
     this.tell(message)
   }
 
-  end(): void {
+  /** The thread, at rest, where it can serve another work; null where it was ended. */
+  end(): Thread | null {
     clearInterval(this.timer)
-    this.thread.terminate()
+    this.ended = true
+    if (this.waiting || this.given || this.starts > 0) {
+      this.thread.terminate()
+      return null
+    }
+    this.thread.postMessage({ kind: 'rest' })
+    return this.thread
   }
 
   private tell(message: ToTurnover): void {

@@ -31,9 +31,10 @@ import { factsOf, type TurnoverSummary } from '../workers/protocol.ts'
 import type { Act } from './acts.ts'
 import { DocumentStore } from './documentStore.ts'
 import { changesSince, recordsNow } from './onRecord.ts'
-import { PagesClient, type Thread } from './pagesClient.ts'
+import { PagesClient } from './pagesClient.ts'
 import { PictureStore } from './pictureStore.ts'
 import { selectionAt, showPlace } from './place.ts'
+import { keepThread, takeThread } from './threads.ts'
 import { undoChange } from './undoOf.ts'
 import { firstView, movedIn, type SessionView } from './view.ts'
 
@@ -41,8 +42,6 @@ import { firstView, movedIn, type SessionView } from './view.ts'
 const quietMilliseconds = 120
 /** How long storage that did not take the name of the writer is left alone. */
 const retryMilliseconds = 3000
-
-const newThread = (): Thread => new Worker(new URL('../workers/turnover.worker.ts', import.meta.url), { type: 'module' }) as Thread
 
 /** Tabs on the same work tell each other what became of it. */
 type Told = 'saved' | 'gone' | 'back'
@@ -84,7 +83,7 @@ export class Session {
     this.saver = this.newSaver('')
     this.channel = channelOf(id)
     this.channel.addEventListener('message', ({ data }: MessageEvent<Told>) => void this.hearTab(data))
-    this.pages = new PagesClient(newThread, {
+    this.pages = new PagesClient(takeThread, {
       contents: () => this.contents(),
       hear: message => {
         switch (message.kind) {
@@ -526,7 +525,8 @@ export class Session {
     this.saver.end()
     this.lock.release()
     this.channel.close()
-    this.pages.end()
+    const thread = this.pages.end()
+    if (thread) keepThread(thread)
     this.pictures.end()
   }
 

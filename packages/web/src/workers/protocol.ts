@@ -46,6 +46,10 @@ export type ToTurnover =
   | { kind: 'search'; query: string }
   /** Asks whether the thread is there. */
   | { kind: 'ping' }
+  /** Asks one that may have served before to say that it listens. */
+  | { kind: 'hello' }
+  /** The work was closed: the thread lets go of it. */
+  | { kind: 'rest' }
 
 export interface TurnoverSummary {
   version: number

@@ -55,10 +55,10 @@ function setIn(opened: Fonts): void {
   engine = new TurnoverEngine(fonts, formulas)
 }
 
-/** The families that were asked for last, and those of the faces that are open. */
-let families: Families = usualFamilies
+/** The families that were asked for last, null where faces were a work’s own; and those of the faces that are open. */
+let families: Families | null = usualFamilies
 let opened: Families = usualFamilies
-const sameFamilies = (a: Families, b: Families): boolean => JSON.stringify(a) === JSON.stringify(b)
+const sameFamilies = (a: Families | null, b: Families): boolean => JSON.stringify(a) === JSON.stringify(b)
 
 /** Tells the author what the pages are made without. */
 const without =
@@ -303,6 +303,24 @@ function open(message: Extract<ToTurnover, { kind: 'open' }>): void {
   lastPages = new LastPages(message.work)
 }
 
+/** Nothing of the work is left, for the next one finds what a new thread has. */
+function rest(): void {
+  clearTimeout(pausing)
+  pausing = undefined
+  lastPages?.wait()
+  lastPages = null
+  work = null
+  latest = null
+  running = null
+  wanted = []
+  asked = -1
+  query = ''
+  termWanted = ''
+  symbolsWanted = false
+  if (families && Object.keys(families.own).length > 0) families = null
+  engine = new TurnoverEngine(fonts, formulas)
+}
+
 function apply(steps: object[], from: number): void {
   if (!work) return
   if (from !== version) {
@@ -340,6 +358,12 @@ function hear(message: ToTurnover): void {
       break
     case 'ping':
       say({ kind: 'pong' })
+      break
+    case 'hello':
+      say({ kind: 'ready' })
+      break
+    case 'rest':
+      rest()
       break
     case 'why':
       asked = message.page

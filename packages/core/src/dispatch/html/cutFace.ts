@@ -46,7 +46,7 @@ export function woffOf(face: Uint8Array): Uint8Array {
     const entry = 12 + 16 * index
     const [offset, length] = [view.getUint32(entry + 8), view.getUint32(entry + 12)]
     const content = face.subarray(offset, offset + length)
-    const packed = zlibSync(content, { level: 9 })
+    const packed = zlibSync(content)
     return { tag: view.getUint32(entry), checksum: view.getUint32(entry + 4), length, stored: packed.length < length ? packed : content }
   })
   const padded = (length: number): number => (length + 3) & ~3

@@ -40,6 +40,8 @@ function placeOf(view: EditorView): { top: number; left: number } | null {
 
 export function SelectionBar({ view }: { view: EditorView }) {
   const session = useSession()
+  // Whoever only reads has nothing to do with them; who begins to write may have selected them before.
+  const writes = session.use(({ role }) => role === 'writer')
   const [place, setPlace] = useState<{ top: number; left: number } | null>(null)
   useEffect(() => {
     let frame = 0
@@ -59,13 +61,14 @@ export function SelectionBar({ view }: { view: EditorView }) {
     view.dom.addEventListener('pointerdown', down)
     addEventListener('pointerup', up)
     session.followers.add(measure)
+    if (writes) measure()
     return () => {
       cancelAnimationFrame(frame)
       view.dom.removeEventListener('pointerdown', down)
       removeEventListener('pointerup', up)
       session.followers.delete(measure)
     }
-  }, [view, session])
+  }, [view, session, writes])
   if (!place) return null
   const { selection, doc } = view.state
   const has = (mark: string): boolean => doc.rangeHasMark(selection.from, selection.to, schema.marks[mark as 'strong'])

@@ -1,0 +1,29 @@
+/**
+ * Threads that make pages. One whose work was closed rests a while and is given to the work that is opened next: it has read its program,
+ * its letters and the formulas that are kept.
+ */
+import type { Thread } from './pagesClient.ts'
+
+/** How long one rests before it is ended, in milliseconds: it holds some hundred megabytes. */
+const restMilliseconds = 120_000
+
+let resting: Thread | null = null
+let ending: ReturnType<typeof setTimeout> | undefined
+
+export function takeThread(): Thread {
+  clearTimeout(ending)
+  const thread = resting ?? (new Worker(new URL('../workers/turnover.worker.ts', import.meta.url), { type: 'module' }) as Thread)
+  resting = null
+  return thread
+}
+
+/** Takes back one that works as it should, and has let go of its work. */
+export function keepThread(thread: Thread): void {
+  clearTimeout(ending)
+  resting?.terminate()
+  resting = thread
+  ending = setTimeout(() => {
+    resting?.terminate()
+    resting = null
+  }, restMilliseconds)
+}
