@@ -2,8 +2,8 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { strFromU8, unzipSync } from 'fflate'
-import { openDemo } from './support.ts'
-import { expect, test } from './test.ts'
+import { inBalance, newThesis, openDemo, saved } from './support.ts'
+import { expect, type Page, test } from './test.ts'
 
 test('files are chosen by keyboard, come together with checksums, and stay in the list of what left', async ({ page }) => {
   await openDemo(page, 'dispatch')
@@ -70,4 +70,46 @@ test('the web page works from a file: light and dark, without a server, with not
   const back = reader.locator('aside.note').nth(2).locator('[role="doc-backlink"]')
   expect(await back.getAttribute('href')).toBe(`#${await mark.getAttribute('id')}`)
   expect(errors).toEqual([])
+})
+
+const desk = (page: Page) => page.getByRole('region', { name: 'Hand in' })
+
+test('the PDF is handed in: a receipt goes on record with every number, and the office says how it stands', async ({ page }) => {
+  await openDemo(page, 'dispatch', 'demo-paper')
+  await desk(page).getByRole('button', { name: 'Hand in the PDF' }).press('Enter')
+  await expect(desk(page).getByRole('status')).toContainText(/Taken: number \d{4}-\d{4,}, 10 pages/, { timeout: 60_000 })
+  const handedIn = page.getByRole('list', { name: 'Handed in' }).getByRole('listitem')
+  await expect(handedIn).toHaveCount(1)
+  await expect(handedIn).toContainText(/Received|In review/)
+  const number = /\d{4}-\d{4,}/.exec((await handedIn.textContent()) ?? '')![0]
+  await saved(page)
+  // It stands with its milestone, in the file as well, and after the page was loaded anew.
+  await expect(page.getByRole('list', { name: 'Dispatched before' })).toContainText('PDF, handed in')
+  await page.reload()
+  await inBalance(page)
+  await expect(handedIn).toContainText(number)
+  await page.getByRole('link', { name: 'Ledger', exact: true }).click()
+  await page.getByRole('radio', { name: 'Since a milestone' }).click()
+  await expect(page.getByLabel('From')).toContainText('Handed in on')
+})
+
+test('what the office objects to is told with the way to its page; without an office the desk says so', async ({ page }) => {
+  await newThesis(page)
+  await page.getByRole('link', { name: 'Dispatch', exact: true }).click()
+  await desk(page).getByRole('button', { name: 'Hand in the PDF' }).click()
+  const objections = page.getByRole('list', { name: 'Objections' })
+  await expect(objections).toContainText('“Abstract” has no words yet.', { timeout: 60_000 })
+  await expect(page.getByRole('list', { name: 'Handed in' })).toHaveCount(0)
+  await page.route('**/office', route => route.abort())
+  await page.route('**/office/**', route => route.abort())
+  await desk(page).getByRole('button', { name: 'Hand in the PDF' }).click()
+  await expect(desk(page).getByRole('status')).toContainText('The office does not answer. Nothing was handed in.', { timeout: 60_000 })
+  await page.getByRole('link', { name: 'Ledger', exact: true }).click()
+  await page.getByRole('link', { name: 'Dispatch', exact: true }).click()
+  await expect(desk(page)).toContainText('The hand-in office does not answer')
+  await page.unrouteAll()
+  await desk(page).getByRole('button', { name: 'Ask again' }).click()
+  await desk(page).getByRole('button', { name: 'Hand in the PDF' }).click()
+  await objections.getByRole('link').click()
+  await expect(page).toHaveURL(/\/pages\/ii$/)
 })

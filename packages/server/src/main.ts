@@ -1,5 +1,9 @@
-/** Starts the server for `npm start`: `--port N` serves there and nowhere else, `--quiet` opens no browser. */
+/**
+ * Starts the server for `npm start`: `--port N` serves there and nowhere else, `--quiet` opens no browser, `--office FOLDER` is where the
+ * hand-in office keeps its book.
+ */
 import { spawn } from 'node:child_process'
+import os from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
@@ -7,12 +11,18 @@ import { createServer, isOurs, listenOn, requireBuilt } from './server.ts'
 
 const usualPort = 4310
 
-function optionsGiven(): { port: number; quiet: boolean } {
-  const { values } = parseArgs({ options: { port: { type: 'string' }, quiet: { type: 'boolean', default: false } } })
+/** Where programs keep what they write by themselves (XDG Base Directory Specification); a book for each address, as for its shelf. */
+const officeFolder = (port: number): string =>
+  path.join(process.env.XDG_DATA_HOME || path.join(os.homedir(), '.local/share'), 'steady-ledger', String(port))
+
+function optionsGiven(): { port: number; quiet: boolean; office: string } {
+  const { values } = parseArgs({
+    options: { port: { type: 'string' }, quiet: { type: 'boolean', default: false }, office: { type: 'string' } },
+  })
   const port = Number(values.port ?? usualPort)
   if (!/^\d{1,5}$/.test(values.port ?? `${usualPort}`) || port < 1 || port > 65_535)
     throw new Error('--port takes a whole number from 1 to 65535.')
-  return { port, quiet: values.quiet }
+  return { port, quiet: values.quiet, office: values.office ?? officeFolder(port) }
 }
 
 function openBrowser(address: string): void {
@@ -25,11 +35,11 @@ function openBrowser(address: string): void {
 
 /** Works are kept by the browser for one address: a server on another port, of itself, would show an empty shelf without a word. */
 async function start(): Promise<void> {
-  const { port, quiet } = optionsGiven()
+  const { port, quiet, office } = optionsGiven()
   const folder = path.join(path.dirname(fileURLToPath(import.meta.url)), '../../web/dist')
   requireBuilt(folder)
   const address = `http://localhost:${port}/`
-  const listening = await listenOn(createServer(folder), port)
+  const listening = await listenOn(createServer(folder, { folder: office }), port)
   if (!listening && !(await isOurs(port)))
     throw new Error(
       `Port ${port} is taken by another program. Works are kept under one address: end that program to have them, or choose another port with “npm start -- --port N”; under another address the shelf is another one.`,

@@ -1,9 +1,10 @@
-/** Serves the built application, and nothing else, with headers that let nothing from outside in. */
+/** Serves the built application and the simulated hand-in office, and nothing else, with headers that let nothing from outside in. */
 import { existsSync } from 'node:fs'
 import { createServer as createHttpServer, type Server } from 'node:http'
 import path from 'node:path'
 import express from 'express'
 import expressStaticGzip from 'express-static-gzip'
+import { type OfficeSettings, officeRoutes } from './office/routes.ts'
 
 /** Scripts, styles, fonts and workers from here alone; pictures of the author's as blobs; compiled modules for the shaper. */
 export const contentSecurityPolicy = [
@@ -36,17 +37,20 @@ const headers = {
 /** Other names lead here only by a trick of somebody else’s page. */
 const ownHost = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/i
 
-export function createServer(folder: string): express.Express {
+/** `office` says where the hand-in office keeps its book; without it there is none. */
+export function createServer(folder: string, office: OfficeSettings | null = null): express.Express {
   const app = express()
   app.disable('x-powered-by')
   app.use((request, response, next) => {
     response.set(headers)
     if (!ownHost.test(request.headers.host ?? '')) refuse(response, 403)
+    else if (office && request.method === 'POST' && request.path === '/office/submissions') next()
     else if (request.method !== 'GET' && request.method !== 'HEAD') refuse(response.set('Allow', 'GET, HEAD'), 405)
     else if (request.headers['transfer-encoding'] !== undefined || Number(request.headers['content-length'] ?? 0) > 0) refuse(response, 413)
     else next()
   })
   app.get(identityPath, (_request, response) => void response.type('text').send(identity))
+  if (office) app.use('/office', officeRoutes(office))
   app.use('/assets', packed(path.join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
   app.use(packed(folder, { maxAge: 0 }))
   app.get('/{*view}', (request, response) => {

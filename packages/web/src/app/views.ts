@@ -27,6 +27,7 @@ export const words: readonly [string, string][] = [
   ['Account of a number', 'How a number came about, step by step. Every number has one.'],
   ['In balance', 'Numbers, references, lists and pages all agree with each other, now.'],
   ['Milestone', 'Every number and page on record at a date, to see later what changed since.'],
+  ['Hand-in office', 'A simulated office that comes with the program’s server: it takes your PDF, or says what it objects to.'],
   ['Term', 'A heading of the index. Marks in the text say where it is spoken of; the index lists their pages.'],
   [
     'Mention',

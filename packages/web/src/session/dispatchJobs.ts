@@ -20,11 +20,15 @@ export function watchJob(): () => void {
   }
 }
 
+export const isWatched = (): boolean => watched
+
 export interface DispatchOptions extends Pick<ToDispatch, 'keepsakes' | 'withWork' | 'spokenFormulas' | 'width'> {
   /** All files come in one archive. */
   together?: boolean
   /** Told of what was handed over. */
   onWritten?(files: WrittenFile[]): void
+  /** Takes the files in place of the browser, and says itself what becomes of them. */
+  toOffice?(files: readonly Dispatched[]): void
 }
 
 /** Writes files and hands them to the browser. What is carried goes with what can carry it. */
@@ -32,7 +36,7 @@ export function writeFiles(
   id: string,
   work: Work,
   outputs: readonly Output[],
-  { together = false, onWritten, ...chosen }: DispatchOptions = {},
+  { together = false, onWritten, toOffice, ...chosen }: DispatchOptions = {},
 ): void {
   const { job: under } = useJob.getState()
   if (under?.kind === 'writing') {
@@ -40,14 +44,14 @@ export function writeFiles(
     return
   }
   const began = performance.now()
-  const about = { work: id, outputs, title: titleOf(work.doc) }
+  const about = { work: id, outputs, title: titleOf(work.doc), ...(toOffice ? { to: 'office' as const } : {}) }
   const says = saysOutputs(about)
   const show = (job: Job): void => useJob.setState({ job })
   const end = (job: Job): void => {
     thread.terminate()
     show(job)
     if (watched) return
-    if (job.kind === 'done')
+    if (job.kind === 'done' && !toOffice)
       notify({ kind: 'done', text: `${says} of “${about.title}” ${outputs.length > 1 ? 'are' : 'is'} written: ${sizeOf(job.size)}.` })
     if (job.kind === 'failed')
       notify({ kind: 'wrong', text: `${says} of “${about.title}” ${outputs.length > 1 ? 'are' : 'is'} not written: ${job.message}` })
@@ -74,7 +78,8 @@ export function writeFiles(
       thread.postMessage(message)
     } else if (data.kind === 'progress') tell(data.says, data.done, data.of)
     else if (data.kind === 'written') {
-      handOver(data.files, about.title, together)
+      if (toOffice) toOffice(data.files)
+      else handOver(data.files, about.title, together)
       const files = data.files.map(
         ({ output, file, bytes, checksum, lost }): WrittenFile => ({ title: output.title, file, size: bytes.length, checksum, lost }),
       )

@@ -9,7 +9,8 @@ export interface WrittenFile extends Pick<Dispatched, 'file' | 'checksum' | 'los
   size: number
 }
 
-export type Job = { work: string; outputs: readonly Pick<Output, 'name' | 'title'>[]; title: string } & (
+/** `to` says where files go that are not handed to the browser. */
+export type Job = { work: string; outputs: readonly Pick<Output, 'name' | 'title'>[]; title: string; to?: 'office' } & (
   | { kind: 'writing'; says: string; done: number; of: number; stop(): void }
   | { kind: 'done'; files: WrittenFile[]; size: number; seconds: number }
   | { kind: 'failed'; message: string }

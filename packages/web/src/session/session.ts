@@ -4,7 +4,7 @@
  */
 
 import { type PartName, partNames, partsOf, partsOnPages, sameParts } from '@steady-ledger/core/work/parts/index.ts'
-import type { Milestone, MilestoneRecord } from '@steady-ledger/core/work/parts/milestones.ts'
+import type { Milestone, MilestoneRecord, Receipt } from '@steady-ledger/core/work/parts/milestones.ts'
 import { setPart, WorkStep } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { closeHistory, redo, undo } from '@tiptap/pm/history'
@@ -471,9 +471,9 @@ export class Session {
   }
 
   /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
-  takeMilestone(name: string, records = this.records()): boolean {
+  takeMilestone(name: string, records = this.records(), receipt?: Receipt): boolean {
     if (!records || this.ended) return false
-    const milestone: Milestone = { id: newId(), name, taken: new Date().toISOString(), records }
+    const milestone: Milestone = { id: newId(), name, taken: new Date().toISOString(), records, ...(receipt ? { receipt } : {}) }
     const tr = setPart(this.state.tr, this.work, 'milestones', [...this.work.milestones, milestone])
     if (!this.dispatch(tr.setMeta('addToHistory', false))) return false
     void keepState(this.id, this.work, 'milestone', name)

@@ -18,6 +18,20 @@ const record = Type.Object(
 )
 export type MilestoneRecord = Static<typeof record>
 
+/** What the hand-in office gave for the PDF that was taken with it. */
+const receipt = Type.Object(
+  {
+    number: words({ most: 40 }),
+    /** When it came in, as an ISO 8601 date and time. */
+    at: words({ most: 40 }),
+    /** SHA-256 of the file, in hexadecimal digits. */
+    checksum: words({ most: 64 }),
+    pages: Type.Integer({ minimum: 1, maximum: 100_000 }),
+  },
+  closed,
+)
+export type Receipt = Static<typeof receipt>
+
 const milestone = Type.Object(
   {
     id: words({ most: 100 }),
@@ -25,6 +39,7 @@ const milestone = Type.Object(
     /** When it was taken, as an ISO 8601 date and time. */
     taken: words({ most: 40 }),
     records: Type.Array(record, { maxItems: 100_000 }),
+    receipt: Type.Optional(receipt),
   },
   closed,
 )

@@ -17,6 +17,7 @@ import { CopyChanges } from '../ledger/CopyChanges.tsx'
 import { dayOf } from '../ledger/SinceMilestone.tsx'
 import { ChosenFiles } from './ChosenFiles.tsx'
 import { EarlierDispatches } from './EarlierDispatches.tsx'
+import { HandInDesk } from './HandInDesk.tsx'
 import { OutputRow } from './OutputRow.tsx'
 import { usualOptions } from './outputOptions.ts'
 
@@ -66,7 +67,7 @@ export function DispatchDesk() {
       },
     })
   }
-  const own = job?.work === session.id ? job : null
+  const own = job?.work === session.id && !job.to ? job : null
   const last = milestones.at(-1)
   return (
     <main className="h-full overflow-y-auto" aria-label="Dispatch">
@@ -128,6 +129,7 @@ export function DispatchDesk() {
             }
           />
         </section>
+        <HandInDesk />
         <EarlierDispatches work={session.id} />
       </div>
     </main>
