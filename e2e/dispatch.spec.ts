@@ -72,6 +72,38 @@ test('the web page works from a file: light and dark, without a server, with not
   expect(errors).toEqual([])
 })
 
+test('what was dispatched is made again from the work as it was, to the byte, whatever was changed since', async ({ page }) => {
+  await openDemo(page, 'dispatch', 'demo-paper')
+  for (const name of ['PDF', 'Folder for keeping']) {
+    const [download] = await Promise.all([
+      page.waitForEvent('download', { timeout: 60_000 }),
+      page.getByRole('button', { name: `Save: ${name}`, exact: true }).press('Enter'),
+    ])
+    await download.path()
+  }
+  const before = page.getByRole('list', { name: 'Dispatched before' })
+  await expect(before.locator('summary')).toHaveCount(2)
+  await page.getByRole('link', { name: 'Galley', exact: true }).click()
+  await page.locator('.division.open .heading.level-1 .words').click()
+  await page.keyboard.type('Changed since. ')
+  await saved(page)
+  await inBalance(page)
+  await page.getByRole('link', { name: 'Dispatch', exact: true }).click()
+  for (const index of [0, 1]) {
+    await before.locator('summary').nth(index).press('Enter')
+    const [download] = await Promise.all([
+      page.waitForEvent('download', { timeout: 60_000 }),
+      before.getByRole('button', { name: 'Make this file again' }).press('Enter'),
+    ])
+    await download.path()
+    await expect(before.getByRole('status').getByText('is the same as then, to the byte.')).toBeVisible()
+    await before.locator('summary').nth(index).press('Enter')
+  }
+  // What the pages show now is not touched by it.
+  await page.getByRole('link', { name: 'Galley', exact: true }).click()
+  await expect(page.locator('.division.open .heading.level-1 .words')).toContainText('Changed since.')
+})
+
 const desk = (page: Page) => page.getByRole('region', { name: 'Hand in' })
 
 test('the PDF is handed in: a receipt goes on record with every number, and the office says how it stands', async ({ page }) => {

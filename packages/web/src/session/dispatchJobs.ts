@@ -6,6 +6,7 @@ import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { partsOf } from '@steady-ledger/core/work/parts/index.ts'
 import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
+import type { MadeWith } from '../storage/database.ts'
 import { notify } from '../ui/notices.ts'
 import { download } from '../views/download.ts'
 import type { FromDispatch, ToDispatch } from '../workers/protocol.ts'
@@ -22,11 +23,13 @@ export function watchJob(): () => void {
 
 export const isWatched = (): boolean => watched
 
-export interface DispatchOptions extends Pick<ToDispatch, 'keepsakes' | 'withWork' | 'spokenFormulas' | 'width'> {
+export interface DispatchOptions extends MadeWith {
   /** All files come in one archive. */
   together?: boolean
   /** Told of what was handed over. */
   onWritten?(files: WrittenFile[]): void
+  /** What was dispatched is made again. */
+  again?: boolean
   /** Takes the files in place of the browser, and says itself what becomes of them. */
   toOffice?(files: readonly Dispatched[]): void
 }
@@ -36,7 +39,7 @@ export function writeFiles(
   id: string,
   work: Work,
   outputs: readonly Output[],
-  { together = false, onWritten, toOffice, ...chosen }: DispatchOptions = {},
+  { together = false, again = false, onWritten, toOffice, ...made }: DispatchOptions,
 ): void {
   const { job: under } = useJob.getState()
   if (under?.kind === 'writing') {
@@ -44,7 +47,12 @@ export function writeFiles(
     return
   }
   const began = performance.now()
-  const about = { work: id, outputs, title: titleOf(work.doc), ...(toOffice ? { to: 'office' as const } : {}) }
+  const about = {
+    work: id,
+    outputs,
+    title: titleOf(work.doc),
+    ...(toOffice ? { to: 'office' as const } : again ? { to: 'again' as const } : {}),
+  }
   const says = saysOutputs(about)
   const show = (job: Job): void => useJob.setState({ job })
   const end = (job: Job): void => {
@@ -72,8 +80,7 @@ export function writeFiles(
         doc: JSON.stringify(work.doc.toJSON()),
         parts: partsOf(work),
         pictures: [...work.pictures.values()],
-        date: Date.now(),
-        ...chosen,
+        ...made,
       }
       thread.postMessage(message)
     } else if (data.kind === 'progress') tell(data.says, data.done, data.of)
@@ -81,7 +88,14 @@ export function writeFiles(
       if (toOffice) toOffice(data.files)
       else handOver(data.files, about.title, together)
       const files = data.files.map(
-        ({ output, file, bytes, checksum, lost }): WrittenFile => ({ title: output.title, file, size: bytes.length, checksum, lost }),
+        ({ output, file, bytes, checksum, lost }): WrittenFile => ({
+          output: output.name,
+          title: output.title,
+          file,
+          size: bytes.length,
+          checksum,
+          lost,
+        }),
       )
       const size = files.reduce((sum, file) => sum + file.size, 0)
       end({ ...about, kind: 'done', files, size, seconds: (performance.now() - began) / 1000 })

@@ -84,10 +84,12 @@ export function handIn(session: Session, name: string): void {
     return
   }
   show(null)
+  const made = { date: Date.now() }
   writeFiles(session.id, work, [pdf], {
-    toOffice: ([written]) => {
-      if (!written) return
-      const { bytes, file, checksum } = written
+    ...made,
+    toOffice: ([dispatched]) => {
+      if (!dispatched) return
+      const { bytes, file, checksum, lost } = dispatched
       const about = { work: session.id, file }
       const stopped = new AbortController()
       show({
@@ -111,12 +113,9 @@ export function handIn(session: Session, name: string): void {
           const { receipt, again } = answer
           show({ ...about, kind: 'taken', receipt, again })
           const known = session.work.milestones.some(milestone => milestone.receipt?.number === receipt.number)
-          const taken = known || session.takeMilestone(name, records, receipt)
-          void keepDispatch(
-            session.id,
-            [{ title: 'PDF, handed in', file, size: bytes.length, checksum, lost: written.lost }],
-            taken ? name : '',
-          )
+          const taken = known || session.takeMilestone(name, { records, work, receipt })
+          const written = { output: pdf.name, title: 'PDF, handed in', file, size: bytes.length, checksum, lost }
+          void keepDispatch(session.id, [written], taken ? name : '', made)
           if (taken && isWatched()) return
           notify({
             kind: taken ? 'done' : 'wrong',

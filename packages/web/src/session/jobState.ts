@@ -5,12 +5,14 @@ import { create } from 'zustand'
 
 /** A file that was handed over. */
 export interface WrittenFile extends Pick<Dispatched, 'file' | 'checksum' | 'lost'> {
+  /** Of its output. */
+  output: string
   title: string
   size: number
 }
 
-/** `to` says where files go that are not handed to the browser. */
-export type Job = { work: string; outputs: readonly Pick<Output, 'name' | 'title'>[]; title: string; to?: 'office' } & (
+/** `to` says who shows it, where that is not the desk’s list of files: the office, or a dispatch that is made again. */
+export type Job = { work: string; outputs: readonly Pick<Output, 'name' | 'title'>[]; title: string; to?: 'office' | 'again' } & (
   | { kind: 'writing'; says: string; done: number; of: number; stop(): void }
   | { kind: 'done'; files: WrittenFile[]; size: number; seconds: number }
   | { kind: 'failed'; message: string }

@@ -65,6 +65,8 @@ export class Session {
   private beginning: Promise<void> | null = null
   /** The document that was saved as a rescue file. */
   private rescued: Node | null = null
+  /** What left with the last milestone of this sitting. */
+  private onRecord: { name: string; work: Work } | null = null
   /** Targets that references were given in this sitting, the latest first. */
   recentTargets: string[] = []
   /** Sources that were cited in this sitting, the latest first. */
@@ -471,13 +473,26 @@ export class Session {
   }
 
   /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
-  takeMilestone(name: string, records = this.records(), receipt?: Receipt): boolean {
+  /**
+   * For what left the house: the numbers and the work as they were when it was made, whatever was typed since, and the office’s receipt.
+   */
+  takeMilestone(name: string, left: { records: MilestoneRecord[] | null; work: Work; receipt?: Receipt } | null = null): boolean {
+    const { records, work, receipt } = left ?? { records: this.records(), work: this.work }
     if (!records || this.ended) return false
     const milestone: Milestone = { id: newId(), name, taken: new Date().toISOString(), records, ...(receipt ? { receipt } : {}) }
     const tr = setPart(this.state.tr, this.work, 'milestones', [...this.work.milestones, milestone])
     if (!this.dispatch(tr.setMeta('addToHistory', false))) return false
-    void keepState(this.id, this.work, 'milestone', name)
+    void keepState(this.id, { ...work, milestones: this.work.milestones }, 'milestone', name)
+    this.onRecord = left && { name, work }
     return true
+  }
+
+  /** Whether the last milestone of this sitting has this name and was taken of the same work. */
+  isOnRecord(name: string, work: Work): boolean {
+    const last = this.onRecord
+    if (last?.name !== name) return false
+    // What is on record itself changes nothing of what is written.
+    return (Object.keys(work) as (keyof Work)[]).every(part => part === 'milestones' || work[part] === last.work[part])
   }
 
   // ── keeping ─────────────────────────────────────────────────────────────

@@ -87,7 +87,19 @@ export interface DispatchRecord {
   at: number
   /** The milestone that was taken with them; empty for none. */
   milestone: string
-  files: { name: string; title: string; size: number; checksum: string }[]
+  files: { name: string; title: string; size: number; checksum: string; output?: string }[]
+  /** What they were made with, so that they can be made again; earlier programs kept none. */
+  made?: MadeWith
+}
+
+/** All that a file depends on beside its work. */
+export interface MadeWith {
+  /** The date in the files, in milliseconds since 1970. */
+  date: number
+  keepsakes?: string
+  withWork?: boolean
+  spokenFormulas?: boolean
+  width?: number
 }
 
 export class LedgerDatabase extends Dexie {

@@ -57,3 +57,12 @@ export async function workAt(id: string, at: number): Promise<Work> {
   }
   return workFromJson(await textOf(state), pictures)
 }
+
+/** The work as it was when something left with a milestone of this name at that time. What was put on record since is not in it. */
+export async function workThen(id: string, milestone: string, at: number): Promise<Work> {
+  const kept = (await statesOf(id)).filter(state => state.why === 'milestone' && state.name === milestone)
+  const [nearest] = kept.sort((a, b) => Math.abs(a.at - at) - Math.abs(b.at - at))
+  if (!nearest) throw new StorageError('The state of the work that left then is not kept any more, so its files cannot be made again.')
+  const work = await workAt(id, nearest.at)
+  return { ...work, milestones: work.milestones.filter(({ taken }) => Date.parse(taken) < at) }
+}

@@ -2,7 +2,6 @@
 
 import type { Output } from '@steady-ledger/core/dispatch/output.ts'
 import { outputs } from '@steady-ledger/core/dispatch/outputs.ts'
-import { compareMilestones } from '@steady-ledger/core/milestones/compareMilestones.ts'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { loadKeepsakes, useKeepsakes } from '../../composer/keepsakes.ts'
@@ -46,24 +45,27 @@ export function DispatchDesk() {
         text: 'No milestone is taken: the pages of the latest change are still being made. Save again in a moment to have one.',
       })
     const { withKeepsakes, withWork, spokenFormulas, width } = options
-    writeFiles(session.id, session.work, wanted, {
-      together,
+    const made = {
+      date: Date.now(),
       ...(withKeepsakes && keepsakes.length ? { keepsakes: keepsakesFile(keepsakes) } : {}),
       ...(withWork ? { withWork } : {}),
       ...(spokenFormulas ? { spokenFormulas } : {}),
       width,
+    }
+    const { work } = session
+    writeFiles(session.id, work, wanted, {
+      together,
+      ...made,
       onWritten: files => {
         const name = milestoneName.trim().slice(0, 200)
-        // One of this name that says the same is there already: files that leave one by one share it.
-        const last = session.work.milestones.at(-1)
-        const same = records !== null && last?.name === name && compareMilestones(last.records, records).length === 0
-        const taken = same || (records !== null && session.takeMilestone(name, records))
+        // Files that leave one by one share it, as long as nothing was changed between them.
+        const taken = records !== null && (session.isOnRecord(name, work) || session.takeMilestone(name, { records, work }))
         if (records && !taken)
           notify({
             kind: 'wrong',
             text: 'The files are saved, but no milestone was taken with them: the work was closed, or is not written here any more.',
           })
-        void keepDispatch(session.id, files, taken ? name : '')
+        void keepDispatch(session.id, files, taken ? name : '', made)
       },
     })
   }

@@ -1,13 +1,72 @@
-/** What left the house before: when, which files, with which milestone, and what each adds up to. */
+/** What left the house before: when, which files, with which milestone, what each adds up to; and made again from the work as it was. */
+import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
 import { liveQuery } from 'dexie'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import { sizeOf } from '../../session/jobState.ts'
+import { writeFiles } from '../../session/dispatchJobs.ts'
+import { sizeOf, useJob } from '../../session/jobState.ts'
 import type { DispatchRecord } from '../../storage/database.ts'
 import { dispatchesOf } from '../../storage/dispatches.ts'
+import { workThen } from '../../storage/states.ts'
 import { SectionTitle } from '../../ui/SectionTitle.tsx'
+import { JobState } from './JobState.tsx'
 
 const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+
+/** Makes the files of a dispatch again from the state of the work that was kept with its milestone, and says whether they are the same. */
+function MakeAgain({ record: { work, milestone, files, made } }: { record: DispatchRecord }) {
+  const job = useJob(state => state.job)
+  const [began, setBegan] = useState(false)
+  const [trouble, setTrouble] = useState('')
+  const [same, setSame] = useState<{ name: string; same: boolean }[]>([])
+  const outputs = files.map(({ output }) => outputOf(output ?? '')).filter(output => output !== undefined && output !== null)
+  if (!made || !milestone || outputs.length < files.length) return null
+  const again = async (): Promise<void> => {
+    setTrouble('')
+    setSame([])
+    try {
+      const then = await workThen(work, milestone, made.date)
+      setBegan(true)
+      writeFiles(work, then, outputs, {
+        ...made,
+        again: true,
+        together: files.length > 1,
+        onWritten: written =>
+          setSame(
+            files.map(({ name, checksum, output }) => ({
+              name,
+              same: written.find(file => file.output === output)?.checksum === checksum,
+            })),
+          ),
+      })
+    } catch (error) {
+      setTrouble((error as Error).message)
+    }
+  }
+  const own = began && job?.to === 'again' && job.work === work ? job : null
+  return (
+    <div className="mt-2 pl-4">
+      {own?.kind === 'writing' ? (
+        <button type="button" className="button" onClick={own.stop}>
+          Cancel
+        </button>
+      ) : (
+        <button type="button" className="button" disabled={job?.kind === 'writing'} onClick={() => void again()}>
+          Make {files.length === 1 ? 'this file' : 'these files'} again
+        </button>
+      )}
+      {own && <JobState job={own} counted={files.length > 1} />}
+      <div role="status">
+        {trouble && <p className="text-(--mend)">{trouble}</p>}
+        {same.map(({ name, same }) => (
+          <p key={name} className={same ? 'text-(--structure)' : 'text-(--mend)'}>
+            {name} {same ? 'is the same as then, to the byte.' : 'is not the same as then: the program, or a face, was changed since.'}
+          </p>
+        ))}
+      </div>
+    </div>
+  )
+}
 
 export function EarlierDispatches({ work }: { work: string }) {
   const [list, setList] = useState<DispatchRecord[]>([])
@@ -25,15 +84,15 @@ export function EarlierDispatches({ work }: { work: string }) {
         <Link to="../earlier">earlier states</Link>, where a milestone was taken.
       </p>
       <ul className="mt-2 grid gap-2" aria-label="Dispatched before">
-        {list.map(({ id, at, milestone, files }) => (
-          <li key={id} className="border-b border-(--rule) pb-2">
+        {list.map(record => (
+          <li key={record.id} className="border-b border-(--rule) pb-2">
             <details>
               <summary className="cursor-pointer">
-                <span className="font-semibold">{moment.format(at)}</span> {files.map(({ title }) => title).join(', ')}
-                {milestone && <span className="text-(--ink-soft)">, “{milestone}”</span>}
+                <span className="font-semibold">{moment.format(record.at)}</span> {record.files.map(({ title }) => title).join(', ')}
+                {record.milestone && <span className="text-(--ink-soft)">, “{record.milestone}”</span>}
               </summary>
               <ul className="mt-1 grid gap-1 pl-4 text-[13px]">
-                {files.map(({ name, size, checksum }) => (
+                {record.files.map(({ name, size, checksum }) => (
                   <li key={name}>
                     {name} <span className="text-(--ink-soft)">{sizeOf(size)}</span>
                     <br />
@@ -41,6 +100,7 @@ export function EarlierDispatches({ work }: { work: string }) {
                   </li>
                 ))}
               </ul>
+              <MakeAgain record={record} />
             </details>
           </li>
         ))}

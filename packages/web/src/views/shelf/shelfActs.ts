@@ -45,5 +45,5 @@ export async function duplicate({ id, pages }: WorkRecord): Promise<void> {
 
 export async function exportBundle({ id }: WorkRecord): Promise<void> {
   const { work } = await loadWork(id)
-  writeFiles(id, work, [outputOf('bundle')!])
+  writeFiles(id, work, [outputOf('bundle')!], { date: Date.now() })
 }
