@@ -127,6 +127,12 @@ export const test = inNewPage.extend({
     })
     await use(page)
     page.goto = goto
+    // Where the focus went is the first that is asked of a key that did nothing.
+    if (info.status !== info.expectedStatus)
+      await page
+        .evaluate(() => `${document.hasFocus()} ${document.activeElement?.outerHTML.slice(0, 300)}`)
+        .then(focused => info.attach('focus', { body: focused, contentType: 'text/plain' }))
+        .catch(() => {})
     const usual = info.status === info.expectedStatus && !saved && context.pages().length === 2
     if (usual && (await leavesNoTrace(page).catch(() => false))) profile.warm = page
     else await page.close()

@@ -8,6 +8,7 @@ import type { Cited } from '../../work/kinds/inline.ts'
 import type { Entries } from '../../work/registers/register.ts'
 import type { Source } from '../../work/registers/sources.ts'
 import { citationLocale, localeFile } from './locales/index.ts'
+import { filled, type Numbered, type NumbersStand, type NumberUse, numberUse, patternOf, withSlots } from './numberSlots.ts'
 import { leadsByNumber, readSaid, type Said, saidFormat, unmarked } from './saidForm.ts'
 
 /** A citation as it is formatted. */
@@ -123,6 +124,7 @@ export class CitationProcessor {
   private readonly numbers = new WeakMap<Source, number>()
   private count = 0
   private readonly disambiguates: boolean
+  private readonly numberUse: NumberUse
   readonly style: string
   readonly language: string
 
@@ -131,6 +133,7 @@ export class CitationProcessor {
     this.style = style
     this.language = language
     this.disambiguates = /\bdisambiguate/.test(style)
+    this.numberUse = numberUse(style)
     this.newEngine()
   }
 
@@ -252,15 +255,32 @@ export class CitationProcessor {
 
   /** What was formatted before from all that it depends on, or formatted now. */
   private once(engine: Engine, sorted: [Item, Cite][], citation: Citation, format: () => string): string {
+    const { none, aloneInCitations, plainNotes } = this.numberUse
+    const slotted = none || aloneInCitations
     const key = sorted
       .map(([, cite]) => {
         const { id, locator, label, prefix, suffix, position } = cite
-        const more = [cite['suppress-author'], cite['near-note'], cite['first-reference-note-number']]
-        return JSON.stringify([this.stateOf(engine, id), locator, label, prefix, suffix, position, ...more])
+        const more = [cite['suppress-author'], cite['near-note'], plainNotes || cite['first-reference-note-number']]
+        const state = slotted ? this.lookOf(engine, id) : this.stateOf(engine, id)
+        return JSON.stringify([state, locator, label, prefix, suffix, position, ...more])
       })
       .join()
+    const sources = sorted.map(([, cite]) => this.numbered(engine, cite.id, cite['first-reference-note-number']))
     const { noteIndex, 'suppress-trailing-punctuation': open } = citation.properties
-    return this.keep(`c${noteIndex ? 'n' : ''}${open ? 'w' : ''}${key}`, format)
+    return this.keep(
+      `c${noteIndex ? 'n' : ''}${open ? 'w' : ''}${patternOf(sources, aloneInCitations)}${key}`,
+      format,
+      sources,
+      aloneInCitations ? 'anywhere' : 'nowhere',
+    )
+  }
+
+  private numbered(engine: Engine, id: string, note?: unknown): Numbered {
+    return {
+      place: this.places.get(id) ?? -1,
+      number: engine.registry.registry[id]?.seq ?? 0,
+      note: note === undefined ? null : Number(note),
+    }
   }
 
   /** What was formatted, read; what leads by its number alone is read anew. */
@@ -273,16 +293,27 @@ export class CitationProcessor {
     return reading
   }
 
-  private keep(key: string, format: () => string): string {
+  /** Kept with slots for its numbers, or where there are too many of them not at all. */
+  private keep(key: string, format: () => string, sources: readonly Numbered[], numbers: NumbersStand): string {
     const before = this.kept.get(key)
-    const says = before ?? format()
-    // What is used goes behind all that is not.
-    if (before !== undefined) this.kept.delete(key)
-    this.kept.set(key, says)
+    if (before !== undefined) {
+      // What is used goes behind all that is not.
+      this.kept.delete(key)
+      this.kept.set(key, before)
+      return filled(before, sources)
+    }
+    const says = format()
+    const template = withSlots(says, sources, numbers)
+    if (template !== null) this.kept.set(key, template)
     return says
   }
 
-  /** A source as it is, its number, and how it is told apart from others: what everything that is found for it depends on. */
+  /** A source as it is and how it is told apart from others: what it says depends on that, but for its number. */
+  private lookOf(engine: Engine, id: string): string {
+    return `${this.numberOf(this.sources[id]!)} ${id} ${JSON.stringify(engine.registry.registry[id]?.disambig)}`
+  }
+
+  /** The same with its number: what everything that is found for it depends on. */
   private stateOf(engine: Engine, id: string): string {
     let state = this.states.get(id)
     if (state === undefined) {
@@ -305,7 +336,8 @@ export class CitationProcessor {
     const { opt } = engine.bibliography
     const order = Object.values(engine.registry.registry).sort((a, b) => a.seq - b.seq)
     const ids = order.map(({ id }) => String(id))
-    const keys = new Map(ids.map(id => [id, `e${this.stateOf(engine, id)}`]))
+    const { none, onceInEntries } = this.numberUse
+    const keys = new Map(ids.map(id => [id, `e${none || onceInEntries ? this.lookOf(engine, id) : this.stateOf(engine, id)}`]))
     // Where a name is replaced under the same one above, an entry depends on its neighbour.
     const alone = opt['subsequent-author-substitute'] === undefined
     const missing = alone ? ids.filter(id => !this.kept.has(keys.get(id)!)) : ids
@@ -315,7 +347,9 @@ export class CitationProcessor {
     const fresh = new Map<string, string>()
     if (made) made[0].entry_ids.forEach(([id], index) => id !== undefined && fresh.set(id, made[1][index] ?? ''))
     const entries = ids.flatMap((source): FormattedEntry[] => {
-      const says = alone ? this.keep(keys.get(source)!, () => fresh.get(source) ?? '') : (fresh.get(source) ?? '')
+      const says = alone
+        ? this.keep(keys.get(source)!, () => fresh.get(source) ?? '', [this.numbered(engine, source)], none ? 'nowhere' : 'inMargin')
+        : (fresh.get(source) ?? '')
       const { margin, rest } = this.read(says, noNumbers)
       return margin.length || rest.length ? [{ source, margin, text: rest }] : []
     })

@@ -33,7 +33,16 @@ export const unmarked = (text: string): string => text.replace(/[\uE000-\uE0FF]/
 
 const digits = (value: number): string => String.fromCharCode(...[...String(value)].map(digit => firstDigit + Number(digit)))
 const look = (name: PieceMark | ''): string => `${Object.keys(looks).find(mark => looks[mark] === name)}%%STRING%%${close}`
-const wrapped = (kind: string, value: number, text: string): string => leadMark + kind + digits(value) + leadEnd + text + close
+const lead = (kind: string, coded: string, text: string): string => leadMark + kind + coded + leadEnd + text + close
+const wrapped = (kind: string, value: number, text: string): string => lead(kind, digits(value), text)
+const valueOf = (coded: string): number => Number([...coded].map(digit => digit.charCodeAt(0) - firstDigit).join(''))
+
+/** A stretch that is nothing but a number, with what stands around it: kind, what it leads to, and what it prints. */
+export const leadPattern = /\uE010([\uE030-\uE034])([\uE020-\uE029]+)\uE011([^\d\uE000-\uE0FF]*)(\d+)([^\d\uE000-\uE0FF]*)\uE000/g
+export const leadKinds = kinds
+export const marginPattern = /\uE012[^\uE013]*\uE013/
+/** Numbers within marks. */
+export const codedDigits = { write: digits, read: valueOf, lead }
 
 interface Wrapping {
   params?: { variableNames?: string[]; itemData?: { id: string } }
@@ -134,7 +143,7 @@ export function readSaid(formatted: string, finder: SourceFinder): { margin: Sai
 }
 
 function leadOf(found: string, { sourceAt, sourceOfNumber }: SourceFinder): CitationLead | null {
-  const value = Number([...found.slice(2, -1)].map(digit => digit.charCodeAt(0) - firstDigit).join(''))
+  const value = valueOf(found.slice(2, -1))
   if (found[1] === kinds.note) return { kind: 'note', order: value }
   const source = found[1] === kinds.number ? sourceOfNumber(value) : sourceAt(value)
   if (source === undefined) return null

@@ -48,7 +48,8 @@ export function AddButton({ view }: { view: EditorView }) {
           aria-label="Put in after this block"
           onCloseAutoFocus={event => {
             event.preventDefault()
-            view.focus()
+            // What was put in may have taken the focus already: a field of its own, a list to choose from.
+            if (document.activeElement === document.body) view.focus()
           }}
         >
           <InsertionList onDone={() => setOpen(false)} navigate={to => navigate(`../${to}`)} />
