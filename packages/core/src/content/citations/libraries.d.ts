@@ -17,6 +17,18 @@ declare module 'citeproc' {
     /** Ours: what was found before from the same state of a source, or is found now. */
     memo?<Value>(key: string, find: () => Value): Value
     stateOf?(id: string): string
+    lookOf?(id: string): string
+    /** Ours: all names of the sources that are registered, while alike ones are told apart; else empty. */
+    namesNow?: string
+    allNames?(): string
+  }
+  /** How one source is told apart from others. */
+  interface Disambiguation {
+    names: number[]
+    givens: number[][]
+    year_suffix: unknown
+    disambiguate: unknown
+    use_initials?: boolean
   }
   interface Engine {
     readonly sys: System
@@ -36,9 +48,15 @@ declare module 'citeproc' {
       taintedItemIDs: Record<string, boolean>
       just_looking: boolean
       suppress_decorations: boolean
+      area: string
+      root: string
+      disambig_override?: boolean
+      disambig_request: Disambiguation | false
+      disambig_settings: Disambiguation
+      names_max: { mystack: unknown[] }
     }
     readonly registry: {
-      readonly registry: Record<string, { seq: number; disambig: unknown } & Record<string, unknown>>
+      readonly registry: Record<string, { seq: number; disambig: Disambiguation } & Record<string, unknown>>
       readonly authorstrings: Record<string, string>
       readonly citationreg: { citationById: Record<string, Citation> }
     }
@@ -66,12 +84,14 @@ declare module 'citeproc' {
     Engine: new (system: System, style: string, language: string, force: boolean) => Engine
     Output: { Formats: Record<string, Format>; Formatters: { passthrough: unknown } }
     ASSUME_ALL_ITEMS_REGISTERED: number
+    Registry: { prototype: { setdisambigs(this: { state: Engine }): void } }
     parseLocator: (this: Engine, cite: Cite) => Cite
     getSortKeys: (this: Engine, item: Item, area: string) => unknown[]
-    getAmbiguousCite: (this: Engine, item: Item, disambiguation: unknown) => string
+    getAmbiguousCite: (this: Engine, item: Item, asked?: Disambiguation, ...more: unknown[]) => string
+    cloneAmbigConfig: (settings: Disambiguation) => Disambiguation
     toLocaleLowerCase: (this: Engine, text: string) => string
     stringCompare: (a: string, b: string) => number
   }
   export default CSL
-  export type { Citation, Cite, Engine, Item, System }
+  export type { Citation, Cite, Disambiguation, Engine, Item, System }
 }

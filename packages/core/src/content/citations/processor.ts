@@ -3,7 +3,7 @@
  * `citeproc`, a processor of the Citation Style Language 1.0.2, which holds the rules of sorting, joining, positions and telling alike ones
  * apart; here it is given everything at once, and what it has formatted from the same data is not formatted again.
  */
-import CSL, { type Citation, type Cite, type Engine, type Item, type System } from 'citeproc'
+import CSL, { type Citation, type Cite, type Disambiguation, type Engine, type Item, type System } from 'citeproc'
 import type { Cited } from '../../work/kinds/inline.ts'
 import type { Entries } from '../../work/registers/register.ts'
 import type { Source } from '../../work/registers/sources.ts'
@@ -63,6 +63,15 @@ export const citeOf = ({ source, label, locator, prefix, suffix, withoutAuthor }
 /** What could be a mark of look or a quotation sign in the words of a source. */
 const signs = /[<"'‘’“”„‚«»‹›]/
 
+const names = new WeakMap<Source, string>()
+/** All that a source says of people. */
+function namesOf(source: Source): string {
+  let found = names.get(source)
+  if (found === undefined)
+    names.set(source, (found = JSON.stringify(Object.values(source).filter(value => Array.isArray(value) && typeof value[0] === 'object'))))
+  return found
+}
+
 const noNumbers: ReadonlyMap<number, string> = new Map()
 
 /** What is found for a source, kept from one formatting to the next. */
@@ -76,6 +85,41 @@ CSL.getSortKeys = function (this: Engine, item: Item, area: string): unknown[] {
     ? memo(`${area} ${stateOf(item.id)}`, () => [...findSortKeys.call(this, item, area)])
     : findSortKeys.call(this, item, area)
 }
+
+// To tell alike ones apart the processor says each source by itself, after every edit. What it says, and what it notes of names while it
+// does, follows from the source, from how it is told apart, and from the names of all: it is said once. In notes it depends on more, and so
+// it does as long as sources are still being added.
+const tellApart = CSL.Registry.prototype.setdisambigs
+CSL.Registry.prototype.setdisambigs = function (): void {
+  const { sys } = this.state
+  sys.namesNow = sys.allNames?.() ?? ''
+  tellApart.call(this)
+  sys.namesNow = ''
+}
+const sayAlone = CSL.getAmbiguousCite
+CSL.getAmbiguousCite = function (this: Engine, item: Item, asked?: Disambiguation, ...more: unknown[]): string {
+  const { memo, lookOf, namesNow } = this.sys
+  const { tmp } = this
+  const usual = !more.some(Boolean) && !tmp.authorstring_request && !tmp.disambig_override && this.opt.xclass !== 'note'
+  if (!memo || !lookOf || !namesNow || !usual) return sayAlone.call(this, item, asked, ...more)
+  let fresh = false
+  const { says, settings, most } = memo(`alone ${namesNow} ${lookOf(item.id)} ${JSON.stringify(asked ?? null)}`, () => {
+    fresh = true
+    const says = sayAlone.call(this, item, asked)
+    return { says, settings: copyOf(tmp.disambig_settings), most: [...tmp.names_max.mystack] }
+  })
+  if (fresh) return says
+  const noted = asked ?? this.registry.registry[item.id]?.disambig
+  tmp.disambig_settings = noted ? Object.assign(noted, copyOf(settings)) : copyOf(settings)
+  tmp.disambig_request = false
+  tmp.names_max.mystack = [...most]
+  tmp.area = tmp.root = 'citation'
+  return says
+}
+const copyOf = (settings: Disambiguation): Disambiguation => ({
+  ...CSL.cloneAmbigConfig(settings),
+  ...(settings.use_initials === undefined ? {} : { use_initials: settings.use_initials }),
+})
 
 // Where small letters are what they are everywhere, they are found without asking for the rules of a language.
 const lowered = CSL.toLocaleLowerCase
@@ -123,6 +167,8 @@ export class CitationProcessor {
   private readonly found = new Map<string, unknown>()
   private readonly numbers = new WeakMap<Source, number>()
   private count = 0
+  /** Of the last time; those of an earlier time that come back are told from them. */
+  private names: { key: string; number: number } | null = null
   private readonly disambiguates: boolean
   private readonly numberUse: NumberUse
   readonly style: string
@@ -167,6 +213,8 @@ export class CitationProcessor {
       placeOf: id => this.places.get(id) ?? -1,
       memo: this.memo,
       stateOf: id => this.stateOf(engine, id),
+      lookOf: id => this.lookOf(engine, id),
+      allNames: () => this.allNames(Object.keys(engine.registry.registry)),
     })
     engine.setOutputFormat(saidFormat)
     // Most words have neither marks nor quotation signs in them: they are not looked through for any.
@@ -323,6 +371,14 @@ export class CitationProcessor {
       if (this.settled && (engine.opt.xclass !== 'note' || !this.disambiguates)) this.states.set(id, state)
     }
     return state
+  }
+
+  /** A number for the names of these sources, whoever of them bears which. */
+  private allNames(ids: readonly string[]): string {
+    const all = ids.map(id => namesOf(this.sources[id]!)).sort()
+    const key = all.join('\n')
+    if (this.names?.key !== key) this.names = { key, number: this.count++ }
+    return `n${this.names.number}`
   }
 
   /** A number for the state that an entry of the register is in. */
