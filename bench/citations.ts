@@ -49,6 +49,19 @@ const edits: Record<string, (work: Work, order: number) => Work> = {
     )
     return { ...work, doc: tr.doc }
   },
+  'the first citation of a source, before all others': (work, order) => {
+    const id = `new${order}`
+    const tr = setEntry(new Transform(work.doc), work, 'sources', id, { ...work.sources.s100!, key: id, title: `A new title ${order}` })
+    const added = afterSteps(work, tr.steps)
+    const text = new Transform(work.doc)
+    const at = Math.min(...Object.keys(work.sources).flatMap(source => citationsAt(work.doc, source)))
+    const node = work.doc.nodeAt(at)!
+    text.insert(
+      at,
+      node.type.create({ id: `put${id}`, cites: (node.attrs.cites as { source: string }[]).map(one => ({ ...one, source: id })) }),
+    )
+    return { ...added, doc: text.doc }
+  },
   'the title of a source': (work, order) => {
     const tr = setEntry(new Transform(work.doc), work, 'sources', 's100', { ...work.sources.s100!, title: `Another title ${order}` })
     return afterSteps(work, tr.steps)

@@ -18,9 +18,9 @@ declare module 'citeproc' {
     memo?<Value>(key: string, find: () => Value): Value
     stateOf?(id: string): string
     lookOf?(id: string): string
-    /** Ours: all names of the sources that are registered, while alike ones are told apart; else empty. */
-    namesNow?: string
-    allNames?(): string
+    /** Ours: the names that a source shares with those that are registered, while alike ones are told apart. */
+    namesOf?: ((id: string) => string) | undefined
+    namesakes?(): (id: string) => string
   }
   /** How one source is told apart from others. */
   interface Disambiguation {

@@ -63,12 +63,19 @@ export const citeOf = ({ source, label, locator, prefix, suffix, withoutAuthor }
 /** What could be a mark of look or a quotation sign in the words of a source. */
 const signs = /[<"'‘’“”„‚«»‹›]/
 
-const names = new WeakMap<Source, string>()
-/** All that a source says of people. */
-function namesOf(source: Source): string {
-  let found = names.get(source)
-  if (found === undefined)
-    names.set(source, (found = JSON.stringify(Object.values(source).filter(value => Array.isArray(value) && typeof value[0] === 'object'))))
+const namesakes = new WeakMap<Source, readonly [last: string, whole: string][]>()
+/** All that a source says of people: the last word of a family’s name, under which it is told from others, and all of it. */
+function namesOf(source: Source): readonly [last: string, whole: string][] {
+  let found = namesakes.get(source)
+  if (!found) {
+    const people = Object.values(source).filter(value => Array.isArray(value)) as unknown[][]
+    found = people.flat().flatMap((name): [string, string][] => {
+      if (typeof name !== 'object' || name === null) return []
+      const { family, literal } = name as Record<string, string | undefined>
+      return [[/[^\s.,’'-]*$/u.exec((family ?? literal ?? '').toLowerCase().replace(/[\s.,’'-]+$/u, ''))![0], JSON.stringify(name)]]
+    })
+    namesakes.set(source, found)
+  }
   return found
 }
 
@@ -87,23 +94,23 @@ CSL.getSortKeys = function (this: Engine, item: Item, area: string): unknown[] {
 }
 
 // To tell alike ones apart the processor says each source by itself, after every edit. What it says, and what it notes of names while it
-// does, follows from the source, from how it is told apart, and from the names of all: it is said once. In notes it depends on more, and so
+// does, follows from the source, from how it is told apart, and from the names it shares: it is said once. In notes it depends on more, and so
 // it does as long as sources are still being added.
 const tellApart = CSL.Registry.prototype.setdisambigs
 CSL.Registry.prototype.setdisambigs = function (): void {
   const { sys } = this.state
-  sys.namesNow = sys.allNames?.() ?? ''
+  sys.namesOf = sys.namesakes?.()
   tellApart.call(this)
-  sys.namesNow = ''
+  sys.namesOf = undefined
 }
 const sayAlone = CSL.getAmbiguousCite
 CSL.getAmbiguousCite = function (this: Engine, item: Item, asked?: Disambiguation, ...more: unknown[]): string {
-  const { memo, lookOf, namesNow } = this.sys
+  const { memo, lookOf, namesOf } = this.sys
   const { tmp } = this
   const usual = !more.some(Boolean) && !tmp.authorstring_request && !tmp.disambig_override && this.opt.xclass !== 'note'
-  if (!memo || !lookOf || !namesNow || !usual) return sayAlone.call(this, item, asked, ...more)
+  if (!memo || !lookOf || !namesOf || !usual) return sayAlone.call(this, item, asked, ...more)
   let fresh = false
-  const { says, settings, most } = memo(`alone ${namesNow} ${lookOf(item.id)} ${JSON.stringify(asked ?? null)}`, () => {
+  const { says, settings, most } = memo(`alone ${namesOf(item.id)} ${lookOf(item.id)} ${JSON.stringify(asked ?? null)}`, () => {
     fresh = true
     const says = sayAlone.call(this, item, asked)
     return { says, settings: copyOf(tmp.disambig_settings), most: [...tmp.names_max.mystack] }
@@ -167,8 +174,6 @@ export class CitationProcessor {
   private readonly found = new Map<string, unknown>()
   private readonly numbers = new WeakMap<Source, number>()
   private count = 0
-  /** Of the last time; those of an earlier time that come back are told from them. */
-  private names: { key: string; number: number } | null = null
   private readonly disambiguates: boolean
   private readonly numberUse: NumberUse
   readonly style: string
@@ -214,7 +219,7 @@ export class CitationProcessor {
       memo: this.memo,
       stateOf: id => this.stateOf(engine, id),
       lookOf: id => this.lookOf(engine, id),
-      allNames: () => this.allNames(Object.keys(engine.registry.registry)),
+      namesakes: () => this.namesakesAmong(Object.keys(engine.registry.registry)),
     })
     engine.setOutputFormat(saidFormat)
     // Most words have neither marks nor quotation signs in them: they are not looked through for any.
@@ -373,12 +378,20 @@ export class CitationProcessor {
     return state
   }
 
-  /** A number for the names of these sources, whoever of them bears which. */
-  private allNames(ids: readonly string[]): string {
-    const all = ids.map(id => namesOf(this.sources[id]!)).sort()
-    const key = all.join('\n')
-    if (this.names?.key !== key) this.names = { key, number: this.count++ }
-    return `n${this.names.number}`
+  /** Of each source, the names that it must be told from: those of all sources that share a family’s name with it. */
+  private namesakesAmong(ids: readonly string[]): (id: string) => string {
+    const sharing = new Map<string, Set<string>>()
+    for (const id of ids)
+      for (const [last, whole] of namesOf(this.sources[id]!)) {
+        const others = sharing.get(last)
+        if (others) others.add(whole)
+        else sharing.set(last, new Set([whole]))
+      }
+    const told = new Map([...sharing].map(([last, all]) => [last, [...all].sort().join()]))
+    return id =>
+      namesOf(this.sources[id]!)
+        .map(([last]) => told.get(last))
+        .join('|')
   }
 
   /** A number for the state that an entry of the register is in. */
