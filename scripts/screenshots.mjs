@@ -1,11 +1,15 @@
 // Takes the pictures in docs/screenshots from the built application and its demo works: node scripts/screenshots.mjs
+import { mkdtempSync, rmSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
 import { chromium } from '@playwright/test'
 import { register } from 'tsx/esm/api'
 import { chromium as executablePath } from './install.mjs'
 
 register()
 const { createServer, listen } = await import('../packages/server/src/server.ts')
-const { server, port } = await listen(createServer(new URL('../packages/web/dist', import.meta.url).pathname), 4600)
+const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-office-'))
+const { server, port } = await listen(createServer(new URL('../packages/web/dist', import.meta.url).pathname, { folder }), 4600)
 const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
 const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage()
 const shoot = async name => {
@@ -86,6 +90,12 @@ await page.keyboard.press('Control+z')
 await page.waitForTimeout(800)
 await tab('Dispatch')
 await shoot('dispatch')
+const office = page.getByRole('region', { name: 'Hand in' })
+await office.getByRole('button', { name: 'Hand in the PDF' }).click()
+await office.getByText('In review').waitFor({ timeout: 60_000 })
+await office.getByText('What it looks at').click()
+await office.evaluate(section => section.scrollIntoView())
+await shoot('hand-in')
 await tab('Short forms')
 await page.getByRole('treeitem', { name: 'standard deviation' }).click()
 await page.locator('.books', { hasText: 'In balance' }).waitFor()
@@ -102,4 +112,5 @@ await page.locator('.sheet-text').press('ArrowRight')
 await page.keyboard.press('F1')
 await shoot('keys')
 await browser.close()
+rmSync(folder, { recursive: true })
 server.close()
