@@ -122,7 +122,7 @@ test('the PDF is handed in: a receipt goes on record with every number, and the 
   await expect(handedIn).toContainText(number)
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
   await page.getByRole('radio', { name: 'Since a milestone' }).click()
-  await expect(page.getByLabel('From')).toContainText('Handed in on')
+  await expect(page.getByRole('combobox', { name: 'From' })).toContainText('Handed in on')
 })
 
 test('what the office objects to is told with the way to its page; without an office the desk says so', async ({ page }) => {

@@ -98,6 +98,32 @@ inNewPage('a key acts where the cursor is seen, though the browser tells of it l
   await expect(first.locator('.note-mark')).toHaveCount(1)
 })
 
+inNewPage(
+  'what is typed right after a command is in what it made, and what it opened keeps the focus, though timers come late',
+  async ({ page }) => {
+    // As under load: keys are heard before what was put off until nothing else is to be done.
+    await page.addInitScript(() => {
+      const real = window.setTimeout
+      Object.assign(window, { setTimeout: (run: () => void, wait?: number, ...rest: unknown[]) => real(run, wait || 500, ...rest) })
+    })
+    await openDemo(page, 'galley', 'demo-paper')
+    await page.locator('.division.open .heading.level-1 .words').click()
+    await page.keyboard.press('Control+k')
+    await page.keyboard.type('new chapter')
+    await page.keyboard.press('Enter')
+    await page.keyboard.type('Typed at once')
+    await page.keyboard.press('Enter')
+    await page.keyboard.press('Control+Alt+e')
+    await expect(page.locator('.composer textarea')).toBeFocused()
+    await page.keyboard.type('a=b')
+    await page.waitForTimeout(700)
+    await expect(page.locator('.composer textarea')).toBeFocused()
+    await page.keyboard.press('Escape')
+    await expect(page.locator('.division.open .heading.level-1 .words').last()).toHaveText('Typed at once')
+    await expect(page.locator('.division.open .equation mi')).toHaveText(['a', 'b'])
+  },
+)
+
 test('promote and demote a section with the keys; a title becomes a chapter and goes back', async ({ page }) => {
   await openDemo(page)
   await openChapter(page, '2')

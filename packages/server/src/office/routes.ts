@@ -73,11 +73,14 @@ export function officeRoutes({
 
   routes.post('/submissions', async (request, response) => {
     if (!isFromHere(request)) throw new Refused(403, 'The office takes files from pages of this program alone.')
-    if (atCounter > mostWaiting) throw new Refused(503, 'The office is busy: others are being looked at. Hand it in again in a moment.')
+    if (atCounter > mostWaiting) {
+      await readAway(request)
+      throw new Refused(503, 'The office is busy: others are being looked at. Hand it in again in a moment.')
+    }
     atCounter++
     try {
       const handedIn = await receive(request, rules.mostBytes)
-      const looking = reading.then(() => lookAt(handedIn))
+      const looking = reading.then(() => lookAt(handedIn, () => response.destroyed))
       reading = looking.catch(() => {})
       response.json(await looking)
     } finally {
@@ -85,7 +88,7 @@ export function officeRoutes({
     }
   })
 
-  async function lookAt({ file, bytes, declared }: HandedIn): Promise<HandInAnswer> {
+  async function lookAt({ file, bytes, declared }: HandedIn, isGone: () => boolean): Promise<HandInAnswer> {
     const checksum = createHash('sha256').update(bytes).digest('hex')
     const before = await book.withChecksum(checksum)
     if (before) return { taken: true, receipt: receiptOf(before), again: true }
@@ -100,6 +103,8 @@ export function officeRoutes({
     const given = { facts, declared, file, rules }
     const objections: Objection[] = objectionsTo(given)
     if (objections.length > 0) return { taken: false, objections }
+    // Whoever went away has taken the file back.
+    if (isGone()) throw new Refused(400, 'The file was taken back.')
     const entered = await book.enter({ file, bytes: bytes.length, checksum, pages: facts.pages.length, remarks: remarksOn(given) }, now())
     return { taken: true, receipt: receiptOf(entered.entry), again: entered.again }
   }
@@ -119,6 +124,10 @@ export function officeRoutes({
   })
   return routes
 }
+
+/** Whoever is still sending would not hear an answer. */
+const readAway = (request: express.Request): Promise<void> =>
+  new Promise(resolve => void request.resume().once('end', resolve).once('close', resolve))
 
 /** Browsers say where a request comes from; a page of somebody else’s is not served. */
 function isFromHere({ headers }: express.Request): boolean {

@@ -182,8 +182,12 @@ function abstractLength({ pages, bookmarks }: PdfFacts, { divisions }: Declarati
 const review: Look[] = [
   ({ facts: { title } }) =>
     title.trim() ? [] : [objection('Title', 'The file does not say its title: windows and catalogues show its name instead.')],
-  ({ facts: { language } }) =>
-    language ? [] : [objection('Language', 'The file does not say its language, so that it is read aloud in a wrong one.')],
+  ({ facts: { language }, declared }) => {
+    const main = (tag: string): string => tag.toLowerCase().split('-')[0]!
+    if (language && main(language) === main(declared.language)) return []
+    const says = language ? `is declared in “${declared.language}” and says that it is in “${language}”` : 'does not say its language'
+    return [objection('Language', `The file ${says}: it is read aloud in a wrong one.`)]
+  },
   ({ facts: { bookmarks } }) => (bookmarks.length ? [] : [objection('Bookmarks', 'The file has none: a reader cannot go to a chapter.')]),
   ({ facts }) => {
     const pages = [...new Set(facts.undescribed)].map(index => nameOf(facts.pages[index]!, index))

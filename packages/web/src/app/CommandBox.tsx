@@ -12,6 +12,7 @@ import { Dialog } from '../ui/Dialog.tsx'
 import { namedCommands } from './commands.ts'
 import { findText } from './findText.ts'
 import { keysOf } from './shortcuts.ts'
+import { takeChoice } from './takeChoice.ts'
 import { noteUse, usedLast } from './usedLast.ts'
 
 interface Listed extends ListedChoice {
@@ -122,11 +123,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
         asked={asked}
         onAsked={setAsked}
         groups={groups}
-        onTake={({ run }) => {
-          onClose()
-          // Once the box has let go of the focus: what runs takes it where it belongs.
-          setTimeout(run)
-        }}
+        onTake={({ run }) => takeChoice(session, onClose, run)}
         empty="Nothing in this work is called that, and no text says it."
       />
     </Dialog>

@@ -5,6 +5,7 @@ import { useSession } from '../session/sessionContext.ts'
 import { Choices, type ListedChoice } from '../ui/Choices.tsx'
 import { type Insertion, namedCommands } from './commands.ts'
 import { keysOf } from './shortcuts.ts'
+import { takeChoice } from './takeChoice.ts'
 import { noteUse, usedLast } from './usedLast.ts'
 
 interface ListedInsertion extends ListedChoice {
@@ -45,11 +46,7 @@ export function InsertionList({ onDone, navigate }: { onDone(): void; navigate(t
       asked={asked}
       onAsked={setAsked}
       groups={groups}
-      onTake={({ run }) => {
-        onDone()
-        // Once the list has let go of the focus: what runs takes it where it belongs.
-        setTimeout(run)
-      }}
+      onTake={({ run }) => takeChoice(session, onDone, run)}
       empty="Nothing that can be put in is called that."
       inputClass="px-4 py-2"
       rowClass="grid-cols-[0_minmax(0,1fr)_auto] py-1"

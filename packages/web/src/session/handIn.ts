@@ -12,11 +12,12 @@ import type {
 } from '@steady-ledger/core/dispatch/handIn/answers.ts'
 import { type Declaration, declarationOf } from '@steady-ledger/core/dispatch/handIn/declaration.ts'
 import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
+import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import { create } from 'zustand'
 import { keepDispatch } from '../storage/dispatches.ts'
 import { notify } from '../ui/notices.ts'
 import { isWatched, writeFiles } from './dispatchJobs.ts'
-import { useJob } from './jobState.ts'
+import { sizeOf, useJob } from './jobState.ts'
 import type { Session } from './session.ts'
 
 const address = '/office'
@@ -24,12 +25,11 @@ const address = '/office'
 const patience = { question: 4000, file: 120_000 }
 
 export type HandIn = { work: string; file: string } & (
-  | { kind: 'looking'; stop(): void }
   | { kind: 'refused'; objections: Objection[] }
   | { kind: 'taken'; receipt: Receipt; again: boolean }
   | { kind: 'failed'; message: string }
 )
-/** The one that is under way, or was the last. */
+/** What became of the last one; while it is under way, it is the job that everybody waits for. */
 export const useHandIn = create<{ handIn: HandIn | null }>()(() => ({ handIn: null }))
 const show = (handIn: HandIn | null): void => useHandIn.setState({ handIn })
 
@@ -75,7 +75,7 @@ async function bring(bytes: Uint8Array, file: string, declared: Declaration, sig
 }
 
 /** Hands the work in as it is now. Its milestone takes this name. */
-export function handIn(session: Session, name: string): void {
+export function handIn(session: Session, name: string, { mostBytes }: OfficeFacts['rules']): void {
   const pdf = outputOf('pdf')!
   const { work } = session
   const records = session.records()
@@ -92,13 +92,33 @@ export function handIn(session: Session, name: string): void {
       const { bytes, file, checksum, lost } = dispatched
       const about = { work: session.id, file }
       const stopped = new AbortController()
-      show({
-        ...about,
-        kind: 'looking',
-        stop: () => {
+      if (bytes.length > mostBytes) {
+        show({
+          ...about,
+          kind: 'failed',
+          message: `The file has ${sizeOf(bytes.length)}; the office takes ${sizeOf(mostBytes)}. Nothing was handed in.`,
+        })
+        return
+      }
+      // Once the writer has said that it is done: nobody leaves unasked before the office has answered.
+      queueMicrotask(() => {
+        const stop = (): void => {
           stopped.abort()
-          show(null)
-        },
+          useJob.setState({ job: null })
+        }
+        useJob.setState({
+          job: {
+            work: session.id,
+            outputs: [pdf],
+            title: titleOf(work.doc),
+            to: 'office',
+            kind: 'writing',
+            says: `The office looks at “${file}”`,
+            done: 0,
+            of: 0,
+            stop,
+          },
+        })
       })
       const signal = AbortSignal.any([stopped.signal, AbortSignal.timeout(patience.file)])
       bring(bytes, file, declarationOf(work), signal)
@@ -129,8 +149,7 @@ export function handIn(session: Session, name: string): void {
           show({ ...about, kind: 'failed', message: error.message })
           if (!isWatched()) notify({ kind: 'wrong', text: error.message })
         })
-        // What the desk says of the PDF is said by the office now.
-        .finally(() => useJob.setState(({ job }) => ({ job: job?.to === 'office' && job.kind !== 'writing' ? null : job })))
+        .finally(() => stopped.signal.aborted || useJob.setState({ job: null }))
     },
   })
 }

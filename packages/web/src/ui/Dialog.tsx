@@ -16,7 +16,9 @@ export function Dialog({ title, bare, className, onClose, onCloseAutoFocus, chil
   const [before] = useState(() => document.activeElement)
   const giveBack = (event: Event): void => {
     event.preventDefault()
-    if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
+    // What was asked for in it may have taken the focus already.
+    const free = document.activeElement === document.body
+    if (free && before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
   }
   return (
     <Primitive.Root open onOpenChange={open => !open && onClose()}>

@@ -88,8 +88,8 @@ export function HandInDesk() {
   }, [])
   useEffect(ask, [ask])
   const writing = job?.to === 'office' && job.work === session.id ? job : null
-  const own = last?.work === session.id ? last : null
-  const busy = job?.kind === 'writing' || last?.kind === 'looking'
+  const own = last?.work === session.id && !writing ? last : null
+  const busy = job?.kind === 'writing'
   return (
     <section aria-label="Hand in">
       <SectionTitle>Hand in</SectionTitle>
@@ -125,7 +125,7 @@ export function HandInDesk() {
               type="button"
               className="button primary"
               disabled={busy || !writer || !ready}
-              onClick={() => handIn(session, `Handed in on ${moment.format(new Date())}`)}
+              onClick={() => handIn(session, `Handed in on ${moment.format(new Date())}`, office.rules)}
             >
               Hand in the PDF
             </button>
@@ -134,17 +134,11 @@ export function HandInDesk() {
                 Cancel
               </button>
             )}
-            {own?.kind === 'looking' && (
-              <button type="button" className="button" onClick={own.stop}>
-                Cancel
-              </button>
-            )}
           </div>
         </>
       )}
       {writing && writing.kind !== 'done' && <JobState job={writing} />}
       <div role="status" className="mt-2">
-        {own?.kind === 'looking' && <p className="progress-line">The office looks at “{own.file}” …</p>}
         {own?.kind === 'failed' && <p className="text-(--mend)">{own.message}</p>}
         {own?.kind === 'taken' && (
           <p className="text-(--structure)">

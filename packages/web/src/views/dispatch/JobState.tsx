@@ -6,7 +6,7 @@ export const JobState = ({ job, counted = false }: { job: Job | null; counted?: 
   <div aria-live="polite">
     {job?.kind === 'writing' && (
       <p className="progress-line">
-        {job.says} <progress value={job.done} max={job.of} aria-label={job.says} />
+        {job.says} <progress {...(job.of ? { value: job.done, max: job.of } : {})} aria-label={job.says} />
       </p>
     )}
     {job?.kind === 'done' && (
