@@ -366,12 +366,12 @@ export class CitationProcessor {
     return `${this.numberOf(this.sources[id]!)} ${id} ${JSON.stringify(engine.registry.registry[id]?.disambig)}`
   }
 
-  /** The same with its number: what everything that is found for it depends on. */
+  /** The same with its number, where a style has numbers: what everything that is found for it depends on. */
   private stateOf(engine: Engine, id: string): string {
     let state = this.states.get(id)
     if (state === undefined) {
       const { seq, disambig } = engine.registry.registry[id] ?? {}
-      state = `${this.numberOf(this.sources[id]!)} ${id} ${seq} ${JSON.stringify(disambig)}`
+      state = `${this.numberOf(this.sources[id]!)} ${id} ${this.numberUse.none ? '' : seq} ${JSON.stringify(disambig)}`
       // In notes what tells alike ones apart is found as they are formatted.
       if (this.settled && (engine.opt.xclass !== 'note' || !this.disambiguates)) this.states.set(id, state)
     }
