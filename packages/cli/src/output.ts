@@ -10,6 +10,7 @@ import {
   openSync,
   realpathSync,
   renameSync,
+  rmdirSync,
   rmSync,
   type Stats,
   statSync,
@@ -61,17 +62,28 @@ function found({ values, positionals }: CallArguments): Target {
   return { name, path: at, was }
 }
 
+/** Takes back the folders that were made for what could not be written: from the innermost to the first that was made, unless one holds something. */
+export function removeFolders(folder: string, made: string | undefined): void {
+  if (made === undefined) return
+  try {
+    for (let at = path.resolve(folder); at.startsWith(path.resolve(made)); at = path.dirname(at)) rmdirSync(at)
+  } catch {
+    // Somebody else put something there meanwhile.
+  }
+}
+
 /** Writes beside the place and moves there when whole: nothing half-written is ever found. What is no file is written to as it is. */
 export async function writeWhole({ name, path: at, was }: Target, content: Uint8Array): Promise<void> {
   if (!at) return print(content)
   const folder = path.dirname(at)
   const beside = path.join(folder, `.${randomUUID()}.part`)
+  let made: string | undefined
   try {
     if (was && !was.isFile()) {
       writeFileSync(at, content)
       return
     }
-    mkdirSync(folder, { recursive: true })
+    made = mkdirSync(folder, { recursive: true })
     const file = openSync(beside, 'wx')
     try {
       writeFileSync(file, content)
@@ -83,6 +95,7 @@ export async function writeWhole({ name, path: at, was }: Target, content: Uint8
     renameSync(beside, at)
   } catch (error) {
     rmSync(beside, { force: true })
+    removeFolders(folder, made)
     throw new CallError(`${named(name)} cannot be written: ${reasonOf(error)}.`, 1)
   }
 }

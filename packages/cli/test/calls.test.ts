@@ -1,9 +1,21 @@
 /** The calls: what each refuses and how, and where results go. */
 import { execFileSync, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { chmodSync, existsSync, lstatSync, readdirSync, readFileSync, rmSync, statSync, symlinkSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
+import { removeFolders } from '../src/output.ts'
 import { call, folderOfTests, root } from './support/calling.ts'
 
 const { at, folder } = folderOfTests()
@@ -113,6 +125,21 @@ describe('where a result goes', () => {
     expect(dispatch('/dev/null').status).toBe(0)
     expect(lstatSync('/dev/null').isCharacterDevice()).toBe(true)
     expect(readdirSync(folder).filter(name => name.includes('.part'))).toEqual([])
+  })
+  test('a full disk is told, and folders that were made for what could not be written go, unless something stands in them', () => {
+    expect(dispatch('/dev/full')).toMatchObject({
+      status: 1,
+      stderr: expect.stringMatching(/“\/dev\/full” cannot be written: the disk is full\.\n$/),
+    })
+    const made = mkdirSync(at('made/for/it'), { recursive: true })
+    removeFolders(at('made/for/it'), made)
+    expect(existsSync(at('made'))).toBe(false)
+    const again = mkdirSync(at('made/for/it'), { recursive: true })
+    writeFileSync(at('made/other'), 'of somebody else')
+    removeFolders(at('made/for/it'), again)
+    expect(readdirSync(at('made'))).toEqual(['other'])
+    expect(existsSync(folder)).toBe(true)
+    rmSync(at('made'), { recursive: true })
   })
   test('folders are made only for something to write, and names may be as long as names may be', () => {
     writeFileSync(at('torn.zip'), 'PK nothing')

@@ -6,7 +6,7 @@ import { outputOf, outputs } from '@steady-ledger/core/dispatch/outputs.ts'
 import { type Call, type CallArguments, CallError, print } from '../call.ts'
 import { readDrawingProgram, readMathFace } from '../host.ts'
 import { openWork } from '../input.ts'
-import { targetOf, writeWhole } from '../output.ts'
+import { removeFolders, targetOf, writeWhole } from '../output.ts'
 import { named, reasonOf } from '../reasonOf.ts'
 import { turnOver } from '../turnOver.ts'
 
@@ -61,15 +61,19 @@ async function writeFolder(folder: string, wanted: readonly Output[], writing: W
     writing,
   )
   let beside = ''
+  let made: string | undefined
+  let there = false
   try {
-    mkdirSync(folder, { recursive: true })
+    made = mkdirSync(folder, { recursive: true })
     beside = mkdtempSync(path.join(folder, '.part-'))
     for (const { file, bytes } of all) writeFileSync(path.join(beside, file), bytes)
     for (const { file } of all) renameSync(path.join(beside, file), path.join(folder, file))
+    there = true
   } catch (error) {
     throw new CallError(`${named(folder)} cannot be written: ${reasonOf(error)}.`, 1)
   } finally {
     if (beside) rmSync(beside, { recursive: true, force: true })
+    if (!there) removeFolders(folder, made)
   }
   await print(reportOf(all))
   return 0

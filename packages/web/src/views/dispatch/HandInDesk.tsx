@@ -165,8 +165,7 @@ export function HandInDesk() {
               </span>
               {': '}
               <Standing number={receipt!.number} />
-              <br />
-              <code className="text-xs break-all">SHA-256 {receipt!.checksum}</code>
+              <code className="block text-xs break-all">SHA-256 {receipt!.checksum}</code>
             </li>
           ))}
         </ul>
