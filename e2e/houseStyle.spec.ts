@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { choose, inBalance, openDemo, pageText } from './support.ts'
+import { choose, inBalance, openDemo, pageText, takeByKey } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('a field changes the pages at once, a mistake is told beside it, and undo brings all back', async ({ page }) => {
@@ -93,7 +93,7 @@ test('the text is set in a packed file of letters; one that is none is refused b
   const families = () => sample.evaluateAll(all => [...new Set(all.map(each => each.getAttribute('font-family')))].join())
   const before = await families()
   await page.getByRole('button', { name: 'Letters from a file…' }).press('Enter')
-  await page.getByRole('menuitem', { name: /^For the text/ }).press('Enter')
+  await takeByKey(page, /^For the text/)
   const at = 'node_modules/@fontsource/source-sans-3/files/source-sans-3-latin'
   await page.getByLabel('Files of letters').setInputFiles([`${at}-400-normal.woff2`, `${at}-600-italic.woff2`, 'package.json'])
   const list = page.getByRole('list', { name: 'Letters from files' }).getByRole('listitem')

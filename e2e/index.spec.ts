@@ -1,6 +1,6 @@
 /** The index: marked from the galley by one key, kept at its desk by keyboard, printed in balance with the pages. */
 import type { Page } from '@playwright/test'
-import { command, inBalance, newThesis, openDemo, pageText, saved } from './support.ts'
+import { command, inBalance, newThesis, openDemo, pageText, saved, takeByKey } from './support.ts'
 import { expect, test } from './test.ts'
 
 const desk = (page: Page) => page.getByRole('main', { name: 'Index' })
@@ -96,7 +96,7 @@ test('the desk by keyboard: searched, walked, renamed, moved under another, merg
   await page.keyboard.press('m')
   // Merged into another term, with its places; one undo brings both back.
   await page.getByRole('button', { name: 'What can be done with this term' }).press('Enter')
-  await page.getByRole('menuitem', { name: 'Merge into another term…' }).press('Enter')
+  await takeByKey(page, 'Merge into another term…')
   await page.getByRole('dialog').getByLabel('Term').fill('exchange over a sill')
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Heading')).toHaveValue('exchange over a sill')
@@ -147,7 +147,7 @@ test('three thousand terms from a list: searched and walked without delay, saved
     page.waitForEvent('download'),
     (async () => {
       await page.getByRole('button', { name: 'What can be done with all terms' }).press('Enter')
-      await page.getByRole('menuitem', { name: 'Save as CSV' }).press('Enter')
+      await takeByKey(page, 'Save as CSV')
     })(),
   ])
   expect(download.suggestedFilename()).toBe('index-terms.csv')

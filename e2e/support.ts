@@ -102,6 +102,12 @@ export async function choose(page: Page, menu: string, item: string): Promise<vo
   await page.getByRole('menuitem', { name: item, exact: true }).click()
 }
 
+/** Takes an item of a menu that was opened by a key: once the menu has the focus, which it takes as it opens. */
+export async function takeByKey(page: Page, item: string | RegExp): Promise<void> {
+  await expect(page.getByRole('menuitem').first()).toBeFocused()
+  await page.getByRole('menuitem', { name: item }).press('Enter')
+}
+
 /** Runs a command by its name from the command box. */
 export async function command(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Control+k')
