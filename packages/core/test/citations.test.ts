@@ -366,6 +366,10 @@ const trickyStyles: Record<string, string> = {
     '<text variable="citation-number" prefix="[" suffix="]"/>',
     '<number variable="citation-number" form="ordinal"/>',
   ),
+  'volumes in single quotes, and a comment': styleNamed('numbers').replace(
+    '<group delimiter=" "><text variable="citation-number"/>',
+    `<!-- <sort> --><group delimiter=" "><text variable='volume'/><text variable="citation-number"/>`,
+  ),
   'no margin': styleNamed('numbers').replace(' second-field-align="flush"', ''),
   'numbers of first notes in words': styleNamed('notes').replaceAll(
     '<text variable="first-reference-note-number"',

@@ -21,7 +21,7 @@ const grace = 5
 const sizeGrace = 1.5
 
 /** How a page is called: by its label, or by its place where it has none. */
-const nameOf = ({ label }: PageFacts, index: number): string => label ?? `${index + 1}th page`
+const nameOf = ({ label }: PageFacts, index: number): string => label ?? `sheet ${index + 1}`
 
 type Look = (given: { facts: PdfFacts; declared: Declaration; file: string; rules: OfficeRules }) => Objection[]
 
@@ -33,10 +33,10 @@ const pagesWhere = ({ pages }: PdfFacts, wrong: (page: PageFacts, index: number)
 const objection = (rule: string, says: string, pages: string[] = []): Objection => ({ rule, says, pages })
 
 const counter: Look[] = [
-  ({ file }) =>
+  ({ file, rules }) =>
     fileName.test(file)
       ? []
-      : [objection('File name', `“${file.slice(0, 100)}” is not a name that the office keeps: it takes ${usualRules.fileName}.`)],
+      : [objection('File name', `“${file.slice(0, 100)}” is not a name that the office keeps: it takes ${rules.fileName}.`)],
   ({ facts, declared: { sheet } }) => {
     const same = (a: number, b: number): boolean => Math.abs(a - b) <= sizeGrace
     const pages = pagesWhere(

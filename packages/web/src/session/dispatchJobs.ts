@@ -21,6 +21,9 @@ export function watchJob(): () => void {
   }
 }
 
+/** Shows what is handed in. */
+export const office = 'office'
+
 export const isWatched = (): boolean => watched
 
 export interface DispatchOptions extends MadeWith {
@@ -28,8 +31,8 @@ export interface DispatchOptions extends MadeWith {
   together?: boolean
   /** Told of what was handed over. */
   onWritten?(files: WrittenFile[]): void
-  /** What was dispatched is made again. */
-  again?: boolean
+  /** The id of a dispatch that is made again. */
+  again?: string
   /** Takes the files in place of the browser, and says itself what becomes of them. */
   toOffice?(files: readonly Dispatched[]): void
 }
@@ -39,7 +42,7 @@ export function writeFiles(
   id: string,
   work: Work,
   outputs: readonly Output[],
-  { together = false, again = false, onWritten, toOffice, ...made }: DispatchOptions,
+  { together = false, again, onWritten, toOffice, ...made }: DispatchOptions,
 ): void {
   const { job: under } = useJob.getState()
   if (under?.kind === 'writing') {
@@ -51,7 +54,7 @@ export function writeFiles(
     work: id,
     outputs,
     title: titleOf(work.doc),
-    ...(toOffice ? { to: 'office' as const } : again ? { to: 'again' as const } : {}),
+    ...(toOffice ? { shownBy: office } : again ? { shownBy: again } : {}),
   }
   const says = saysOutputs(about)
   const show = (job: Job): void => useJob.setState({ job })

@@ -16,7 +16,7 @@ import { titleOf } from '@steady-ledger/core/work/schema.ts'
 import { create } from 'zustand'
 import { keepDispatch } from '../storage/dispatches.ts'
 import { notify } from '../ui/notices.ts'
-import { isWatched, writeFiles } from './dispatchJobs.ts'
+import { isWatched, office, writeFiles } from './dispatchJobs.ts'
 import { sizeOf, useJob } from './jobState.ts'
 import type { Session } from './session.ts'
 
@@ -111,7 +111,7 @@ export function handIn(session: Session, name: string, { mostBytes }: OfficeFact
             work: session.id,
             outputs: [pdf],
             title: titleOf(work.doc),
-            to: 'office',
+            shownBy: office,
             kind: 'writing',
             says: `The office looks at “${file}”`,
             done: 0,

@@ -11,8 +11,8 @@ export interface WrittenFile extends Pick<Dispatched, 'file' | 'checksum' | 'los
   size: number
 }
 
-/** `to` says who shows it, where that is not the desk’s list of files: the office, or a dispatch that is made again. */
-export type Job = { work: string; outputs: readonly Pick<Output, 'name' | 'title'>[]; title: string; to?: 'office' | 'again' } & (
+/** `shownBy` is who shows it, where that is not the desk’s list of files: the office, or the id of a dispatch that is made again. */
+export type Job = { work: string; outputs: readonly Pick<Output, 'name' | 'title'>[]; title: string; shownBy?: string } & (
   | { kind: 'writing'; says: string; done: number; of: number; stop(): void }
   | { kind: 'done'; files: WrittenFile[]; size: number; seconds: number }
   | { kind: 'failed'; message: string }

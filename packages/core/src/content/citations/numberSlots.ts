@@ -3,7 +3,9 @@
  * first. They are filled again and again, so that nothing is formatted anew because a citation before it came or went. That holds where a
  * number changes nothing but itself; which of them follow one another, and so are joined, is told beside.
  */
+
 import { codedDigits, leadKinds, leadPattern, marginPattern } from './saidForm.ts'
+import { macrosOf, type StyleElement, styleTree } from './styleTree.ts'
 
 const slotKinds = { number: '\uE040', codedNumber: '\uE041', note: '\uE042', codedNote: '\uE043' }
 const firstIndex = 0xe060
@@ -29,30 +31,57 @@ export interface NumberUse {
   plainNotes: boolean
 }
 
+/** How many elements a style may come to with its macros written out. */
+const mostElements = 200_000
+/** Nothing is put into what a style says that cannot be looked through. */
+const unknownUse: NumberUse = { none: false, aloneInCitations: false, onceInEntries: false, plainNotes: false }
+
 export function numberUse(style: string): NumberUse {
-  const unsorted = style.replace(/<sort>[\s\S]*?<\/sort>/g, '')
-  const citation = /<citation[\s>][\s\S]*<\/citation>/.exec(unsorted)?.[0] ?? ''
-  const rest = unsorted.replace(citation, '')
-  const inCitations = withMacros(citation, unsorted)
-  const variables = [...inCitations.matchAll(/\bvariable="([^"]*)"/g)].flatMap(([, names = '']) => names.split(/\s+/))
-  const asOther = /<number\b[^>]*citation-number/
-  return {
-    none: !style.includes('citation-number'),
-    aloneInCitations:
-      variables.every(name => name === 'citation-number' || name === 'locator') &&
-      !/<names\b|<date\b/.test(inCitations) &&
-      !asOther.test(inCitations),
-    onceInEntries: rest.split('citation-number').length === 2 && /second-field-align|left-margin/.test(rest) && !asOther.test(rest),
-    plainNotes: !/<number\b[^>]*first-reference-note-number/.test(style),
+  try {
+    return useIn(styleTree(style))
+  } catch {
+    return unknownUse
   }
 }
 
-/** A part of a style with all that it calls by name. */
-function withMacros(text: string, style: string, met: ReadonlySet<string> = new Set()): string {
-  const names = [...new Set([...text.matchAll(/\bmacro="([^"]*)"/g)].map(([, name = '']) => name))].filter(name => !met.has(name))
-  const all = new Set([...met, ...names])
-  const bodies = [...style.matchAll(/<macro\b[^>]*\bname="([^"]*)"[^>]*>([\s\S]*?)<\/macro>/g)]
-  return [text, ...names.map(name => withMacros(bodies.find(([, own]) => own === name)?.[2] ?? '', style, all))].join('')
+function useIn(root: StyleElement): NumberUse {
+  const macros = macrosOf(root)
+  const left = { elements: mostElements }
+  const part = (name: string): StyleElement[] =>
+    root.children.filter(child => child.name === name).flatMap(child => [...within(child, macros, left)])
+  const [citation, list, all] = [part('citation'), part('bibliography'), [...within(root, macros, left, true)]]
+  const numbers = list.filter(element => element.name !== 'if' && names(element, 'citation-number'))
+  return {
+    none: !all.some(element => names(element, 'citation-number')),
+    aloneInCitations: citation.every(
+      ({ name, attributes }) =>
+        !['names', 'date', 'number'].includes(name) &&
+        (attributes.variable ?? '').split(/\s+/).every(variable => ['', 'citation-number', 'locator'].includes(variable)),
+    ),
+    onceInEntries:
+      numbers.length === 1 &&
+      numbers[0]!.name === 'text' &&
+      list.some(({ attributes }) => attributes['second-field-align'] !== undefined || attributes.display === 'left-margin'),
+    plainNotes: !all.some(element => element.name === 'number' && names(element, 'first-reference-note-number')),
+  }
+}
+
+const names = ({ attributes }: StyleElement, variable: string): boolean => (attributes.variable ?? '').split(/\s+/).includes(variable)
+
+/** What is written, with what macros write in its place; how it is sorted only where that is asked for. */
+function* within(
+  element: StyleElement,
+  macros: ReadonlyMap<string, StyleElement>,
+  left: { elements: number },
+  sorted = false,
+  calling: readonly string[] = [],
+): Generator<StyleElement> {
+  if (left.elements-- < 0) throw new Error('Its macros call each other too often.')
+  yield element
+  const called = element.attributes.macro
+  const macro = called !== undefined && !calling.includes(called) ? macros.get(called) : undefined
+  if (macro) yield* within(macro, macros, left, sorted, [...calling, called!])
+  for (const child of element.children) if (sorted || child.name !== 'sort') yield* within(child, macros, left, sorted, calling)
 }
 
 /** What a citation depends on of these numbers beside printing them: which sources, and which first notes, are the same or follow one another. */

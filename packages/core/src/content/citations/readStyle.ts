@@ -2,39 +2,24 @@
  * A style file of the Citation Style Language, checked before it is kept: well formed, of the standard, whole, and of bounded work. What is
  * wrong with one is said in plain words.
  */
-import { SaxesParser } from 'saxes'
 import { plainCited } from '../../work/kinds/inline.ts'
 import { CitationProcessor } from './processor.ts'
 import { titleIn } from './styles/titleIn.ts'
+import { macrosOf, type StyleElement, styleTree } from './styleTree.ts'
 
-const namespace = 'http://purl.org/net/xbiblio/csl'
 const longest = 500_000
 /** How many elements a citation may come to with its macros written out; the largest in use have a few thousand. */
 const mostWritten = 60_000
-const deepest = 60
-
-/** Elements of the standard, version 1.0.2. */
-const known = new Set(
-  'style info title title-short id link author contributor category field rights summary updated published issn eissn issnl name email uri locale terms term single multiple style-options date date-part macro citation bibliography sort key layout text number label names name-part et-al institution substitute group choose if else-if else'.split(
-    ' ',
-  ),
-)
 
 export interface StyleFacts {
   title: string
   hasList: boolean
 }
 
-interface Open {
-  name: string
-  attributes: Record<string, string>
-  children: Open[]
-}
-
 /** Throws, in plain words, where it is no style file that can be used. */
 export function readStyle(xml: string): StyleFacts {
   if (xml.length > longest) throw new Error('It is longer than 500,000 letters, which no style file is.')
-  const root = parsed(xml)
+  const root = styleTree(xml)
   if (root.name !== 'style')
     throw new Error(
       root.name === 'locale' ? 'It is a file of words of a language, not a style.' : 'It is no style file of the Citation Style Language.',
@@ -47,7 +32,7 @@ export function readStyle(xml: string): StyleFacts {
   if (!citation && parent) throw new Error(`It only names another style, ${parent.attributes.href ?? ''}: read the file of that one.`)
   if (kind !== 'in-text' && kind !== 'note') throw new Error('It does not say whether sources are cited in the text or in notes.')
   if (!citation?.children.some(({ name }) => name === 'layout')) throw new Error('It does not say what a citation looks like.')
-  const macros = new Map(root.children.filter(({ name }) => name === 'macro').map(macro => [macro.attributes.name ?? '', macro]))
+  const macros = macrosOf(root)
   const sizes = new Map<string, number>()
   const written = sizeOf(root, macros, sizes, [])
   if (written > mostWritten) throw new Error('Its macros call each other so often that no citation could be finished.')
@@ -62,35 +47,13 @@ export function readStyle(xml: string): StyleFacts {
   return { title: titleIn(xml), hasList: root.children.some(({ name }) => name === 'bibliography') }
 }
 
-function parsed(xml: string): Open {
-  const parser = new SaxesParser({ xmlns: true })
-  const open: Open[] = []
-  let root: Open | null = null
-  parser.on('doctype', () => {
-    throw new Error('It has a document type, which a style file has no use for.')
-  })
-  parser.on('error', error => {
-    throw new Error(`It is not well formed: ${error.message.replace(/^\d+:\d+: /, '')} (at ${parser.line}:${parser.column}).`)
-  })
-  parser.on('opentag', ({ local, uri, attributes }) => {
-    if (open.length >= deepest) throw new Error('Its elements stand in each other more than 60 deep.')
-    if (open.length === 0 && uri !== namespace) throw new Error('It is no style file of the Citation Style Language.')
-    if (uri === namespace && !known.has(local))
-      throw new Error(`It has an element “${local}”, which the Citation Style Language 1.0.2 does not know.`)
-    const made: Open = { name: uri === namespace ? local : '', attributes: {}, children: [] }
-    for (const { name, value } of Object.values(attributes)) made.attributes[name] = value
-    open.at(-1)?.children.push(made)
-    root ??= made
-    open.push(made)
-  })
-  parser.on('closetag', () => void open.pop())
-  parser.write(xml).close()
-  if (!root) throw new Error('It is empty.')
-  return root
-}
-
 /** How many elements something comes to with its macros written out. */
-function sizeOf(node: Open, macros: ReadonlyMap<string, Open>, sizes: Map<string, number>, calling: readonly string[]): number {
+function sizeOf(
+  node: StyleElement,
+  macros: ReadonlyMap<string, StyleElement>,
+  sizes: Map<string, number>,
+  calling: readonly string[],
+): number {
   let size = 1
   const called = node.attributes.macro
   if (called !== undefined && ['text', 'key'].includes(node.name)) {

@@ -25,7 +25,7 @@ export interface Objection {
   /** What is held to, in a word or two: “Page size”. */
   rule: string
   says: string
-  /** Labels of the pages that it is about; “12th page” where a page has none. */
+  /** Labels of the pages that it is about; “sheet 12” where a page has none. */
   pages: string[]
 }
 

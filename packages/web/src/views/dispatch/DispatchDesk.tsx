@@ -69,7 +69,7 @@ export function DispatchDesk() {
       },
     })
   }
-  const own = job?.work === session.id && !job.to ? job : null
+  const own = job?.work === session.id && !job.shownBy ? job : null
   const last = milestones.at(-1)
   return (
     <main className="h-full overflow-y-auto" aria-label="Dispatch">

@@ -14,22 +14,20 @@ import { JobState } from './JobState.tsx'
 const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
 
 /** Makes the files of a dispatch again from the state of the work that was kept with its milestone, and says whether they are the same. */
-function MakeAgain({ record: { work, milestone, files, made } }: { record: DispatchRecord }) {
+function MakeAgain({ record: { id, work, milestone, files, made } }: { record: DispatchRecord }) {
   const job = useJob(state => state.job)
-  const [began, setBegan] = useState(false)
   const [trouble, setTrouble] = useState('')
   const [same, setSame] = useState<{ name: string; same: boolean }[]>([])
-  const outputs = files.map(({ output }) => outputOf(output ?? '')).filter(output => output !== undefined && output !== null)
+  const outputs = files.map(({ output }) => outputOf(output ?? '')).filter(output => output !== undefined)
   if (!made || !milestone || outputs.length < files.length) return null
   const again = async (): Promise<void> => {
     setTrouble('')
     setSame([])
     try {
       const then = await workThen(work, milestone, made.date)
-      setBegan(true)
       writeFiles(work, then, outputs, {
         ...made,
-        again: true,
+        again: id,
         together: files.length > 1,
         onWritten: written =>
           setSame(
@@ -43,7 +41,7 @@ function MakeAgain({ record: { work, milestone, files, made } }: { record: Dispa
       setTrouble((error as Error).message)
     }
   }
-  const own = began && job?.to === 'again' && job.work === work ? job : null
+  const own = job?.shownBy === id ? job : null
   return (
     <div className="mt-2 pl-4">
       {own?.kind === 'writing' ? (

@@ -2,6 +2,7 @@
 import type { Objection, OfficeFacts, Submission, SubmissionState } from '@steady-ledger/core/dispatch/handIn/answers.ts'
 import { useCallback, useEffect, useState } from 'react'
 import { Link } from 'react-router'
+import { office as theOffice } from '../../session/dispatchJobs.ts'
 import { askAfter, askOffice, handIn, useHandIn } from '../../session/handIn.ts'
 import { useJob } from '../../session/jobState.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
@@ -21,28 +22,32 @@ const states: Record<SubmissionState, string> = {
 }
 const moment = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'medium' })
 
-const Objections = ({ list, label }: { list: readonly Objection[]; label: string }) => (
-  <ul className="quiet-links mt-1 grid gap-1.5" aria-label={label}>
-    {list.map(({ rule, says, pages }) => (
-      <li key={rule + says}>
-        <span className="font-semibold">{rule}.</span> {says}
-        {pages.length > 0 && (
-          <span className="text-(--ink-soft)">
-            {' '}
-            {pages.length === 1 ? 'Page' : 'Pages'}{' '}
-            {pages.slice(0, mostPages).map((page, index) => (
-              <span key={page}>
-                {index > 0 && ', '}
-                <Link to={`../pages/${page}`}>{page}</Link>
-              </span>
-            ))}
-            {pages.length > mostPages && ` and ${pages.length - mostPages} more`}
-          </span>
-        )}
-      </li>
-    ))}
-  </ul>
-)
+/** Each with the way to its pages, as long as the work has pages of that name. */
+function Objections({ list, label }: { list: readonly Objection[]; label: string }) {
+  const labels = useView(({ turnover }) => turnover?.labels)
+  return (
+    <ul className="quiet-links mt-1 grid gap-1.5" aria-label={label}>
+      {list.map(({ rule, says, pages }) => (
+        <li key={rule + says}>
+          <span className="font-semibold">{rule}.</span> {says}
+          {pages.length > 0 && (
+            <span className="text-(--ink-soft)">
+              {' '}
+              {pages.length === 1 ? 'Page' : 'Pages'}{' '}
+              {pages.slice(0, mostPages).map((page, index) => (
+                <span key={`${index} ${page}`}>
+                  {index > 0 && ', '}
+                  {labels?.includes(page) ? <Link to={`../pages/${page}`}>{page}</Link> : page}
+                </span>
+              ))}
+              {pages.length > mostPages && ` and ${pages.length - mostPages} more`}
+            </span>
+          )}
+        </li>
+      ))}
+    </ul>
+  )
+}
 
 /** How one stands, asked again until it is decided. */
 function Standing({ number }: { number: string }) {
@@ -87,7 +92,7 @@ export function HandInDesk() {
     void askOffice().then(setOffice)
   }, [])
   useEffect(ask, [ask])
-  const writing = job?.to === 'office' && job.work === session.id ? job : null
+  const writing = job?.shownBy === theOffice && job.work === session.id ? job : null
   const own = last?.work === session.id && !writing ? last : null
   const busy = job?.kind === 'writing'
   return (
