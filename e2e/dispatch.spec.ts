@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { strFromU8, unzipSync } from 'fflate'
-import { inBalance, newThesis, openDemo, saved } from './support.ts'
+import { inBalance, newThesis, openDemo, reload, saved } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
 test('files are chosen by keyboard, come together with checksums, and stay in the list of what left', async ({ page }) => {
@@ -117,8 +117,7 @@ test('the PDF is handed in: a receipt goes on record with every number, and the 
   await saved(page)
   // It stands with its milestone, in the file as well, and after the page was loaded anew.
   await expect(page.getByRole('list', { name: 'Dispatched before' })).toContainText('PDF, handed in')
-  await page.reload()
-  await inBalance(page)
+  await reload(page)
   await expect(handedIn).toContainText(number)
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
   await page.getByRole('radio', { name: 'Since a milestone' }).click()

@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { generateWork } from '../demo/src/generate.ts'
 import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
-import { inBalance, openChapter, openDemo, saved, smallSvg, withFile } from './support.ts'
+import { inBalance, openChapter, openDemo, reload, saved, smallSvg, withFile } from './support.ts'
 import { expect, inNewPage, test } from './test.ts'
 
 test('the PDF is written from the application and is sound', async ({ page }) => {
@@ -56,8 +56,7 @@ test('a work with hundreds of formulas nobody has seen before says that they are
   await expect(page.locator('.page-place svg').first()).toContainText('corrected')
   expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)
   await saved(page)
-  await page.reload()
-  await inBalance(page)
+  await reload(page)
   expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)
 })
 

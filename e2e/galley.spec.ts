@@ -1,6 +1,6 @@
 /** Writing: text, headings, notes, references, equations, tables, lists, and what is kept. */
 
-import { atRest, inBalance, newThesis, openChapter, openDemo, saved } from './support.ts'
+import { atRest, inBalance, newThesis, openChapter, openDemo, reload, saved } from './support.ts'
 import { expect, inNewPage, test } from './test.ts'
 
 test('a chapter written from nothing: title, paragraph, heading, list, note, reference, equation, table', async ({ page }) => {
@@ -61,8 +61,7 @@ test('a chapter written from nothing: title, paragraph, heading, list, note, ref
 
   // All of it is there after a reload: saved within a second.
   await saved(page)
-  await page.reload()
-  await inBalance(page)
+  await reload(page)
   await openChapter(page, '1')
   await expect(page.locator('.division.open > p').first()).toHaveText('The first words1 go on.')
   await expect(page.locator('.division.open .reference')).toHaveText('Equation\u00a0(1.1)')

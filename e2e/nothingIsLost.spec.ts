@@ -5,7 +5,7 @@ import path from 'node:path'
 import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
 import { supervision } from '../packages/web/src/session/pagesClient.ts'
-import { inBalance, openChapter, openDemo, saved } from './support.ts'
+import { inBalance, openChapter, openDemo, reload, saved } from './support.ts'
 import { expect, inNewBrowser, inOwnBrowser, type Page, inNewPage as test } from './test.ts'
 
 const words = 'Words that must not be lost. '
@@ -314,8 +314,7 @@ test('works of an older version of the program, and one in a language that no br
   await openDemo(page, 'galley', 'demo-paper')
   await write(page)
   await saved(page)
-  await page.reload()
-  await inBalance(page)
+  await reload(page)
   await expect(page.locator(titlePage).first()).toContainText(words.trim())
 })
 
@@ -378,8 +377,7 @@ inNewBrowser.describe('a new version', () => {
       await page.locator('.work-cover', { hasText: 'Turbidity' }).click({ timeout: 60_000 })
       await inBalance(page)
       await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
-      await page.reload()
-      await inBalance(page)
+      await reload(page)
       appendFileSync(path.join(folder, 'sw.js'), '\n// another version')
       await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()))
       await expect(page.locator('.notice')).toContainText('A new version of the program is ready', { timeout: 60_000 })

@@ -1,4 +1,4 @@
-import { inBalance, openDemo, saved } from './support.ts'
+import { openDemo, reload, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('author and language are fields of the work: one step each, saved, and undone like text', async ({ page }) => {
@@ -13,8 +13,7 @@ test('author and language are fields of the work: one step each, saved, and undo
   await expect(page.locator('.sheet-text')).toHaveAttribute('lang', 'de')
   // Saved within a second: that is all a reload may cost.
   await saved(page)
-  await page.reload()
-  await inBalance(page)
+  await reload(page)
   await page.locator('.spine-row').first().click()
   await expect(page.getByLabel('Author')).toHaveValue('I. M. Tolvay')
   await expect(page.locator('.foot')).toContainText('German')
@@ -47,8 +46,7 @@ test('the panels are made wider with the arrow keys and by dragging, stay so, an
   await page.mouse.up()
   await expect.poll(() => widthOf('.slip')).toBeCloseTo(slip + 50, 0)
   expect(await widthOf('.spine')).toBeCloseTo(wide, 0)
-  await page.reload()
-  await inBalance(page)
+  await reload(page)
   expect(await widthOf('.spine')).toBeCloseTo(wide, 0)
   expect(await widthOf('.slip')).toBeCloseTo(slip + 50, 0)
   // A narrower window takes its room from the sheet; the panels keep theirs.

@@ -3,7 +3,19 @@ import { expect, type Page } from '@playwright/test'
 /** Opens a view of one of the demo works. */
 export async function openDemo(page: Page, view = 'galley', work = 'demo-thesis'): Promise<void> {
   await page.goto(`/work/${work}/${view}`)
+  await opened(page)
+}
+
+/** Loads the page anew. */
+export async function reload(page: Page): Promise<void> {
+  await page.reload()
+  await opened(page)
+}
+
+/** The pages of the last sitting may be there before it is settled which tab writes: until then, fields and buttons do nothing. */
+async function opened(page: Page): Promise<void> {
   await inBalance(page)
+  await expect(page.locator('.foot [aria-busy="true"]')).toHaveCount(0)
 }
 
 /** Waits until the books balance for what is there now: while they do not, they are said to be busy. */

@@ -241,7 +241,7 @@ function Foot({ onPlace }: { onPlace(place: HTMLElement | null): void }) {
       <span className="flex-1" />
       <span ref={onPlace} className="flex items-center gap-4" />
       <PastNotices />
-      {role !== 'reader' && save.kind === 'saved' && <span aria-busy={unsaved}>Saved {time.format(save.at)}</span>}
+      {role !== 'reader' && save.kind === 'saved' && <span aria-busy={unsaved || role === 'opening'}>Saved {time.format(save.at)}</span>}
       {save.kind === 'saving' && <span>Saving…</span>}
       {save.kind === 'failed' && <span className="text-(--mend)">Not saved</span>}
       {role === 'reader' && <WhoWrites />}
