@@ -31,7 +31,7 @@ export default defineConfig({
         icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
       workbox: {
-        globPatterns: ['**/*.{js,css,html,svg,ttf,woff2,wasm,icc,webmanifest}'],
+        globPatterns: ['**/*.{js,css,html,svg,ttf,pfb,bcmap,woff2,wasm,icc,webmanifest}'],
         maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/steady-ledger-server/, /^\/blank-page/],

@@ -13,6 +13,7 @@ describe('the name of a picture', () => {
     ['Su\u0308d.svg', [], 'Süd.svg'],
     ['<script>.svg', [], 'script.svg'],
     ['???', [], 'picture'],
+    ['plan.pdf page 3.png', [], 'plan page 3.png'],
     ['', ['picture'], 'picture 2'],
   ])('%j where %j is taken is %j', (wanted, taken, name) => expect(pictureName(wanted, new Set(taken))).toBe(name))
 

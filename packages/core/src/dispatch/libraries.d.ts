@@ -32,6 +32,14 @@ declare module 'pdfkit' {
     write(operators: string): void
     end(): void
   }
+  /** A picture made of pixels: written when it is first drawn. */
+  export interface Image {
+    label: string
+    width: number
+    height: number
+    obj: Reference | null
+    embed(document: PDFDocument): void
+  }
   export interface OutlineItem {
     addItem(title: string): OutlineItem
     outlineData: Record<string, unknown>
@@ -58,7 +66,11 @@ declare module 'pdfkit' {
     addNamedDestination(name: string, ...place: unknown[]): void
     registerFont(name: string, bytes: Uint8Array): this
     font(name: string): this
-    image(bytes: Uint8Array, x: number, y: number, options: Record<string, unknown>): this
+    /** Of bytes, or an address that holds its data. */
+    openImage(source: Uint8Array | string): Image
+    image(image: Image, x: number, y: number, options: Record<string, unknown>): this
+    /** How many images were opened. */
+    _imageCount: number
     goTo(x: number, y: number, width: number, height: number, name: string, options?: Record<string, unknown>): this
     link(x: number, y: number, width: number, height: number, address: string, options?: Record<string, unknown>): this
     ref(data: Record<string, unknown>): Reference

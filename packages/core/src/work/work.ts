@@ -8,16 +8,26 @@ import { schema } from './schema.ts'
 
 export type { WorkKind } from './parts/part.ts'
 
-/** A file that belongs to a work: a picture, or a face of the author's own. */
+/** A file that belongs to a work: a picture, a face of the author's own, or a PDF of which pages stand in the work. */
 export interface Picture {
   name: string
-  type: 'image/svg+xml' | 'image/png' | 'image/jpeg' | 'font/ttf' | 'font/otf'
+  type: 'image/svg+xml' | 'image/png' | 'image/jpeg' | 'font/ttf' | 'font/otf' | 'application/pdf'
   bytes: Uint8Array
-  /** Size in pixels, or in the units of an SVG's view box; 0 for a face. */
+  /** Size in pixels, or in the units of an SVG's view box; 0 for what is no picture. */
   width: number
   height: number
   /** How high the smallest letters of a drawing are, in the same units; absent where it has none. */
   lettering?: number
+}
+
+/** What a page of a PDF is called as a picture; as what it is it stands in the file. Pages count from 1. */
+export const pagePictureName = (file: string, page: number): string => `${file} page ${page}.png`
+const pagePicture = /^(.+\.pdf) page ([1-9]\d{0,4})\.png$/
+
+/** The page that a picture shows, if it shows one. */
+export function pageBehind(picture: string): { file: string; page: number } | null {
+  const [, file, page] = pagePicture.exec(picture) ?? []
+  return file ? { file, page: Number(page) } : null
 }
 
 export const isFaceFile = ({ type }: Pick<Picture, 'type'>): boolean => type.startsWith('font/')
@@ -56,12 +66,13 @@ export function newWork(kind: WorkKind, title: string, newId: () => string): Wor
   }
 }
 
-/** The pictures that a figure of the work shows, and the faces it is set in; others are left over from what was removed. */
+/** The pictures that a figure of the work shows, with the pages behind them, and the faces it is set in; others are left over from what was removed. */
 export function usedPictures({ doc, pictures, houseStyle }: Pick<Work, 'doc' | 'pictures' | 'houseStyle'>): Picture[] {
   const { others, ...own } = houseStyle.families.own
   const names = new Set<string>([...Object.values(own), ...others])
   doc.descendants(node => {
-    if (node.attrs.picture) names.add(node.attrs.picture)
+    const { picture } = node.attrs
+    if (picture) names.add(picture).add(pageBehind(picture)?.file ?? picture)
     return !node.isTextblock
   })
   return [...pictures.values()].filter(picture => names.has(picture.name))

@@ -102,6 +102,7 @@ export const namedCommands: NamedCommand[] = [
     run: session => session.act('formula'),
   },
   { name: 'Insert a figure', shortcut: 'figure', ...puts('Blocks', 'a figure'), run: session => session.act('figure') },
+  { name: 'Insert pages of a PDF', ...puts('Blocks', 'pages of a PDF'), run: session => session.act('pages') },
   { name: 'Insert a table', shortcut: 'table', ...puts('Blocks', 'a table'), ...editor(insertTable()) },
   { name: 'Insert a bulleted list', ...puts('Blocks', 'a bulleted list', '- space'), ...editor(wrapInList(schema.nodes.bulletedList)) },
   { name: 'Insert a numbered list', ...puts('Blocks', 'a numbered list', '1. space'), ...editor(wrapInList(schema.nodes.numberedList)) },

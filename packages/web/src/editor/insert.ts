@@ -43,19 +43,30 @@ export const insertFigure =
     return true
   }
 
-/** Several figures, one behind the other, in one step. */
-export const insertFigures =
-  (figures: readonly { picture: string; label: string }[]): Command =>
+/** Several figures, one behind the other, in one step; the caption of the last one is written next. */
+export const insertFigures = (figures: readonly { picture: string; label: string; alternative?: string }[]): Command =>
+  placeFigures(figures)
+
+/** Pictures without numbers and captions, each on a page of its own, in one step; the first is selected. */
+export const insertPagePictures = (pictures: readonly { picture: string; alternative: string }[]): Command =>
+  placeFigures(
+    pictures.map(each => ({ ...each, numbered: false, placement: 'page', width: 1 })),
+    'first',
+  )
+
+const placeFigures =
+  (figures: readonly object[], then: 'caption' | 'first' = 'caption'): Command =>
   (state, dispatch) => {
     if (figures.length === 0) return false
-    const made = figures.map(({ picture, label }) => nodes.figure.create({ id: newId(), picture, label }, nodes.caption.create()))
+    const made = figures.map(attrs => nodes.figure.create({ id: newId(), ...attrs }, nodes.caption.create()))
     const { from, to } = blockPlace(state)
     const tr = state.tr.replaceWith(from, to, made)
     const after = from + made.reduce((size, { nodeSize }) => size + nodeSize, 0)
     const $after = tr.doc.resolve(after)
     if ($after.parentOffset === $after.parent.content.size) tr.insert(after, nodes.paragraph.create({ id: newId() }))
-    // The caption of the last one is written next.
-    tr.setSelection(Selection.near(tr.doc.resolve(after - made.at(-1)!.nodeSize + 2)))
+    tr.setSelection(
+      then === 'first' ? NodeSelection.create(tr.doc, from) : Selection.near(tr.doc.resolve(after - made.at(-1)!.nodeSize + 2)),
+    )
     dispatch?.(closeHistory(tr.scrollIntoView()))
     return true
   }

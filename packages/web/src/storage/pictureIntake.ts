@@ -7,6 +7,8 @@ export function pictureName(wanted: string, taken: ReadonlySet<string>): string 
   const clean =
     wanted
       .normalize('NFC')
+      // What is called as pages of a PDF are would be printed as one.
+      .replace(/\.pdf(?= page \d+\.png$)/i, '')
       .replace(/[^\p{L}\p{N} ._()-]/gu, '')
       .replace(/^[^\p{L}\p{N}]+/u, '')
       .slice(-120) || 'picture'

@@ -1,5 +1,6 @@
 /** A few fields asked for by a command: one small form over everything, left with Enter or Esc. */
 import { type FormEvent, useId, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { create } from 'zustand'
 import { Dialog } from './Dialog.tsx'
 
@@ -35,10 +36,12 @@ function Form({ question }: { question: Question }) {
     const how = ((event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null)?.value ?? ''
     setTried(true)
     if (wrong.some(Boolean)) return
-    close()
-    const given = values.map(value => value.trim())
-    // The dialog gives the focus back first; what runs may take it elsewhere.
-    setTimeout(() => question.run(given, how))
+    // Done before the next key is heard. The dialog gives the focus back later, unless what runs has taken it.
+    flushSync(close)
+    question.run(
+      values.map(value => value.trim()),
+      how,
+    )
   }
   return (
     <Dialog title={question.title} className="top-[90px] w-[430px] px-4.5 pt-3.5 pb-4" onClose={close}>

@@ -1,6 +1,7 @@
 /** A button that opens a list of things to do: nothing is done before one of them is chosen. */
 import { DropdownMenu } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { type ReactNode, useRef, useState } from 'react'
+import { flushSync } from 'react-dom'
 
 export interface MenuItem {
   key: string
@@ -15,7 +16,7 @@ export interface MenuItem {
 const row =
   'flex cursor-pointer justify-between gap-5 px-3.5 py-1 outline-none data-highlighted:bg-(--structure-wash) data-highlighted:shadow-[inset_3px_0_0_var(--structure)]'
 
-function MenuRow({ says, more, on, run }: Omit<MenuItem, 'key'>) {
+function MenuRow({ says, more, on, run, onTake }: Omit<MenuItem, 'key'> & { onTake(): void }) {
   if (on !== undefined)
     return (
       <DropdownMenu.CheckboxItem className={row} checked={on} onSelect={event => event.preventDefault()} onCheckedChange={run}>
@@ -24,8 +25,7 @@ function MenuRow({ says, more, on, run }: Omit<MenuItem, 'key'>) {
       </DropdownMenu.CheckboxItem>
     )
   return (
-    // The menu gives the focus back first; what runs may take it elsewhere.
-    <DropdownMenu.Item className={row} onSelect={() => setTimeout(run)}>
+    <DropdownMenu.Item className={row} onSelect={onTake}>
       {more ? (
         <span className="grid max-w-[420px]">
           <strong>{says}</strong>
@@ -48,9 +48,17 @@ interface Props {
 }
 
 export function Menu({ label, children, items, className = 'button', disabled, align = 'start' }: Props) {
+  const [open, setOpen] = useState(false)
+  const trigger = useRef<HTMLButtonElement>(null)
+  // What was chosen is done before the next key is heard: the menu is gone by then, and has given the focus back; what runs may take it on.
+  const take = (run: () => void): void => {
+    flushSync(() => setOpen(false))
+    trigger.current?.focus()
+    run()
+  }
   return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger className={className} aria-label={label} disabled={disabled}>
+    <DropdownMenu.Root modal={false} open={open} onOpenChange={setOpen}>
+      <DropdownMenu.Trigger ref={trigger} className={className} aria-label={label} disabled={disabled}>
         {children}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
@@ -58,9 +66,11 @@ export function Menu({ label, children, items, className = 'button', disabled, a
           className="z-30 max-h-(--radix-dropdown-menu-content-available-height) min-w-[200px] overflow-y-auto border border-(--rule-strong) bg-(--sheet) py-1 shadow-lg"
           align={align}
           collisionPadding={8}
+          // The menu gives the focus back some moments after it is gone: then it may be elsewhere.
+          onCloseAutoFocus={event => document.activeElement !== document.body && event.preventDefault()}
         >
           {items.map(({ key, ...item }) => (
-            <MenuRow key={key} {...item} />
+            <MenuRow key={key} {...item} onTake={() => take(item.run)} />
           ))}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>

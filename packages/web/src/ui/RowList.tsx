@@ -1,8 +1,9 @@
 /** A list of thousands of rows to choose from, of which those in sight are drawn; rows under rows fold. */
-import { type FeatureImplementation, hotkeysCoreFeature, syncDataLoaderFeature } from '@headless-tree/core'
+import { hotkeysCoreFeature, syncDataLoaderFeature } from '@headless-tree/core'
 import { useTree } from '@headless-tree/react'
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual'
 import { type KeyboardEvent, type ReactNode, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { focusesItself, followFocus } from './followFocus.ts'
 
 const rowHeight = 30
 const root = ''
@@ -64,17 +65,12 @@ export function RowList<Row extends { id: string }>({
   const chosen = rows[at]?.id ?? null
   const expandedItems = useMemo(() => [...under.keys()].filter(id => id !== root && !folded.includes(id)), [under, folded])
 
-  // The library moves the focus some moments later, when it may have gone on to a field: here it goes with what is drawn.
   // Rows are chosen by way of the address, which is drawn when there is time: what is on screen is told by the last one that was drawn.
   const follows = useRef(false)
   const drawn = useRef(chosen)
-  const focusing = useMemo<FeatureImplementation>(
-    () => ({ key: 'focusing', overwrites: ['tree'], treeInstance: { updateDomFocus: () => {} } }),
-    [],
-  )
   const tree = useTree<Row>({
     rootItemId: root,
-    features: [syncDataLoaderFeature, hotkeysCoreFeature, focusing],
+    features: [syncDataLoaderFeature, hotkeysCoreFeature, focusesItself],
     dataLoader: { getItem: id => byId.get(id)!, getChildren: id => under.get(id) ?? [] },
     getItemName: item => nameOf(item.getItemData()),
     isItemFolder: item => under.has(item.getId()),
@@ -121,7 +117,7 @@ export function RowList<Row extends { id: string }>({
     drawn.current = chosen
     if (!follows.current || chosen === null || !byId.has(chosen)) return
     follows.current = false
-    tree.getItemInstance(chosen).getElement()?.focus()
+    followFocus(scroll.current, tree.getItemInstance(chosen).getElement())
   }, [tree, chosen, byId])
 
   const typed = useRef({ text: '', at: 0 })

@@ -133,3 +133,24 @@ export type FromIntake =
   | { kind: 'backup'; works: FoundWork[] }
   | { kind: 'restored'; count: number }
   | { kind: 'written'; file: Blob; count: number; missing: string[] }
+
+export type ToPdfPages = { kind: 'open'; name: string; bytes: Uint8Array } | { kind: 'read'; pages: number[] }
+
+/** A page of a PDF, drawn. */
+export interface ReadPage {
+  /** In the file, from 1. */
+  number: number
+  png: Uint8Array<ArrayBuffer>
+  /** What can be read on it, as far as the text of a picture goes. */
+  words: string
+  /** Why it is not kept as it is in the file; absent where it is. */
+  why?: string
+}
+
+export type FromPdfPages =
+  | { kind: 'ready' }
+  | { kind: 'opened'; count: number }
+  | { kind: 'page'; page: ReadPage; done: number; of: number }
+  /** `file` holds the pages that are kept, in the order asked for. */
+  | { kind: 'done'; file: Uint8Array | null }
+  | { kind: 'refused'; message: string }

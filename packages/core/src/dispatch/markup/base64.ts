@@ -5,3 +5,5 @@ export function base64Of(bytes: Uint8Array): string {
   for (let at = 0; at < bytes.length; at += 0x2000) text += String.fromCharCode(...bytes.subarray(at, at + 0x2000))
   return btoa(text)
 }
+
+export const bytesOfBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), sign => sign.charCodeAt(0))

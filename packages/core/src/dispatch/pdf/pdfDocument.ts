@@ -1,5 +1,7 @@
 /** pdfkit's document, writing large pieces instead of hundreds of thousands of small ones: the file is the same, byte for byte. */
-import PDFDocument from 'pdfkit'
+import PDFDocument, { type Image } from 'pdfkit'
+import { bytesOfBase64 } from '../markup/base64.ts'
+import { isTakenAsPacked, UnpackedImage } from './pixels.ts'
 
 const pieceSize = 1 << 16
 
@@ -29,6 +31,13 @@ export class PdfDocument extends PDFDocument {
 
   /** The metadata, to be set before the document ends. */
   xmp = ''
+
+  override openImage(source: Uint8Array | string): Image {
+    const data = typeof source === 'string' ? /^data:image\/png;base64,(.*)$/s.exec(source)?.[1] : undefined
+    const bytes = typeof source === 'string' ? (data === undefined ? null : bytesOfBase64(data)) : source
+    if (!bytes || isTakenAsPacked(bytes)) return super.openImage(source)
+    return new UnpackedImage(`I${++this._imageCount}`, bytes)
+  }
 
   override push(chunk: Uint8Array | null): boolean {
     if (chunk === null) this.writeWaiting()

@@ -17,7 +17,9 @@ import { type AnyFace, type Fonts, runsLeftwards } from '../../type/fonts.ts'
 import type { Lead } from '../../type/inline.ts'
 import { type FormulaPiece, type LinePiece, type TextPiece, widthOfPiece } from '../../type/line.ts'
 import { titleOf } from '../../work/schema.ts'
+import { usedPictures } from '../../work/work.ts'
 import { colourProfile, colourSpaceName } from './colourProfile.ts'
+import type { ForeignForms } from './foreign/foreignForms.ts'
 import { informationOf, metadataOf } from './metadata.ts'
 import { PdfDocument } from './pdfDocument.ts'
 import { PdfFormulas } from './pdfFormula.ts'
@@ -62,7 +64,11 @@ export async function writePdf(turnover: Turnover, fonts: Fonts, { date, attache
       modifiedDate: date,
     })
   for (const name of Object.keys(fonts) as AnyFace[]) document.registerFont(name, fonts[name]!.bytes)
-  const writer = new PdfWriter(document, turnover, fonts)
+  // What reads other PDFs is fetched where there are any.
+  const foreign = usedPictures(work).some(({ type }) => type === 'application/pdf')
+    ? await (await import('./foreign/foreignForms.ts')).ForeignForms.open(document, work)
+    : null
+  const writer = new PdfWriter(document, turnover, fonts, foreign)
   for (const page of pages) {
     writer.page(page)
     if (onPage?.(page.index + 1, pages.length) === false) throw new Error('Writing the PDF was cancelled.')
@@ -108,12 +114,12 @@ class PdfWriter {
   private readonly document: PDFDocument
   private readonly turnover: Turnover
 
-  constructor(document: PDFDocument, turnover: Turnover, fonts: Fonts) {
+  constructor(document: PDFDocument, turnover: Turnover, fonts: Fonts, foreign: ForeignForms | null) {
     this.document = document
     this.turnover = turnover
     this.text = new PdfText(document, fonts)
     this.formulas = new PdfFormulas(document)
-    this.pictures = new PdfPictures(document, turnover.work.pictures)
+    this.pictures = new PdfPictures(document, turnover.work.pictures, foreign)
     this.tree = new StructureTree(document, turnover)
   }
 

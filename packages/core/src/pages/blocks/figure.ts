@@ -3,6 +3,7 @@ import { isKind } from '../../work/kinds/index.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
 import { box, type Mark, type Structure } from '../box.ts'
+import { measureOf } from '../measure.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
 import { setPanels } from './panels.ts'
@@ -54,7 +55,7 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
 export const captionAbove = (node: Node, setting: Setting): boolean => seriesRule(setting.scheme, seriesOf(node)).captionPlace === 'above'
 
 export const figure: BlockHandler<'figure'> = turnable((node, setting) => {
-  const { id, picture, caption, gap } = setFigure(node, setting.measure, setting.measure * shareOf(node), setting)
+  const { id, picture, caption, gap } = setFigure(node, setting.measure, widthOf(node, setting), setting)
   const x = (setting.measure - picture.width) / 2
   const above = captionAbove(node, setting)
   const marks = [
@@ -64,6 +65,19 @@ export const figure: BlockHandler<'figure'> = turnable((node, setting) => {
   const height = picture.height + gap + caption.height
   return stood(box(height, marks, { block: id, begins: idsOf(node), notes: caption.notes }), node, seriesOf(node), setting)
 })
+
+/** How near to the edge of the sheet a picture comes that stands over the margins, in points. */
+const leastMargin = 18
+
+/**
+ * The width that a picture is to have, in points. One that stands over the margins is centred on the text, and so takes as much of either; a
+ * column has none of its own.
+ */
+function widthOf(node: Node, { measure, houseStyle }: Setting): number {
+  const { page } = houseStyle
+  if (!node.attrs.overMargins || node.attrs.placement !== 'page' || measure < measureOf(houseStyle)) return measure * shareOf(node)
+  return measure + 2 * Math.max(0, Math.min(page.inner + page.binding, page.outer) - leastMargin)
+}
 
 export const pictureMark = (picture: string, width: number, height: number, alternative: string, within: Structure): Mark => ({
   kind: 'picture',

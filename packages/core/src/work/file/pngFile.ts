@@ -5,7 +5,7 @@ import { crc32 } from './crc32.ts'
 const signature = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]
 const channels: Record<number, number> = { 0: 1, 2: 3, 3: 1, 4: 2, 6: 4 }
 /** The seven passes of an interlaced picture: where each begins, and how far its pixels are apart. */
-const passes = [
+export const passes = [
   [0, 0, 8, 8],
   [4, 0, 8, 8],
   [0, 4, 4, 8],

@@ -1,5 +1,5 @@
 /** Figures, their panels, and rows of them. */
-import { pictureName, share } from '../definition.ts'
+import { flag, pictureName, share } from '../definition.ts'
 import { blockKind, innerKind } from './kind.ts'
 import { captioned, described, floating, identified, kept, labelled } from './shared.ts'
 
@@ -10,6 +10,8 @@ export const figure = blockKind('figure', {
     picture: pictureName(),
     /** Of the measure. */
     width: share({ from: 0.05, to: 1, usual: 0.8 }),
+    /** On a page of its own it takes the room between head and foot, whatever the width of the text. */
+    overMargins: flag(false),
     ...described,
   },
   traits: { numbering: 'caption', series: 'figure', floats: true, picture: true },

@@ -36,6 +36,7 @@ import { CitationPicker } from './CitationPicker.tsx'
 import { NotePanel } from './NotePanel.tsx'
 import type { PickerPlace } from './Picker.tsx'
 import { type PastedHtml, readPastedHtml } from './pastedHtml.ts'
+import { PagesDialog } from './pdf/PagesDialog.tsx'
 import { ReferencePicker } from './ReferencePicker.tsx'
 import { SelectionBar } from './SelectionBar.tsx'
 import { Slip } from './Slip.tsx'
@@ -62,6 +63,7 @@ export function Galley() {
   const place = useRef<HTMLDivElement>(null)
   const chooser = useRef<HTMLInputElement>(null)
   const choosingFor = useRef('')
+  const pageChooser = useRef<HTMLInputElement>(null)
   const [floating, setFloating] = useState<Floating>(null)
   const [view, setView] = useState<EditorView | null>(null)
   const [panels, setPanels] = useState({ spine: true, slip: true })
@@ -189,6 +191,7 @@ export function Galley() {
         choosingFor.current = id
         chooser.current?.click()
       },
+      pages: () => pageChooser.current?.click(),
       equation: () => session.run(insertEquation) && compose(),
       formula: () => session.run(insertFormula) && compose(),
       note: () => writeNote(insertNote),
@@ -299,9 +302,17 @@ export function Galley() {
             <FileInput
               input={chooser}
               label="Picture file"
-              accept=".svg,.png,.jpg,.jpeg,.webp,image/svg+xml,image/png,image/jpeg,image/webp"
+              accept=".svg,.png,.jpg,.jpeg,.webp,.pdf,image/svg+xml,image/png,image/jpeg,image/webp,application/pdf"
               onFiles={([file]) => void setPicture(session, choosingFor.current, file!)}
             />
+            <FileInput
+              input={pageChooser}
+              label="PDF file"
+              accept=".pdf,application/pdf"
+              multiple
+              onFiles={files => void addFigures(session, files)}
+            />
+            <PagesDialog />
           </section>
         </MiddlePanel>
         {panels.slip && (

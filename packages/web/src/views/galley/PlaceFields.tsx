@@ -37,6 +37,13 @@ export function WhereItStands({ at }: { at: number }) {
         options={kind === 'listing' ? ofListings : placements}
         onChange={value => set('placement', value)}
       />
+      {kind === 'figure' && placement === 'page' && (
+        <Check
+          label="As large as head and foot allow, over the margins"
+          value={node.attrs.overMargins}
+          onChange={checked => set('overMargins', checked)}
+        />
+      )}
       {floats && (inColumns || node.attrs.allColumns) && (
         <Check label="Over all columns, at the head of a page" value={node.attrs.allColumns} onChange={value => set('allColumns', value)} />
       )}

@@ -13,11 +13,12 @@ import { demote, moveSection, moveStep, promote } from '@steady-ledger/core/work
 import type { Matter } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
-import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useState } from 'react'
+import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { restoreCursor } from '../../editor/keys.ts'
 import { opensDivision } from '../../editor/oneDivision.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
+import { focusesItself, followFocus } from '../../ui/followFocus.ts'
 import { type OutlineRow, outlineOf, placeOfDrop, root } from './outline.ts'
 
 const matters: Record<Matter, string> = { front: 'Front matter', main: 'Main matter', back: 'Back matter' }
@@ -55,6 +56,7 @@ export function Spine() {
     const parent = outline.parentOf.get(id)
     return parent === root || (parent !== undefined && expanded.includes(parent) && inSight(parent))
   }
+  const list = useRef<HTMLDivElement>(null)
   const focusedItem = [focus, selected, open].find(id => id && inSight(id)) ?? outline.rows[0]?.id ?? null
 
   const command = (run: (tr: Transform) => boolean, id: string): void => {
@@ -62,12 +64,12 @@ export function Spine() {
     if (!run(tr)) return
     restoreCursor(tr, id, 0)
     session.dispatch(closeHistory(tr.setMeta(opensDivision, true)))
-    requestAnimationFrame(() => tree.getItemInstance(id).getElement()?.focus())
+    requestAnimationFrame(() => followFocus(list.current, tree.getItemInstance(id).getElement()))
   }
   const show = (id: string): void => void navigate(`../galley/${id}`)
   const tree = useTree<OutlineRow>({
     rootItemId: root,
-    features: [syncDataLoaderFeature, hotkeysCoreFeature, dragAndDropFeature],
+    features: [syncDataLoaderFeature, hotkeysCoreFeature, dragAndDropFeature, focusesItself],
     dataLoader: { getItem: id => outline.rowOf.get(id)!, getChildren: id => [...(outline.childrenOf.get(id) ?? [])] },
     getItemName: item => item.getItemData().title,
     isItemFolder: item => outline.childrenOf.has(item.getId()),
@@ -102,6 +104,9 @@ export function Spine() {
   })
   // biome-ignore lint/correctness/useExhaustiveDependencies: the rows follow from the outline
   useLayoutEffect(() => tree.rebuildTree(), [tree, outline])
+  useLayoutEffect(() => {
+    if (focusedItem && list.current?.contains(document.activeElement)) tree.getItemInstance(focusedItem).getElement()?.focus()
+  }, [tree, focusedItem])
 
   const onKey = (event: KeyboardEvent, id: string): void => {
     if (!(event.ctrlKey || event.metaKey) || !event.altKey) return
@@ -115,7 +120,7 @@ export function Spine() {
   // Between a change of the text and the next look of the tree a row may be gone.
   const shown = tree.getItems().filter(item => outline.rowOf.has(item.getId()))
   return (
-    <div className="spine h-full overflow-y-auto bg-(--paper) pt-2.5 pb-[30px]">
+    <div ref={list} className="spine h-full overflow-y-auto bg-(--paper) pt-2.5 pb-[30px]">
       <div {...tree.getContainerProps('Outline')}>
         {shown.map((item, index) => {
           const row = item.getItemData()

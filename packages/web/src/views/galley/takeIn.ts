@@ -5,6 +5,7 @@ import type { Session } from '../../session/session.ts'
 import { reasonFor } from '../../storage/health.ts'
 import { labelFrom, pictureFromFile } from '../../storage/pictureIntake.ts'
 import { notify } from '../../ui/notices.ts'
+import { askForPages, isPdf } from './pdf/askForPages.ts'
 
 /** How many bad ones are called by name. */
 const mostNamed = 4
@@ -40,35 +41,47 @@ export function tellRefused(session: Session, { names, refused }: Pick<Taken, 'r
 
 export async function addFigures(session: Session, files: readonly File[]): Promise<void> {
   if (!session.mayWrite()) return
-  const taken = await keepPictures(session, files)
-  const labels = new Set<string>()
-  const figures = [...taken.names].map(([, picture]) => {
-    const label = freeLabel(session, labelFrom(picture), labels)
-    labels.add(label)
-    return { picture, label }
-  })
-  if (figures.length > 0) session.run(insertFigures(figures))
+  // Of a PDF it is asked which pages, and what they are to be.
+  for (const file of files) if (isPdf(file)) askForPages({ file, figure: null })
+  const taken = await keepPictures(
+    session,
+    files.filter(file => !isPdf(file)),
+  )
+  const names = [...taken.names.values()]
+  const labels = freeLabels(session, names.map(labelFrom))
+  if (names.length > 0) session.run(insertFigures(names.map((picture, index) => ({ picture, label: labels[index]! }))))
   tellRefused(session, taken)
 }
 
 /** Gives a figure or panel another picture, and a label from its name where it has none. */
 export async function setPicture(session: Session, id: string, file: File): Promise<void> {
   if (!session.mayWrite()) return
+  if (isPdf(file)) {
+    askForPages({ file, figure: id })
+    return
+  }
   const taken = await keepPictures(session, [file])
   tellRefused(session, { ...taken, names: { size: 0 } })
   const name = taken.names.get(file)
-  if (!name) return
-  const { tr, doc } = session.state
-  const at = findBlock(doc, id)
-  const label = at >= 0 && !doc.nodeAt(at)!.attrs.label ? { label: freeLabel(session, labelFrom(name)) } : {}
-  if (setAttributes(tr, id, { picture: name, ...label })) session.dispatch(tr)
+  if (name) givePicture(session, id, { picture: name })
 }
 
-/** A label nothing else carries. */
-function freeLabel(session: Session, wanted: string, more: ReadonlySet<string> = new Set()): string {
+export function givePicture(session: Session, id: string, { picture, alternative }: { picture: string; alternative?: string }): void {
+  const { tr, doc } = session.state
+  const at = findBlock(doc, id)
+  const has = at < 0 ? {} : doc.nodeAt(at)!.attrs
+  const label = at >= 0 && !has.label ? { label: freeLabels(session, [labelFrom(picture)])[0]! } : {}
+  const said = alternative && !has.alternative ? { alternative } : {}
+  if (setAttributes(tr, id, { picture, ...label, ...said })) session.dispatch(tr)
+}
+
+/** Labels like those that are wanted, which nothing else carries. */
+export function freeLabels(session: Session, wanted: readonly string[]): string[] {
   const taken = new Set(session.live.ledger.entries.map(entry => entry.item.label))
-  for (let n = 1; ; n++) {
-    const label = n === 1 ? wanted : `${wanted}-${n}`
-    if (!taken.has(label) && !more.has(label)) return label
-  }
+  return wanted.map(each => {
+    let label = each
+    for (let n = 2; taken.has(label); n++) label = `${each}-${n}`
+    taken.add(label)
+    return label
+  })
 }

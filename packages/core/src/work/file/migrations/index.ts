@@ -7,9 +7,10 @@ import { from5, houseStyleFrom5 } from './5.ts'
 import { from6, houseStyleFrom6 } from './6.ts'
 import { from7, houseStyleFrom7 } from './7.ts'
 import { from8 } from './8.ts'
+import { from9 } from './9.ts'
 
 type FileJson = Record<string, unknown>
-export const currentVersion = 9
+export const currentVersion = 10
 
 const steps: Record<number, (file: FileJson) => FileJson> = {
   1: from1,
@@ -20,6 +21,7 @@ const steps: Record<number, (file: FileJson) => FileJson> = {
   6: from6,
   7: from7,
   8: from8,
+  9: from9,
 }
 
 /** A file of an earlier version, led through every step up to the current one. Throws where it is not what its version says. */

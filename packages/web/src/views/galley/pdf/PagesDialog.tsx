@@ -1,0 +1,159 @@
+/** Asks which pages of a PDF are put in, and as what; says how far it is, and can be left at any time. */
+import { type FormEvent, useEffect, useId, useRef, useState } from 'react'
+import { useSession } from '../../../session/sessionContext.ts'
+import { reasonFor } from '../../../storage/health.ts'
+import { Dialog } from '../../../ui/Dialog.tsx'
+import { notify } from '../../../ui/notices.ts'
+import { nextWaiting, noneWaiting, useWaiting } from './askForPages.ts'
+import { type InsertedAs, insertPages } from './insertPages.ts'
+import { pagesNamed } from './pageRange.ts'
+import { PdfReader } from './pdfReader.ts'
+
+type Phase = { kind: 'opening' } | { kind: 'asking'; count: number } | { kind: 'reading'; done: number; of: number }
+
+/** The first of the files that wait. */
+export function PagesDialog() {
+  const first = useWaiting(({ waiting }) => waiting[0])
+  const key = useRef(0)
+  const shown = useRef(first)
+  if (shown.current !== first) {
+    shown.current = first
+    key.current++
+  }
+  useEffect(() => noneWaiting, [])
+  return first && <Asked key={key.current} {...first} />
+}
+
+function Asked({ file, figure }: { file: File; figure: string | null }) {
+  const session = useSession()
+  const [phase, setPhase] = useState<Phase>({ kind: 'opening' })
+  const reader = useRef<PdfReader | null>(null)
+  useEffect(() => {
+    const opened = new PdfReader()
+    reader.current = opened
+    const open = async (): Promise<void> => {
+      const count = await opened.open(file.name, new Uint8Array(await file.arrayBuffer()))
+      setPhase({ kind: 'asking', count })
+    }
+    open().catch(refuse)
+    return () => opened.end()
+  }, [file])
+  const take = async (pages: number[], about: string, as: InsertedAs): Promise<void> => {
+    setPhase({ kind: 'reading', done: 0, of: pages.length })
+    try {
+      const read = await reader.current!.read(pages, (done, of) => setPhase({ kind: 'reading', done, of }))
+      nextWaiting()
+      await insertPages(session, file.name, about, as, read)
+    } catch (error) {
+      refuse(error as Error)
+    }
+  }
+  // What was dropped came from elsewhere: the focus goes to the text.
+  const giveFocus = (event: Event): void => {
+    event.preventDefault()
+    if (document.activeElement === document.body) session.editor?.focus()
+  }
+  return (
+    <Dialog
+      title={`Pages of “${file.name}”`}
+      className="top-[90px] w-[460px] px-4.5 pt-3.5 pb-4"
+      onClose={nextWaiting}
+      onCloseAutoFocus={giveFocus}
+    >
+      {phase.kind === 'asking' ? (
+        <Form count={phase.count} figure={figure} onTake={(pages, about, as) => void take(pages, about, as)} />
+      ) : (
+        <>
+          <p role="status">
+            {phase.kind === 'opening'
+              ? 'The file is being opened …'
+              : `Reading page ${Math.min(phase.done + 1, phase.of)} of ${phase.of} …`}
+          </p>
+          <progress
+            className="my-2 w-full"
+            aria-label="Pages read"
+            {...(phase.kind === 'reading' ? { value: phase.done, max: phase.of } : {})}
+          />
+          <p className="button-row">
+            <button type="button" className="button" onClick={nextWaiting}>
+              Cancel
+            </button>
+          </p>
+        </>
+      )}
+    </Dialog>
+  )
+}
+
+const refuse = (error: Error): void => {
+  nextWaiting()
+  notify({ kind: 'wrong', text: `${reasonFor(error)} Nothing was changed.` })
+}
+
+interface FormProps {
+  count: number
+  figure: string | null
+  onTake(pages: number[], about: string, as: InsertedAs): void
+}
+
+function Form({ count, figure, onTake }: FormProps) {
+  const [named, setNamed] = useState(figure || count === 1 ? '1' : `1–${count}`)
+  const [about, setAbout] = useState('')
+  const [tried, setTried] = useState(false)
+  const id = useId()
+  const pages = pagesNamed(named, count)
+  const wrong = typeof pages === 'string' ? pages : figure && pages.length > 1 ? 'A figure shows one page: name one.' : ''
+  const submit = (event: FormEvent<HTMLFormElement>): void => {
+    event.preventDefault()
+    setTried(true)
+    if (wrong || typeof pages === 'string') return
+    const how = ((event.nativeEvent as SubmitEvent).submitter as HTMLButtonElement | null)?.value
+    onTake(pages, about.trim(), figure ? { figure } : how === 'figures' ? 'figures' : 'pages')
+  }
+  return (
+    <form onSubmit={submit} className="grid gap-2.5">
+      <div className="field">
+        <span aria-hidden="true">{figure ? 'Page' : 'Pages'}</span>
+        <input
+          aria-label={figure ? 'Page' : 'Pages'}
+          aria-invalid={tried && Boolean(wrong)}
+          aria-describedby={tried && wrong ? id : undefined}
+          value={named}
+          onChange={event => setNamed(event.target.value)}
+        />
+        {tried && wrong && (
+          <span id={id} className="text-[13px] text-(--mend)" role="alert">
+            {wrong}
+          </span>
+        )}
+      </div>
+      <div className="field">
+        <span aria-hidden="true">What they are, for readers who cannot see them</span>
+        <input
+          aria-label="What they are, for readers who cannot see them"
+          placeholder="Declaration, signed"
+          value={about}
+          onChange={event => setAbout(event.target.value)}
+        />
+      </div>
+      <p className="quiet-note">
+        {figure
+          ? 'The page is printed as it is in the file where an archive takes it so.'
+          : 'As pages, each stands on a page of its own, below your running heads and with your folio. Words that can be read on them are read to those who cannot see them.'}
+      </p>
+      <p className="button-row">
+        <button type="submit" className="button primary">
+          {figure ? 'Show this page' : 'Put in as pages'}
+        </button>
+        {!figure && (
+          <button type="submit" className="button" value="figures">
+            Put in as figures
+          </button>
+        )}
+        <button type="button" className="button" onClick={nextWaiting}>
+          Cancel
+        </button>
+      </p>
+    </form>
+  )
+}

@@ -1,0 +1,16 @@
+/** PDFs that wait to be asked about: which of their pages, and what they are to be. One is asked about at a time. */
+import { create } from 'zustand'
+
+interface Waiting {
+  file: File
+  /** The id of the figure or panel that is to show a page; null where pages are put into the text. */
+  figure: string | null
+}
+
+export const useWaiting = create<{ waiting: readonly Waiting[] }>()(() => ({ waiting: [] }))
+
+export const askForPages = (one: Waiting): void => useWaiting.setState(({ waiting }) => ({ waiting: [...waiting, one] }))
+export const nextWaiting = (): void => useWaiting.setState(({ waiting }) => ({ waiting: waiting.slice(1) }))
+export const noneWaiting = (): void => useWaiting.setState({ waiting: [] })
+
+export const isPdf = ({ name, type }: File): boolean => type === 'application/pdf' || /\.pdf$/i.test(name)

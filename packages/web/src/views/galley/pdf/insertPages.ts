@@ -1,0 +1,70 @@
+/** Puts pages of a PDF into the text: each as a picture on a page of its own or as a figure, all of them in one step. */
+import { readPageFile } from '@steady-ledger/core/work/file/pageFile.ts'
+import { readPicture } from '@steady-ledger/core/work/file/pictureFile.ts'
+import { pagePictureName } from '@steady-ledger/core/work/work.ts'
+import { insertFigures, insertPagePictures } from '../../../editor/insert.ts'
+import type { Session } from '../../../session/session.ts'
+import { labelFrom, pictureName } from '../../../storage/pictureIntake.ts'
+import { freeLabels, givePicture } from '../takeIn.ts'
+import { pagesSaid } from './pageRange.ts'
+import type { ReadPages } from './pdfReader.ts'
+
+/** As pages of their own, as figures, or as the picture of a figure that is there, by its id. */
+export type InsertedAs = 'pages' | 'figures' | { figure: string }
+
+/** Keeps the pictures, and the file behind them, under names that nothing has; tells the name of each picture. */
+async function keepPages(session: Session, name: string, { pages, file }: ReadPages): Promise<string[]> {
+  const taken = new Set(session.work.pictures.keys())
+  const isFree = (one: string): boolean => ![...taken].some(each => each === one || each.startsWith(`${one} page `))
+  const stem = name.replace(/\.pdf$/i, '')
+  let own = pictureName(`${stem}.pdf`, taken)
+  for (let n = 2; !isFree(own); n++) own = pictureName(`${stem} ${n}.pdf`, taken)
+  const names: string[] = []
+  let kept = 0
+  for (const { number, png, why } of pages) {
+    const picture = why === undefined ? pagePictureName(own, ++kept) : pictureName(`${stem} page ${number}.png`, taken)
+    await session.addPicture(readPicture(picture, png))
+    taken.add(picture)
+    names.push(picture)
+  }
+  if (file) await session.addPicture(readPageFile(own, file))
+  return names
+}
+
+/** What is read to those who cannot see a page: what the author says of it, and what stands on it. */
+const alternative = (about: string, number: number, several: boolean, words: string): string =>
+  [[about, ...(several && (about || words) ? [`page ${number}`] : [])].filter(Boolean).join(', '), words].filter(Boolean).join(': ')
+
+export async function insertPages(session: Session, name: string, about: string, as: InsertedAs, read: ReadPages): Promise<void> {
+  if (!session.mayWrite()) return
+  const names = await keepPages(session, name, read)
+  const { pages } = read
+  const pictures = names.map((picture, index) => {
+    const { number, words } = pages[index]!
+    return { picture, alternative: alternative(about, number, pages.length > 1, words) }
+  })
+  if (typeof as === 'object') givePicture(session, as.figure, pictures[0]!)
+  else if (as === 'pages') session.run(insertPagePictures(pictures))
+  else {
+    const labels = freeLabels(
+      session,
+      pages.map(({ number }) => labelFrom(pages.length > 1 ? `${name} ${number}` : name)),
+    )
+    session.run(insertFigures(pictures.map((each, index) => ({ ...each, label: labels[index]! }))))
+  }
+  session.sayDone(said(name, read))
+}
+
+function said(name: string, { pages }: ReadPages): string {
+  const what = pages.length === 1 ? `A page of “${name}” is put in.` : `${pages.length} pages of “${name}” are put in.`
+  const reasons = new Map<string, number[]>()
+  for (const { number, why } of pages) if (why !== undefined) reasons.set(why, [...(reasons.get(why) ?? []), number])
+  const told = [...reasons].map(([why, numbers]) => {
+    const all = numbers.length === pages.length ? (pages.length === 1 ? 'it' : 'they') : pagesSaid(numbers)
+    const one = numbers.length === 1
+    return `${all[0]!.toUpperCase()}${all.slice(1)} ${one ? 'prints' : 'print'} as ${one ? 'a picture' : 'pictures'} of 300 dots an inch: ${
+      one ? 'the page' : 'each'
+    } ${why}.`
+  })
+  return [what, ...told].join(' ')
+}

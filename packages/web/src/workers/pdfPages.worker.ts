@@ -1,0 +1,3 @@
+import { startThread } from './startThread.ts'
+
+startThread(import('./pdfPagesThread.ts'))

@@ -1,0 +1,3 @@
+declare module 'pdfjs-dist/build/pdf.worker.mjs' {
+  export const WorkerMessageHandler: unknown
+}
