@@ -1,4 +1,4 @@
-import { div, fig, note, p, ref, row, t, tab } from '../../../demo/src/builder.ts'
+import { div, eq, fig, note, p, ref, row, steps, t, tab } from '../../../demo/src/builder.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import type { Mark, Placed } from '../src/pages/box.ts'
 import { floatOrder } from '../src/pages/floatOrder.ts'
@@ -156,6 +156,24 @@ describe('floats come after the text that refers to them first', () => {
       'Head x',
       'HERE b',
     ])
+  })
+  test('it parts no sentence from its displays, nor from what it leads into', () => {
+    const first = figure('a', 'Caption a.')
+    expect(order(first, p`HERE a ${ref('a')} reads`, eq('e', 'x'), p`where HERE b is.`, p`HERE c.`)).toEqual([
+      'HERE a',
+      'HERE b',
+      'Caption a',
+      'HERE c',
+    ])
+    expect(order(first, p`HERE a ${ref('a')} reads`, eq('e', 'x'), p`HERE b is another.`)).toEqual(['HERE a', 'Caption a', 'HERE b'])
+    expect(order(first, p`HERE a ${ref('a')}, in order:`, steps(t`HERE b;`, t`HERE c.`), p`HERE d.`)).toEqual([
+      'HERE a',
+      'HERE b',
+      'HERE c',
+      'Caption a',
+      'HERE d',
+    ])
+    expect(order(first, p`HERE a ${ref('a')}.`, steps(t`HERE b.`), p`HERE d.`)).toEqual(['HERE a', 'Caption a', 'HERE b', 'HERE d'])
   })
   test('those of its series wait for it, others do not', () => {
     const table = tab('u', t`Caption u.`, 'l', [['x'], ['1']])

@@ -3,7 +3,7 @@
  * their section only: an author who puts a figure into one section and comes back to it in the next means it to stand in the first.
  */
 import type { Node } from 'prosemirror-model'
-import { isKind, traitsOf } from '../work/kinds/index.ts'
+import { type BlockKind, isKind, traitsOf } from '../work/kinds/index.ts'
 import { seriesOf } from '../work/schema.ts'
 
 const targets = new WeakMap<Node, ReadonlySet<string>>()
@@ -64,7 +64,30 @@ function firstReference(blocks: readonly Node[], own: number, series: string): n
   for (let index = own + 1; index < blocks.length; index++) {
     const block = blocks[index]!
     if (isKind(block, 'heading') || (floatSeries(block) === series && block.attrs.placement === 'here')) return own
-    if (refers(index) && !floatSeries(block)) return index
+    if (refers(index) && !floatSeries(block)) return endOfSentence(blocks, index)
   }
   return own
+}
+
+const displays: ReadonlySet<string> = new Set<BlockKind>(['equation', 'equationGroup'])
+const lists: ReadonlySet<string> = new Set<BlockKind>(['bulletedList', 'numberedList', 'descriptionList', 'listing', 'quotation', 'verse'])
+
+/** The last of the blocks that a sentence runs through: its displays, what it leads into by a colon, and the text that goes on behind them. */
+function endOfSentence(blocks: readonly Node[], from: number): number {
+  let last = from
+  for (let index = from + 1; index < blocks.length; index++) {
+    const [before, block] = [blocks[last]!, blocks[index]!]
+    // What floats parts nothing: it is gone round.
+    if (floatSeries(block) && block.attrs.placement !== 'here' && !isKind(block, 'listing')) continue
+    if (!runsOn(before, block)) break
+    last = index
+  }
+  return last
+}
+
+function runsOn(before: Node, block: Node): boolean {
+  const kind = block.type.name
+  if (displays.has(kind)) return isKind(before, 'paragraph') || displays.has(before.type.name)
+  if (lists.has(kind)) return isKind(before, 'paragraph') && /:\s*$/.test(before.textContent)
+  return isKind(block, 'paragraph') && displays.has(before.type.name) && /^\s*\p{Ll}/u.test(block.textContent)
 }

@@ -138,9 +138,10 @@ export class Items {
 const linePenalty = 10
 const consecutiveHyphens = 6000
 /** A third hyphen and every further one at the ends of lines in a row. */
-const ladder = 60_000
-/** A last line that goes on with a word. */
+const ladder = 240_000
+/** A last line that goes on with a word, and one that is the rest of a word alone. */
 const lastHyphen = 5000
+const lastRest = 25_000
 const fitnessJump = 3000
 const scrapDemerits = 20_000
 
@@ -268,7 +269,7 @@ function findLinesTo(i: number, items: Items, measure: number, { tolerance, emer
     const begins = candidates.at[from]!
     if (cost > 0) sum += cost * cost
     if (hyphen && candidates.row[from]! > 0) sum += candidates.row[from]! > 1 ? ladder : consecutiveHyphens
-    if (forced && begins >= 0 && items.flagged[begins]) sum += lastHyphen
+    if (forced && begins >= 0 && items.flagged[begins]) sum += holdsSpace(items, begins + 1, i - 1) ? lastHyphen : lastRest
     if (Math.abs(fitness - candidates.fitness[from]!) > 1) sum += fitnessJump
     if (forced && begins >= 0 && items.width[i]! - candidates.width[from]! < scrap) sum += scrapDemerits
     const slot = hyphen && candidates.row[from]! > 0 ? fitness + inRow : fitness
@@ -279,6 +280,14 @@ function findLinesTo(i: number, items: Items, measure: number, { tolerance, emer
   }
   running = still
   return feasible
+}
+
+/** Whether there is a space between words among the items from one up to another; one behind the last word is none. */
+function holdsSpace(items: Items, from: number, to: number): boolean {
+  let end = to
+  while (end > from && items.isGlue(end - 1)) end--
+  for (let i = from; i < end; i++) if (items.isGlue(i)) return true
+  return false
 }
 
 /** The share of its stretch, or as a negative number of its shrink, that a line takes to fill the measure. */

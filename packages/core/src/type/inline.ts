@@ -260,7 +260,7 @@ function referenceRuns(node: Node, face: FaceName, occurrence: string, making: M
   const pieces = context.wordingOf(node, occurrence)
   const reserve = context.reserveOf(occurrence)
   const anchor = isKind(node, 'reference') && node.attrs.wording === 'nearby' ? { anchors: [occurrence] } : {}
-  if (!reserve) return pieces.map(piece => ({ ...pieceRun(piece, face, making), divisible: false, whole: true, ...anchor }))
+  if (!reserve) return pieces.map(piece => ({ ...pieceRun(piece, face, making), divisible: true, whole: true, ...anchor }))
   const target = pieces.find(piece => piece.target && !piece.lost)?.target
   const text = textOfPieces(pieces).replaceAll(' ', '\u00a0')
   const marked = pieces.some(piece => piece.lost)

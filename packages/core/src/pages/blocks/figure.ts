@@ -2,11 +2,12 @@ import type { Node } from 'prosemirror-model'
 import { isKind } from '../../work/kinds/index.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
-import { box, type Mark, type Structure } from '../box.ts'
+import { box, costs, type Mark, type StripItem, type Structure, space } from '../box.ts'
 import { measureOf } from '../measure.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
-import { setPanels } from './panels.ts'
+import { continuedBoxes } from './longTable.ts'
+import { panelsOverPages, setPanels } from './panels.ts'
 import { turnable } from './turned.ts'
 
 /** Height of the frame that stands for a picture that is not there, as a share of its width. */
@@ -54,7 +55,39 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
 
 export const captionAbove = (node: Node, setting: Setting): boolean => seriesRule(setting.scheme, seriesOf(node)).captionPlace === 'above'
 
+/** Panels that have no room on one page go on over pages: between their lines, with a line on every further page that says what goes on. */
+function overPages(node: Node, setting: Setting): StripItem[] | null {
+  if (!node.lastChild || !isKind(node.lastChild, 'panel')) return null
+  const { float } = setting.houseStyle
+  const { id } = node.attrs
+  const caption = captionStack(node, setting)
+  const gap = caption.height ? float.captionGap : 0
+  const lines = panelsOverPages(node, setting.measure, roomForPicture(setting, caption.height + gap), setting)
+  if (!lines) return null
+  const above = captionAbove(node, setting)
+  const continued = setting.ledger.byId.get(id)?.number ? continuedBoxes(id, seriesOf(node), setting) : []
+  const words = caption.height
+    ? [
+        box(caption.height + gap, above ? caption.marks : caption.marks.map(mark => moved(mark, 0, gap)), {
+          block: id,
+          notes: caption.notes,
+          ...(above ? { breakAfter: Infinity } : {}),
+        }),
+      ]
+    : []
+  const boxes = lines.map(({ height, marks, notes, ids }, index) =>
+    box(height, marks, { block: id, begins: ids, notes, breakAfter: costs.insideTable, ...(index ? { repeated: continued } : {}) }),
+  )
+  const last = boxes.at(-1)
+  if (last && !above && words.length) last.breakAfter = Infinity
+  const strip = above ? [...words, ...boxes] : [...boxes, ...words]
+  strip[0]!.begins = [id, ...strip[0]!.begins]
+  return [space(float.before), ...strip, space(float.after)]
+}
+
 export const figure: BlockHandler<'figure'> = turnable((node, setting) => {
+  const parted = overPages(node, setting)
+  if (parted) return parted
   const { id, picture, caption, gap } = setFigure(node, setting.measure, widthOf(node, setting), setting)
   const x = (setting.measure - picture.width) / 2
   const above = captionAbove(node, setting)

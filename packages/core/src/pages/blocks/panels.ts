@@ -28,12 +28,36 @@ export function setPanels(figure: Node, column: number, most: number, setting: S
   return layOut(id, alone, column, Math.max(0.02, Math.min(1, left / wide.pictures)), setting, column)
 }
 
+/**
+ * The lines of panels one by one, as large as they are asked for, or as a page allows, with the room below each to the next; null where they
+ * all have room on a page, or nearly, so that they are set smaller there.
+ */
+export function panelsOverPages(figure: Node, column: number, most: number, setting: Setting): (SetPanels & { ids: string[] })[] | null {
+  const { id } = figure.attrs
+  const lines = linesOf(
+    figure.children.filter(child => isKind(child, 'panel')),
+    column,
+    setting,
+  )
+  const whole = layOut(id, lines, column, 1, setting)
+  if (lines.length < 2 || most - (whole.height - whole.pictures) >= whole.pictures * leastScale) return null
+  return lines.map((line, index) => {
+    const own = layOut(id, [line], column, 1, setting)
+    const room = most - (own.height - own.pictures)
+    const set = own.height <= most ? own : layOut(id, [line], column, Math.max(0.02, room / own.pictures), setting)
+    const below = index < lines.length - 1 ? gap * setting.houseStyle.caption.size : 0
+    return { ...set, height: set.height + below, ids: line.map(panel => panel.attrs.id as string) }
+  })
+}
+
+/** Pictures of panels are not set smaller than by this share to keep them on one page. */
+const leastScale = 0.6
 /** Share of the height that words under narrow panels may take. */
 const wordsAtMost = 0.7
 /** Narrowest panel, in em of the caption. */
 const leastWidth = 8
 
-interface SetPanels {
+export interface SetPanels {
   marks: Mark[]
   width: number
   height: number
