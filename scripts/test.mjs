@@ -1,5 +1,5 @@
 // npm test: installs what is missing, then types, lint, build, unit tests and browser tests. The last line counts them all.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { installForTests, installPackages } from './install.mjs'
 
@@ -12,17 +12,22 @@ let passed = 0
 let failed = 0
 /** What failed, by name: told again at the end, where it is read. */
 const wrong = []
-/** A step that is right or wrong as a whole. */
-const step = (name, command) => {
-  process.stdout.write(`\n── ${name}\n`)
-  const { status } = spawnSync(command, { shell: true, stdio: 'inherit' })
-  if (status === 0) passed++
-  else {
-    failed++
-    wrong.push(name)
-  }
-  return status === 0
-}
+/** A step that is right or wrong as a whole. What it says is told when it ends: others run beside it. */
+const step = (name, command) =>
+  new Promise(resolve => {
+    const said = []
+    const child = spawn(command, { shell: true, stdio: ['ignore', 'pipe', 'pipe'] })
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', part => said.push(part))
+    child.on('close', status => {
+      process.stdout.write(`\n── ${name}\n${Buffer.concat(said)}`)
+      if (status === 0) passed++
+      else {
+        failed++
+        wrong.push(name)
+      }
+      resolve(status === 0)
+    })
+  })
 const count = (file, read) => {
   if (!existsSync(file)) {
     failed++
@@ -35,9 +40,11 @@ const count = (file, read) => {
   wrong.push(...names)
 }
 
-step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
-step('lint and import directions', 'npx biome check .')
-const built = step('build', 'npx vite build packages/web --logLevel error && npx vite build packages/cli --logLevel error')
+// Each of these keeps one processor busy.
+const building = step('build', 'npx vite build packages/web --logLevel error && npx vite build packages/cli --logLevel error')
+await step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
+await step('lint and import directions', 'npx biome check .')
+const built = await building
 process.stdout.write('\n── unit tests\n')
 spawnSync(
   process.execPath,

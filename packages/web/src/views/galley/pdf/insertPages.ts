@@ -32,8 +32,10 @@ async function keepPages(session: Session, name: string, { pages, file }: ReadPa
 }
 
 /** What is read to those who cannot see a page: what the author says of it, and what stands on it. */
-const alternative = (about: string, number: number, several: boolean, words: string): string =>
-  [[about, ...(several && (about || words) ? [`page ${number}`] : [])].filter(Boolean).join(', '), words].filter(Boolean).join(': ')
+function alternative(about: string, number: number, several: boolean, words: string): string {
+  const what = !several || !(about || words) ? about : about ? `${about}, page ${number}` : `Page ${number}`
+  return [what, words].filter(Boolean).join(': ')
+}
 
 export async function insertPages(session: Session, name: string, about: string, as: InsertedAs, read: ReadPages): Promise<void> {
   if (!session.mayWrite()) return
