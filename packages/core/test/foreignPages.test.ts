@@ -7,6 +7,7 @@ import { grainPng } from '../../../demo/src/png.ts'
 import { operationsIn } from '../src/dispatch/pdf/foreign/contentStream.ts'
 import { foreignPage, NotForArchive, openForeignFile } from '../src/dispatch/pdf/foreign/foreignPages.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
+import { findingsOf } from '../src/findings/index.ts'
 import { readEnclosed } from '../src/work/file/enclosed.ts'
 import { schema } from '../src/work/schema.ts'
 import { type Picture, pagePictureName, usedPictures } from '../src/work/work.ts'
@@ -85,6 +86,18 @@ test('pages of a PDF stand in ours with their words and letters, once for all pa
   const alone = await writtenWith(bytes, [])
   const own = await ReadPdf.open(bytes)
   expect(files(pdf)).toBeLessThanOrEqual(files(alone.pdf) + files(own))
+})
+
+test('a figure that names a file that is no picture has none, and is found', async () => {
+  const work = workWith(await ownPdf(), [1])
+  const named = schema.nodes.figure.create({ id: 'n', picture: 'article.pdf' }, schema.nodes.caption.create())
+  const own = workOf([chapter('c', 'Inserted', p`Words.`, named)], { pictures: work.pictures })
+  const turnover = newEngine().run(own)
+  expect((await writePdf(turnover, fonts, { date })).length).toBeGreaterThan(1000)
+  const found = findingsOf(turnover).filter(({ check }) => check === 'pictureResolution')
+  expect(found.map(({ weight, message }) => [weight, message])).toEqual([['mustMend', expect.stringContaining('has no picture')]])
+  // That of a page behind which its file is has no resolution to speak of.
+  expect(findingsOf(newEngine().run(work)).filter(({ check }) => check === 'pictureResolution')).toEqual([])
 })
 
 test('the same work gives the same bytes', async () => {

@@ -1,4 +1,5 @@
 /** A division as a strip, block by block, and the notes it calls for. */
+
 import type { Node } from 'prosemirror-model'
 import type { SourceList } from '../content/citations/citations.ts'
 import type { IndexEntry } from '../content/index/entries.ts'
@@ -8,6 +9,7 @@ import { saysMore } from '../content/references/wordReference.ts'
 import { type BlockKind, isKind, kindOf, traitsOf } from '../work/kinds/index.ts'
 import type { HouseStyle } from '../work/parts/houseStyle.ts'
 import { division } from '../work/schema.ts'
+import { shownPicture } from '../work/work.ts'
 import { generatedList, listKey } from './blocks/generatedList.ts'
 import { divisionTitle } from './blocks/heading.ts'
 import { dependencyOf, stripOf } from './blocks/index.ts'
@@ -213,7 +215,7 @@ function cached({ node, identity, key: asked, id, opener }: Wanted, setting: Set
     .map(entry => (entry ? `${entry.names.one} ${entry.number}` : ''))
     .join()
   const picture = picturesOf(node)
-    .map(name => pictures.get(name))
+    .map(name => shownPicture(pictures, name))
     .map(found => (found ? `${found.width}×${found.height}` : '-'))
     .join()
   const key = `${place}|${number}|${picture}|${blockDependencies(node, setting, identity)}|${opener ? blockDependencies(opener, setting) : ''}`

@@ -30,6 +30,12 @@ export function pageBehind(picture: string): { file: string; page: number } | nu
   return file ? { file, page: Number(page) } : null
 }
 
+/** The picture that a figure shows; none where its name is that of another file. */
+export function shownPicture(pictures: ReadonlyMap<string, Picture>, name: string): Picture | undefined {
+  const found = pictures.get(name)
+  return found?.type.startsWith('image/') ? found : undefined
+}
+
 export const isFaceFile = ({ type }: Pick<Picture, 'type'>): boolean => type.startsWith('font/')
 
 export interface Work extends Parts {

@@ -1,4 +1,5 @@
 /** Blocks as they are said, by their kinds. */
+
 import type { Node } from 'prosemirror-model'
 import { captionHead, keywordsLine, panelHead, proofHead, statementHead } from '../../content/captions.ts'
 import { type ListEntry, sectionEntries } from '../../content/lists/entries.ts'
@@ -10,6 +11,7 @@ import type { Turnover } from '../../turnover/turnover.ts'
 import { attributesOf, type BlockKind, isKind, kindOf, type NodeOfKind } from '../../work/kinds/index.ts'
 import { listMarkingOf, seriesRule } from '../../work/parts/scheme.ts'
 import { gridOf, seriesOf, tableNotesOf } from '../../work/schema.ts'
+import { shownPicture } from '../../work/work.ts'
 import type {
   SaidBlock,
   SaidCell,
@@ -93,7 +95,7 @@ function sayCaption(node: Node, saying: Saying) {
 
 const sayPicture = (node: Node, { turnover }: Saying): SaidPicture => {
   const { picture, alternative, width } = node.attrs
-  return { picture: turnover.work.pictures.get(picture) ?? null, alternative, width }
+  return { picture: shownPicture(turnover.work.pictures, picture) ?? null, alternative, width }
 }
 
 const sayFigure = (node: Node, saying: Saying): SaidFigure => {

@@ -3,7 +3,7 @@ import { strFromU8 } from 'fflate'
 import type PDFDocument from 'pdfkit'
 import type { Image, Page, Reference } from 'pdfkit'
 import svgToPdf from 'svg-to-pdfkit'
-import type { Picture } from '../../work/work.ts'
+import { type Picture, shownPicture } from '../../work/work.ts'
 import type { ForeignForms } from './foreign/foreignForms.ts'
 import { numeral } from './pdfText.ts'
 
@@ -28,7 +28,7 @@ export class PdfPictures {
 
   /** Draws a picture with its top left corner at a point, y downwards from the page's upper edge. Content is in pdfkit's flipped space. */
   draw(name: string, x: number, y: number, width: number, height: number): void {
-    const picture = this.pictures.get(name)
+    const picture = shownPicture(this.pictures, name)
     if (!picture) return
     const page = this.foreign?.form(name)
     if (page) {

@@ -4,6 +4,7 @@ import type { Turnover } from '../../turnover/turnover.ts'
 import { whole } from '../../work/definition.ts'
 import { isKind } from '../../work/kinds/index.ts'
 import type { Node } from '../../work/schema.ts'
+import { pageBehind, shownPicture } from '../../work/work.ts'
 import { divisionCheck, type FoundIn } from '../check.ts'
 
 /** Narrowest share of the measure that a picture is offered to be set to. */
@@ -37,9 +38,11 @@ function problemsOf(
   const { id, picture: file, width } = block.attrs as { id: string; picture: string; width: number }
   const entry = ledger.byId.get(id)
   const name = entry?.number ? `${entry.names.one} ${entry.number}` : 'a figure'
-  const picture = work.pictures.get(file)
+  const picture = shownPicture(work.pictures, file)
   if (!picture) return [{ weight: 'mustMend', message: `${capital(name)} has no picture.`, advice: 'Choose or drop a picture.', place: id }]
-  if (picture.type === 'image/svg+xml' || inRow) return []
+  // Pages of a PDF are printed as they are in it.
+  const behind = pageBehind(file)
+  if (picture.type === 'image/svg+xml' || inRow || (behind && work.pictures.has(behind.file))) return []
   const measure = roomFor(floats, division, work.houseStyle) / inch
   const resolution = Math.round(picture.width / (measure * width))
   if (resolution >= least) return []

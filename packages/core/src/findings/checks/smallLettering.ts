@@ -2,6 +2,7 @@ import { capital } from '../../languages/capital.ts'
 import { roomFor } from '../../pages/measure.ts'
 import { points } from '../../work/definition.ts'
 import { isKind } from '../../work/kinds/index.ts'
+import { shownPicture } from '../../work/work.ts'
 import { divisionCheck, type FoundIn } from '../check.ts'
 
 export const smallLettering = divisionCheck('smallLettering', {
@@ -12,7 +13,7 @@ export const smallLettering = divisionCheck('smallLettering', {
     const found: FoundIn[] = []
     division.descendants((block, _at, parent) => {
       if (!isKind(block, 'figure') || (parent && isKind(parent, 'row'))) return !block.isTextblock
-      const picture = work.pictures.get(block.attrs.picture)
+      const picture = shownPicture(work.pictures, block.attrs.picture)
       if (!picture?.lettering) return false
       const { id, width } = block.attrs
       const measure = roomFor(block, division, work.houseStyle)

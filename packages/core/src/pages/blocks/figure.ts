@@ -2,6 +2,7 @@ import type { Node } from 'prosemirror-model'
 import { isKind } from '../../work/kinds/index.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
+import { shownPicture } from '../../work/work.ts'
 import { box, costs, type Mark, type StripItem, type Structure, space } from '../box.ts'
 import { measureOf } from '../measure.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
@@ -35,7 +36,7 @@ export function setFigure(node: Node, column: number, width: number, setting: Se
     const notes = [...panels.notes, ...caption.notes]
     return { id: node.attrs.id, picture: panels, caption: { ...caption, notes }, gap }
   }
-  const found = setting.pictures.get(node.attrs.picture)
+  const found = shownPicture(setting.pictures, node.attrs.picture)
   const shape = found ? found.height / found.width : missingShape
   const gap = caption.height ? float.captionGap : 0
   const fitting = Math.min(width, roomForPicture(setting, caption.height + gap) / shape)

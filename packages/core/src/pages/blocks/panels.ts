@@ -2,6 +2,7 @@ import type { Node } from 'prosemirror-model'
 import { panelHead } from '../../content/captions.ts'
 import { headRuns } from '../../type/inline.ts'
 import { isKind } from '../../work/kinds/index.ts'
+import { shownPicture } from '../../work/work.ts'
 import { lineBoxes, type Mark } from '../box.ts'
 import { type Setting, setText } from '../setting.ts'
 import { aligned } from '../variant.ts'
@@ -129,7 +130,7 @@ function setPanel(
   setting: Setting,
 ): { pictureMarks: Mark[]; picture: number; words: { marks: Mark[]; height: number; notes: string[] } } {
   const style = setting.houseStyle.caption
-  const found = setting.pictures.get(panel.attrs.picture)
+  const found = shownPicture(setting.pictures, panel.attrs.picture)
   const printed = width * scale
   const picture = printed * (found ? found.height / found.width : missingShape)
   const within = [`Figure ${figure}`, `Figure ${panel.attrs.id}`]

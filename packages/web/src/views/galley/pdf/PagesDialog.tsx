@@ -1,5 +1,6 @@
 /** Asks which pages of a PDF are put in, and as what; says how far it is, and can be left at any time. */
 import { type FormEvent, useEffect, useId, useRef, useState } from 'react'
+import { sizeOf } from '../../../session/jobState.ts'
 import { useSession } from '../../../session/sessionContext.ts'
 import { reasonFor } from '../../../storage/health.ts'
 import { Dialog } from '../../../ui/Dialog.tsx'
@@ -9,19 +10,16 @@ import { type InsertedAs, insertPages } from './insertPages.ts'
 import { pagesNamed } from './pageRange.ts'
 import { PdfReader } from './pdfReader.ts'
 
+/** In bytes. */
+const largest = 500_000_000
+
 type Phase = { kind: 'opening' } | { kind: 'asking'; count: number } | { kind: 'reading'; done: number; of: number }
 
 /** The first of the files that wait. */
 export function PagesDialog() {
   const first = useWaiting(({ waiting }) => waiting[0])
-  const key = useRef(0)
-  const shown = useRef(first)
-  if (shown.current !== first) {
-    shown.current = first
-    key.current++
-  }
   useEffect(() => noneWaiting, [])
-  return first && <Asked key={key.current} {...first} />
+  return first && <Asked key={first.order} file={first.file} figure={first.figure} />
 }
 
 function Asked({ file, figure }: { file: File; figure: string | null }) {
@@ -32,6 +30,10 @@ function Asked({ file, figure }: { file: File; figure: string | null }) {
     const opened = new PdfReader()
     reader.current = opened
     const open = async (): Promise<void> => {
+      if (file.size > largest)
+        throw new Error(
+          `“${file.name}” has ${sizeOf(file.size)}; up to ${sizeOf(largest)} can be read. Save the pages you need in a file of their own.`,
+        )
       const count = await opened.open(file.name, new Uint8Array(await file.arrayBuffer()))
       setPhase({ kind: 'asking', count })
     }

@@ -2,6 +2,8 @@
 import { create } from 'zustand'
 
 interface Waiting {
+  /** Told apart from the ones before it. */
+  order: number
   file: File
   /** The id of the figure or panel that is to show a page; null where pages are put into the text. */
   figure: string | null
@@ -9,7 +11,9 @@ interface Waiting {
 
 export const useWaiting = create<{ waiting: readonly Waiting[] }>()(() => ({ waiting: [] }))
 
-export const askForPages = (one: Waiting): void => useWaiting.setState(({ waiting }) => ({ waiting: [...waiting, one] }))
+let asked = 0
+export const askForPages = (one: Omit<Waiting, 'order'>): void =>
+  useWaiting.setState(({ waiting }) => ({ waiting: [...waiting, { ...one, order: ++asked }] }))
 export const nextWaiting = (): void => useWaiting.setState(({ waiting }) => ({ waiting: waiting.slice(1) }))
 export const noneWaiting = (): void => useWaiting.setState({ waiting: [] })
 
