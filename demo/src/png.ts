@@ -1,4 +1,5 @@
 /** A PNG (ISO/IEC 15948) written by hand, so that the demo has a picture made of pixels: an echogram of layers that waves run through. */
+import { joinBytes } from '@steady-ledger/core/work/file/byteStreams.ts'
 import { crc32 } from '@steady-ledger/core/work/file/crc32.ts'
 import { zlibSync } from 'fflate'
 import { seeded } from './generate.ts'
@@ -15,19 +16,12 @@ export function grainPng(width: number, height: number): Uint8Array {
   view.setUint32(0, width)
   view.setUint32(4, height)
   header.set([8, 0, 0, 0, 0], 8)
-  const parts = [
+  return joinBytes([
     Uint8Array.of(137, 80, 78, 71, 13, 10, 26, 10),
     chunk('IHDR', header),
     chunk('IDAT', zlibSync(rows, { level: 6 })),
     chunk('IEND', new Uint8Array()),
-  ]
-  const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
-  let at = 0
-  for (const part of parts) {
-    whole.set(part, at)
-    at += part.length
-  }
-  return whole
+  ])
 }
 
 /** Grey of a point: layers, waves along them, the bed, and coarse noise in few steps so that the file stays small. */

@@ -6,6 +6,7 @@ import { convertIndexedToRgb, type DecodedPng, decode } from 'fast-png'
 import { unzlibSync } from 'fflate'
 import type PDFDocument from 'pdfkit'
 import type { Image, Reference } from 'pdfkit'
+import { joinBytes } from '../../work/file/byteStreams.ts'
 import { passes } from '../../work/file/pngFile.ts'
 
 /** Samples of 8 bits, row by row. */
@@ -87,7 +88,7 @@ function decoding(png: Uint8Array): DecodedPng {
     return decode(png)
   } catch {
     const kept = chunksOf(png).filter(({ name }) => name !== 'tRNS')
-    return decode(joined([png.subarray(0, 8), ...kept.map(({ from, to }) => png.subarray(from, to))]))
+    return decode(joinBytes([png.subarray(0, 8), ...kept.map(({ from, to }) => png.subarray(from, to))]))
   }
 }
 
@@ -101,16 +102,6 @@ function chunksOf(png: Uint8Array): { name: string; from: number; to: number }[]
     from = to
   }
   return chunks
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0))
-  let at = 0
-  for (const part of parts) {
-    whole.set(part, at)
-    at += part.length
-  }
-  return whole
 }
 
 /** One byte a sample; `opaque` tells of a sample's place whether it is none of the one colour that is seen through, where there is one. */
@@ -164,7 +155,7 @@ function nearest(a: number, b: number, c: number): number {
 }
 
 const contentOf = (png: Uint8Array): Uint8Array =>
-  joined(chunksOf(png).flatMap(({ name, from, to }) => (name === 'IDAT' ? [png.subarray(from + 8, to - 4)] : [])))
+  joinBytes(chunksOf(png).flatMap(({ name, from, to }) => (name === 'IDAT' ? [png.subarray(from + 8, to - 4)] : [])))
 
 /** Grey samples of less than a byte, of which each row begins with a byte. */
 function eachSample(data: ArrayLike<number>, width: number, height: number, depth: number): Uint8Array {

@@ -94,3 +94,14 @@ export class ByteWriter {
     return this.buffer.slice(0, this.length)
   }
 }
+
+/** Parts behind each other, with as many line feeds between them as asked for. */
+export function joinBytes(parts: readonly Uint8Array[], between = 0): Uint8Array {
+  const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length + between, 0)).fill(10)
+  let at = 0
+  for (const part of parts) {
+    whole.set(part, at)
+    at += part.length + between
+  }
+  return whole
+}

@@ -4,6 +4,7 @@
  */
 import { Unzlib } from 'fflate'
 import { PDFArray, PDFDict, PDFDocument, PDFName, PDFNumber, type PDFObject, type PDFPage, PDFRawStream, PDFRef, PDFStream } from 'pdf-lib'
+import { joinBytes } from '../../../work/file/byteStreams.ts'
 import { NotContent, operationsIn } from './contentStream.ts'
 
 /** Why a page cannot stand in an archive file as it is: ends a sentence such as “page 3 prints as a picture, for it …”. */
@@ -129,7 +130,7 @@ class Inspection {
 
   private contentOf(value: PDFObject | undefined): Uint8Array {
     // No operand goes on from one to the next.
-    return joined(
+    return joinBytes(
       this.items(value).map(each => this.decoded(this.look(each))),
       1,
     )
@@ -155,7 +156,7 @@ class Inspection {
       if (this.unpacked > most.content) throw new NotForArchive('holds more than can be read')
       unzlib.push(bytes.subarray(from, from + step), from + step >= bytes.length)
     }
-    return joined(parts, 0)
+    return joinBytes(parts)
   }
 
   /** Content without the marks of its own structure, which would stand in ours (ISO 14289-1, 7.1). */
@@ -294,17 +295,6 @@ export function isLeftBehind(holder: PDFObject, key: PDFName): boolean {
   if (holder.get(named('Type')) === named('FontDescriptor')) return ofDescriptors.has(key)
   // Of resources: what marks of structure say.
   return key === properties && holder.get(properties) !== undefined
-}
-
-/** Parts behind each other, with line ends between them. */
-function joined(parts: readonly Uint8Array[], between: number): Uint8Array {
-  const all = new Uint8Array(parts.reduce((sum, part) => sum + part.length + between, 0)).fill(10)
-  let at = 0
-  for (const part of parts) {
-    all.set(part, at)
-    at += part.length + between
-  }
-  return all
 }
 
 /** From the page's coordinates to a square of 1 by 1 in which it stands as it is shown (8.3.3 of ISO 32000-1). */
