@@ -10,6 +10,31 @@ export interface Cell {
   column: number
   columns: number
   rows: number
+  /** The column of the table that it begins in, where the grid has a part of its columns; and whether it stands in an earlier part already. */
+  own?: number
+  again?: boolean
+}
+
+/** Some columns of a grid: those from one up to another, beside the first column where they are not the first. */
+export interface ColumnRange {
+  from: number
+  to: number
+}
+
+/** The cells of some columns; what reaches into them from others is there as far as it does. */
+export function cellsWithin(layout: readonly Cell[][], { from, to }: ColumnRange): Cell[][] {
+  const stub = from > 0 ? 1 : 0
+  const placed = (column: number): number => (column === 0 ? 0 : Math.max(0, Math.min(column, to) - from) + stub)
+  return layout.map(cells =>
+    cells.flatMap((cell): Cell[] => {
+      const end = cell.column + cell.columns
+      const inStub = stub > 0 && cell.column === 0
+      if (!inStub && (end <= from || cell.column >= to)) return []
+      const column = inStub ? 0 : placed(Math.max(cell.column, from))
+      const last = end <= from ? 1 : placed(end)
+      return [{ ...cell, column, columns: Math.max(1, last - column), own: cell.column, again: cell.column < from }]
+    }),
+  )
 }
 
 /** Which column each cell begins in, cells that reach down from rows above taken into account. */

@@ -7,7 +7,7 @@ import { attributesOf } from '../../work/kinds/index.ts'
 import type { HouseStyle } from '../../work/parts/houseStyle.ts'
 import { type Setting, setText } from '../setting.ts'
 import { variant } from '../variant.ts'
-import { type Cell, cellStyle } from './cells.ts'
+import { type Cell, type ColumnRange, cellStyle } from './cells.ts'
 
 /** How the cells of a grid are set: their text, and the space around it in points. */
 export interface Look {
@@ -63,6 +63,30 @@ export function columnsOf(layout: readonly Cell[][], count: number, widths: stri
   const look = scaled(usual, Math.max(smallest, Math.min(divided, share('floor'))))
   const own = wantsOf(layout, count, look, setting).map(want => ({ ...want, least: want.divided }))
   return { look, columns: fitted(own, measure) }
+}
+
+/**
+ * The columns of a grid in parts that have room, each beside the first column; null where all have, or where not even two would. Letters are as
+ * large as they are meant to be, and no word of one line is divided.
+ */
+export function columnRanges(layout: readonly Cell[][], count: number, setting: Setting): ColumnRange[] | null {
+  const wants = wantsOf(layout, count, { style: setting.houseStyle.table, ...padding }, setting).map(({ least }) => least)
+  const [stub = 0, ...others] = wants
+  if (count < 3 || wants.reduce((sum, want) => sum + want, 0) <= setting.measure) return null
+  const ranges: ColumnRange[] = [{ from: 0, to: 1 }]
+  let used = stub
+  others.forEach((want, index) => {
+    const column = index + 1
+    const open = ranges.at(-1)!
+    if (used + want > setting.measure && open.to > Math.max(1, open.from)) {
+      ranges.push({ from: column, to: column + 1 })
+      used = stub + want
+    } else {
+      open.to = column + 1
+      used += want
+    }
+  })
+  return ranges.length > 1 ? ranges : null
 }
 
 function scaled(look: Look, scale: number): Look {

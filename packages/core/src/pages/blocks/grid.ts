@@ -7,7 +7,7 @@ import type { HouseStyle } from '../../work/parts/houseStyle.ts'
 import { lineBoxes, type Mark, type Structure } from '../box.ts'
 import { type Setting, setText } from '../setting.ts'
 import { moved, stack } from './caption.ts'
-import { type Cell, cellStyle, isHeadRow, placeCells } from './cells.ts'
+import { type Cell, type ColumnRange, cellStyle, cellsWithin, isHeadRow, placeCells } from './cells.ts'
 import { type Column, columnsOf, decimalPoint, endless, type Look, lineWidth } from './columnWidths.ts'
 
 const thickRule = 0.9
@@ -48,10 +48,16 @@ export function rulesOf(rows: readonly Row[], index: number, width: number, rule
   return marks
 }
 
-/** Sets a grid; `id` is that of the table or panel it belongs to, `widths` what its author says of the columns. */
-export function setGrid(grid: Node, id: string, widths: string, setting: Setting): SetGrid {
-  const layout = placeCells(grid)
-  const count = Math.max(1, ...layout.map(row => Math.max(0, ...row.map(cell => cell.column + cell.columns))))
+export const countOf = (layout: readonly Cell[][]): number =>
+  Math.max(1, ...layout.map(row => Math.max(0, ...row.map(cell => cell.column + cell.columns))))
+
+/**
+ * Sets a grid, or some of its columns; `id` is that of the table or panel it belongs to, `widths` what its author says of the columns.
+ */
+export function setGrid(grid: Node, id: string, widths: string, setting: Setting, range?: ColumnRange): SetGrid {
+  const whole = placeCells(grid)
+  const layout = range ? cellsWithin(whole, range) : whole
+  const count = countOf(layout)
   const { columns, look } = columnsOf(layout, count, widths, setting)
   const at = [0]
   for (const { width } of columns) at.push(at.at(-1)! + width)
@@ -110,7 +116,7 @@ function setCell(
   { at, columns, within: row, heads, look }: InRow,
   setting: Setting,
 ): { height: number; marks: Mark[]; notes: string[] } {
-  const { node, column, columns: spanned } = cell
+  const { node, column, columns: spanned, own = column, again = false } = cell
   const left = at[column]!
   const measure = at[column + spanned]! - left - look.across * 2
   const style = cellStyle(node, look.style)
@@ -121,7 +127,7 @@ function setCell(
     colspan > 1 ? `ColSpan=${colspan}` : '',
     rowspan > 1 ? `RowSpan=${rowspan}` : '',
   ].filter(Boolean)
-  const within = [...row, `${tag} ${row.at(-1)} ${column}${told.length ? `|${told.join(' ')}` : ''}`]
+  const within = [...row, `${tag} ${row.at(-1)} ${own}${told.length ? `|${told.join(' ')}` : ''}`]
   const boxes = node.children.flatMap(paragraph => {
     const options = { ...style, tag, within, block: paragraph.attrs.id } as const
     if (align === 'decimal' && spanned === 1) {
@@ -136,5 +142,10 @@ function setCell(
     return lineBoxes(lines, { ...options, x: left + look.across })
   })
   const { marks, height, notes } = stack(boxes)
-  return { height, notes, marks: marks.map(mark => moved(mark, 0, look.down)) }
+  const placed = marks.map(mark => moved(mark, 0, look.down))
+  // What is printed again is said once.
+  return again ? { height, notes: [], marks: placed.map(unsaid) } : { height, notes, marks: placed }
 }
+
+/** What stands on a page for the eye alone: it was said before. */
+export const unsaid = (mark: Mark): Mark => (mark.kind === 'line' ? { ...mark, tag: 'Artifact' } : mark)

@@ -6,7 +6,7 @@ import { seriesRule } from '../../work/parts/scheme.ts'
 import { type Box, box, costs, lineBoxes, type StripItem, space } from '../box.ts'
 import { type Setting, setWords } from '../setting.ts'
 import { moved } from './caption.ts'
-import { rulesOf } from './grid.ts'
+import { rulesOf, unsaid } from './grid.ts'
 import type { PlacedGrid, SetTable } from './table.ts'
 
 export function longTable(set: SetTable, setting: Setting): StripItem[] {
@@ -50,21 +50,15 @@ function partBoxes(
   )
   const heads = boxes.filter((_, index) => rows[index]?.heads)
   const body = boxes.filter((_, index) => !rows[index]?.heads)
-  const repeated = [
-    ...continued,
-    ...heads.map(({ height, marks }) =>
-      box(
-        height,
-        marks.map(mark => (mark.kind === 'line' ? { ...mark, tag: 'Artifact' as const } : mark)),
-      ),
-    ),
-  ]
+  const repeated = [...continued, ...heads.map(({ height, marks }) => box(height, marks.map(unsaid)))]
   body.forEach((row, index) => {
     if (index > 0) row.repeated = repeated
   })
   // A row alone under its head, or alone at the head of a page, is not a table.
   for (const row of [body[0], body.at(-2)]) if (row && body.length > 2) row.breakAfter = costs.widow
-  const words = head.height ? [box(head.height, head.marks, { block: tableId, begins: [id], notes: head.notes, breakAfter: Infinity })] : []
+  const words = head.height
+    ? [box(head.height, head.marks, { block: tableId, begins: id === tableId ? [] : [id], notes: head.notes, breakAfter: Infinity })]
+    : []
   return { heads: [...words, ...heads], body }
 }
 

@@ -3,14 +3,16 @@
 import type { Node } from 'prosemirror-model'
 import { panelHead } from '../../content/captions.ts'
 import { headRuns } from '../../type/inline.ts'
-import { isKind } from '../../work/kinds/index.ts'
+import { attributesOf, isKind } from '../../work/kinds/index.ts'
 import { seriesRule } from '../../work/parts/scheme.ts'
 import { gridOf, seriesOf, tableNotesOf } from '../../work/schema.ts'
 import { box, lineBoxes, type Mark } from '../box.ts'
 import { type BlockHandler, type Setting, setText } from '../setting.ts'
 import { aligned } from '../variant.ts'
 import { captionStack, moved, stack, stood } from './caption.ts'
-import { type Row, rulesOf, setGrid } from './grid.ts'
+import { placeCells } from './cells.ts'
+import { columnRanges } from './columnWidths.ts'
+import { countOf, type Row, rulesOf, setGrid } from './grid.ts'
 import { longTable } from './longTable.ts'
 import { turnable } from './turned.ts'
 
@@ -65,10 +67,8 @@ function setTable(node: Node, setting: Setting): SetTable {
   const id = node.attrs.id
   const panels = node.children.filter(child => isKind(child, 'tablePanel'))
   const parts = panels.length
-    ? panels.map((panel, index) =>
-        partOf(gridOf(panel), panel.attrs.id, setPanelHead(panel, index > 0, setting), node.attrs.widths, setting),
-      )
-    : [partOf(gridOf(node), id, nothing, node.attrs.widths, setting)]
+    ? panels.flatMap((panel, index) => partsOf(node, gridOf(panel), panel.attrs.id, setPanelHead(panel, index > 0, setting), setting))
+    : partsOf(node, gridOf(node), id, nothing, setting)
   const width = Math.max(...parts.map(part => part.width))
   const series = seriesOf(node)
   const beside = roomBeside(width, setting)
@@ -87,10 +87,23 @@ function setTable(node: Node, setting: Setting): SetTable {
   }
 }
 
-function partOf(grid: Node, id: string, head: Stacked, widths: string, setting: Setting): PlacedGrid {
-  const { rows, width } = setGrid(grid, id, widths, setting)
-  return { id, head, rows, width, x: (setting.measure - width) / 2 }
+/** A grid; where its author wants columns that have no room to go on below, as many as that makes, which begin at one edge. */
+function partsOf(table: Node, grid: Node, id: string, head: Stacked, setting: Setting): PlacedGrid[] {
+  const { tooWide, widths } = attributesOf(table, 'table')
+  const layout = placeCells(grid)
+  const ranges = tooWide === 'below' ? columnRanges(layout, countOf(layout), setting) : null
+  if (!ranges) {
+    const { rows, width } = setGrid(grid, id, widths, setting)
+    return [{ id, head, rows, width, x: (setting.measure - width) / 2 }]
+  }
+  const set = ranges.map(range => setGrid(grid, id, '', setting, range))
+  const x = (setting.measure - Math.max(...set.map(({ width }) => width))) / 2
+  const between = { ...nothing, height: betweenRanges * setting.houseStyle.table.leading }
+  return set.map(({ rows, width }, index) => ({ id, head: index ? between : head, rows, width, x }))
 }
+
+/** Space between the first columns of a table and those that go on below, in lines of the table. */
+const betweenRanges = 0.8
 
 /** Space above and below the words of a panel, in lines of the caption. */
 const aroundHead = { above: 0.7, below: 0.3 }

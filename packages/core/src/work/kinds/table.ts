@@ -3,10 +3,19 @@ import { oneOf, orNone, Type, whole, words } from '../definition.ts'
 import { blockKind, type HtmlElement, innerKind } from './kind.ts'
 import { alignments, captioned, labelled } from './shared.ts'
 
+/** A table that is too wide is set smaller, or its columns go on below the first ones, each time beside the first column. */
+export const waysOfWideTables = ['smaller', 'below'] as const
+export type WayOfWideTables = (typeof waysOfWideTables)[number]
+
 export const table = blockKind('table', {
   content: 'caption shortCaption? (grid | tablePanel+) tableNotes?',
-  /** `widths`: empty where the texts say how wide columns are; “equal”; or the shares of the columns, as “3 2 1”. */
-  attributes: { ...captioned, widths: words({ most: 400 }) },
+  attributes: {
+    ...captioned,
+    /** Empty where the texts say how wide columns are; “equal”; or the shares of the columns, as “3 2 1”. */
+    widths: words({ most: 400 }),
+    /** What becomes of columns that have no room beside the others. */
+    tooWide: oneOf(waysOfWideTables, 'smaller'),
+  },
   traits: { numbering: 'caption', series: 'table', floats: true },
   markup: { tag: 'figure' },
   editing: { isolating: true },

@@ -1,4 +1,6 @@
 /** Fields of a table: how wide its columns are, how the column with the cursor is aligned, rows and columns more or less. */
+
+import type { WayOfWideTables } from '@steady-ledger/core/work/kinds/table.ts'
 import { type CellAlignment, cellAlignments } from '@steady-ledger/core/work/kinds/table.ts'
 import type { Node } from '@steady-ledger/core/work/schema.ts'
 import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, isInTable, selectedRect, toggleHeaderRow } from '@tiptap/pm/tables'
@@ -55,6 +57,14 @@ export function TableFields({ node, set }: { node: Node; set(name: string, value
           onChange={value => set('widths', value.trim().slice(0, 400))}
         />
       )}
+      <Choice
+        label="Columns that have no room"
+        value={node.attrs.tooWide as WayOfWideTables}
+        options={
+          { smaller: 'The table is set smaller', below: 'Go on below, beside the first column' } satisfies Record<WayOfWideTables, string>
+        }
+        onChange={value => set('tooWide', value)}
+      />
       {inside && <ColumnAlignment />}
       {inside && (
         <p className="button-row flex-wrap">
