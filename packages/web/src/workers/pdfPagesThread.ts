@@ -28,6 +28,8 @@ type Sheet = Awaited<ReturnType<Opened['getPage']>>
 
 let shown: Opened | null = null
 let objects: PDFDocument | null = null
+/** Why nothing of the file is kept as it is, where its objects cannot be opened. */
+let closed = ''
 
 /** Draws where there is no page to draw on. */
 class Canvases {
@@ -59,7 +61,10 @@ class NoFilters {
 
 async function open(name: string, bytes: Uint8Array): Promise<void> {
   if (!looksLikePageFile(bytes)) throw new Error(`“${name}” is not a PDF. Choose another file.`)
-  objects = await openForeignFile(bytes.slice()).catch(() => null)
+  objects = await openForeignFile(bytes.slice()).catch((error: Error) => {
+    closed = /encrypted/i.test(error.message) ? 'comes from a file that is locked against changes' : 'is written in a way of its own'
+    return null
+  })
   const task = getDocument({
     data: bytes,
     disableFontFace: true,
@@ -91,7 +96,7 @@ async function read(pages: readonly number[]): Promise<void> {
   const kept = objects ? await keptPages(objects, pages) : { file: null, left: new Map<number, string>() }
   for (const [index, number] of pages.entries()) {
     const sheet = await shown!.getPage(number)
-    const why = kept.file ? kept.left.get(number) : (kept.left.get(number) ?? 'is written in a way of its own')
+    const why = kept.left.get(number) ?? (kept.file ? undefined : closed)
     const page: ReadPage = {
       number,
       ...(why === undefined ? {} : { why }),

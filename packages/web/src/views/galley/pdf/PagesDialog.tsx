@@ -10,6 +10,8 @@ import { type InsertedAs, insertPages } from './insertPages.ts'
 import { pagesNamed } from './pageRange.ts'
 import { PdfReader } from './pdfReader.ts'
 
+/** What is read is held until all of it is. */
+const mostPages = 400
 /** In bytes. */
 const largest = 500_000_000
 
@@ -104,7 +106,14 @@ function Form({ count, figure, onTake }: FormProps) {
   const [tried, setTried] = useState(false)
   const id = useId()
   const pages = pagesNamed(named, count)
-  const wrong = typeof pages === 'string' ? pages : figure && pages.length > 1 ? 'A figure shows one page: name one.' : ''
+  const wrong =
+    typeof pages === 'string'
+      ? pages
+      : figure && pages.length > 1
+        ? 'A figure shows one page: name one.'
+        : pages.length > mostPages
+          ? `Up to ${mostPages} pages can be put in at a time.`
+          : ''
   const submit = (event: FormEvent<HTMLFormElement>): void => {
     event.preventDefault()
     setTried(true)
