@@ -141,6 +141,17 @@ const refused: [string, Uint8Array | Promise<Uint8Array>, RegExp][] = [
     /signature, stamp or note/,
   ],
   [
+    'a form that draws with what its page has',
+    made(document => {
+      const page = document.addPage([100, 100])
+      const { context } = document
+      const form = context.register(context.stream('/Look gs 0 0 9 9 re f', { Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 9, 9] }))
+      page.node.set(PDFName.of('Resources'), context.obj({ XObject: { Form: form }, ExtGState: { Look: { Type: 'ExtGState', ca: 0.5 } } }))
+      page.node.set(PDFName.of('Contents'), stream(document, '/Form Do'))
+    }),
+    /a way of its own/,
+  ],
+  [
     'a page that unpacks to more than can be read',
     made(document => {
       const packed = document.context.stream(zlibSync(new Uint8Array(34 * 1024 * 1024).fill(32), { level: 9 }), { Filter: 'FlateDecode' })

@@ -276,9 +276,12 @@ class Inspection {
     if (kind === 'PS' || form.dict.get(named('PS')) || form.dict.get(named('Ref'))) throw new NotForArchive('is drawn in a way of its own')
     if (kind === 'Image' || !(form instanceof PDFRawStream)) return
     this.cleaned.set(form, new Uint8Array())
-    this.cleaned.set(form, this.withoutMarks(this.decoded(form)))
+    const content = this.withoutMarks(this.decoded(form))
+    this.cleaned.set(form, content)
     const resources = this.dict(form.dict.get(named('Resources')))
     if (resources) this.resources(resources)
+    // What it names is its own (6.2.2), and not that of whatever draws it.
+    else if (namesOthers(content)) throw new NotForArchive('is drawn in a way of its own')
   }
 }
 
@@ -295,6 +298,13 @@ export function isLeftBehind(holder: PDFObject, key: PDFName): boolean {
   if (holder.get(named('Type')) === named('FontDescriptor')) return ofDescriptors.has(key)
   // Of resources: what marks of structure say.
   return key === properties && holder.get(properties) !== undefined
+}
+
+const naming = new Set(['gs', 'Do', 'Tf', 'cs', 'CS', 'sh', 'scn', 'SCN'])
+const standing = new Set(['DeviceGray', 'DeviceRGB', 'Pattern'])
+function namesOthers(content: Uint8Array): boolean {
+  for (const { operator, name } of operationsIn(content)) if (naming.has(operator) && name && !standing.has(name)) return true
+  return false
 }
 
 /** From the page's coordinates to a square of 1 by 1 in which it stands as it is shown (8.3.3 of ISO 32000-1). */
