@@ -29,7 +29,7 @@ const ownRules: [string, (before: string, after: string, text: string) => boolea
   ['guillemets hold what they enclose over spaces', (_before, _after, text) => /[«»]/.test(text)],
 ]
 /** Signs that the tables of the library do not know as this version of the file does. */
-const otherTables = /\p{Cc}|\u200b|\u200d|\u{50005}|\u{1f02c}/u
+const otherTables = /\u{1f02c}/u
 
 describe('line breaks by Unicode Annex 14', () => {
   const different = cases.flatMap(({ text, allowed }) => {
@@ -39,9 +39,9 @@ describe('line breaks by Unicode Annex 14', () => {
 
   test('the fixture is there', () => expect(cases.length).toBeGreaterThan(5800))
 
-  test('they agree in 99.3 of 100 cases', () => {
+  test('they agree in 99.5 of 100 cases', () => {
     const texts = new Set(different.map(({ text }) => text))
-    expect((100 * (cases.length - texts.size)) / cases.length).toBeGreaterThan(99.3)
+    expect((100 * (cases.length - texts.size)) / cases.length).toBeGreaterThan(99.5)
   })
 
   test('and whatever differs is a rule of ours', () => {

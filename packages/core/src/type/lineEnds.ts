@@ -23,7 +23,7 @@ export function opportunitiesIn(text: string): ReadonlySet<number> {
 
 /** Brackets of East Asian writing are as wide as a letter; a line may end before them after any letter or sign (Annex 14, rule 30). */
 const wideOpening =
-  /(?<=[\p{L}\p{N}\p{Sc}\p{Sm}\p{So}#%§/,.;:!?\u200d]\p{M}*)[\u2329\u3008\u300a\u300c\u300e\u3010\u3014\u3016\u3018\u301a\uff08\uff3b\uff5b\uff5f\uff62]/gu
+  /(?<=[\p{L}\p{N}\p{Sc}\p{Sm}\p{So}\p{Cn}\p{Cc}#%§/,.;:!?]\p{M}*|[\u200b\u200d]\p{M}+)[\u2329\u3008\u300a\u300c\u300e\u3010\u3014\u3016\u3018\u301a\uff08\uff3b\uff5b\uff5f\uff62]/gu
 
 /** Signs of money and shares hold brackets, and brackets them, where a number stands in between (rule 25). */
 const noNumber = /(?<=[%‰€£$¥\\]\p{M}*)[({[](?![\p{N}])|(?<=(?<!\p{N}[^(){}[\]]*)[)}\]]\p{M}*)[%‰€£$¥]/gu
