@@ -87,6 +87,13 @@ test('what is none, or is cut off, is told by name; what was asked can be left; 
   await page.keyboard.press('Enter')
   await expect(dialog(page).getByRole('alert')).toHaveText('A figure shows one page: name one.')
   await dialog(page).getByLabel('Page', { exact: true }).fill('1')
+  await dialog(page).getByLabel('What they are').fill('The plan of the float')
   await page.keyboard.press('Enter')
   await expect(page.locator('.notice', { hasText: 'A page of “plot.pdf” is put in.' })).toBeVisible()
+  await expect(page.locator('img[alt="The plan of the float"]')).toHaveCount(1)
+  // As figures, each has a label of its own.
+  await input.setInputFiles(pdf('sketch.pdf', await twoPages()))
+  await dialog(page).getByRole('button', { name: 'Put in as figures' }).click()
+  await expect(figures(page)).toHaveCount(before + 2)
+  await expect(page.getByLabel('Label', { exact: true })).toHaveValue('sketch-2')
 })

@@ -51,5 +51,12 @@ export default defineConfig({
     }),
   ],
   worker: { format: 'es', plugins: () => [mathJax()] },
-  build: { assetsInlineLimit: 0, target: 'es2023', chunkSizeWarningLimit: 5000, outDir: 'dist', emptyOutDir: true },
+  build: {
+    assetsInlineLimit: 0,
+    rolldownOptions: { checks: { bundlerTimings: false } },
+    target: 'es2023',
+    chunkSizeWarningLimit: 5000,
+    outDir: 'dist',
+    emptyOutDir: true,
+  },
 })

@@ -100,6 +100,49 @@ test('a figure that names a file that is no picture has none, and is found', asy
   expect(findingsOf(newEngine().run(work)).filter(({ check }) => check === 'pictureResolution')).toEqual([])
 })
 
+test('over the margins a page is as large as head and foot allow, centred on the text, and stays on its sheet', async () => {
+  const work = workWith(await ownPdf(), [1])
+  const figure = (overMargins: boolean) =>
+    schema.nodes.figure.create(
+      { id: 'f', numbered: false, placement: 'page', width: 1, overMargins, picture: pagePictureName('article.pdf', 1) },
+      schema.nodes.caption.create(),
+    )
+  const pictureOf = (overMargins: boolean) => {
+    const { pages } = newEngine().run(workOf([chapter('c', 'Inserted', p`Words.`, figure(overMargins))], { pictures: work.pictures }))
+    const found = pages.flatMap(page =>
+      page.placed.flatMap(({ x, y, box }) =>
+        box.marks.flatMap(mark =>
+          mark.kind === 'picture'
+            ? [{ left: x + mark.x, right: x + mark.x + mark.width, top: y + mark.y, bottom: y + mark.y + mark.height, page }]
+            : [],
+        ),
+      ),
+    )
+    expect(found).toHaveLength(1)
+    return found[0]!
+  }
+  const within = pictureOf(false)
+  const over = pictureOf(true)
+  const { page } = work.houseStyle
+  expect(over.right - over.left).toBeGreaterThan(within.right - within.left + 20)
+  expect(over.left + over.right).toBeCloseTo(within.left + within.right, 3)
+  expect(over.left).toBeGreaterThan(0)
+  expect(over.right).toBeLessThan(page.width)
+  expect(over.top).toBeGreaterThanOrEqual(page.top - 0.01)
+  expect(over.bottom).toBeLessThanOrEqual(page.height - page.bottom + 0.01)
+  // What is printed larger is coarser: the finding knows, and offers no width that it would not have.
+  const coarse = readEnclosed('coarse.png', grainPng(500, 700))
+  const named = figure(true).type.create({ ...figure(true).attrs, picture: 'coarse.png' }, schema.nodes.caption.create())
+  const told = (one: typeof named) =>
+    findingsOf(newEngine().run(workOf([chapter('c', 'C', one)], { pictures: new Map([['coarse.png', coarse]]) }))).find(
+      ({ check }) => check === 'pictureResolution',
+    )!
+  const resolution = (message: string): number => Number(/at (\d+) dots/.exec(message)![1])
+  const narrow = named.type.create({ ...named.attrs, overMargins: false }, named.content)
+  expect(resolution(told(named).message)).toBeLessThan(resolution(told(narrow).message))
+  expect(told(named).remedy).toBeUndefined()
+})
+
 test('the same work gives the same bytes', async () => {
   const bytes = await ownPdf()
   expect((await writtenWith(bytes, [2])).written).toEqual((await writtenWith(bytes, [2])).written)

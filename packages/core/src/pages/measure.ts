@@ -1,4 +1,5 @@
 import { languageOf } from '../languages/index.ts'
+import { isKind } from '../work/kinds/index.ts'
 import type { HouseStyle } from '../work/parts/houseStyle.ts'
 import { division, matterOf, type Node } from '../work/schema.ts'
 import type { Setting } from './setting.ts'
@@ -77,4 +78,27 @@ export function roomFor(block: Node, host: Node, upright: HouseStyle): number {
   if (block.attrs.placement === 'turned') return houseStyle.page.height - page.top - page.bottom
   const measure = measureOf(houseStyle)
   return block.attrs.allColumns ? measure : measureIn(measure, columnsIn(host, upright), upright)
+}
+
+/** Share of the measure that the picture of a figure is to have. */
+export const shareOf = (figure: Node): number => Math.min(1, Math.max(0.05, Number(figure.attrs.width) || 0.8))
+
+/** How near to the edge of the sheet a picture comes that stands over the margins, in points. */
+const leastMargin = 18
+
+/** Whether a figure takes what its page has between head and foot: one in columns has no margins of its own, and panels have the measure. */
+export const isOverMargins = (figure: Node, measure: number, houseStyle: HouseStyle): boolean =>
+  figure.attrs.overMargins === true &&
+  figure.attrs.placement === 'page' &&
+  measure >= measureOf(houseStyle) &&
+  !(figure.lastChild && isKind(figure.lastChild, 'panel'))
+
+/**
+ * The width that the picture of a figure is to have where lines are as long as the measure, in points: its share, or, over the margins, so much
+ * that it is centred on the text and stays on the sheet on either side.
+ */
+export function pictureWidth(figure: Node, measure: number, houseStyle: HouseStyle): number {
+  const { page } = houseStyle
+  if (!isOverMargins(figure, measure, houseStyle)) return measure * shareOf(figure)
+  return measure + 2 * Math.max(0, Math.min(page.inner + page.binding, page.outer) - leastMargin)
 }

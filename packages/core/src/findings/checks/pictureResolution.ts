@@ -1,5 +1,5 @@
 import { capital } from '../../languages/capital.ts'
-import { roomFor } from '../../pages/measure.ts'
+import { isOverMargins, pictureWidth, roomFor } from '../../pages/measure.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import { whole } from '../../work/definition.ts'
 import { isKind } from '../../work/kinds/index.ts'
@@ -43,17 +43,17 @@ function problemsOf(
   // Pages of a PDF are printed as they are in it.
   const behind = pageBehind(file)
   if (picture.type === 'image/svg+xml' || inRow || (behind && work.pictures.has(behind.file))) return []
-  const measure = roomFor(floats, division, work.houseStyle) / inch
-  const resolution = Math.round(picture.width / (measure * width))
+  const room = roomFor(floats, division, work.houseStyle)
+  const resolution = Math.round((picture.width / pictureWidth(block, room, work.houseStyle)) * inch)
   if (resolution >= least) return []
-  const share = Math.floor((picture.width / least / measure) * 100) / 100
+  const share = Math.floor((picture.width / least / room) * inch * 100) / 100
   const says = `Set to ${Math.round(share * 100)} % of the measure`
   return [
     {
       message: `The picture of ${name} prints at ${resolution} dots per inch; the house rule is ${least}.`,
       advice: 'Use a finer picture, or print it smaller.',
       place: id,
-      ...(share >= leastShare
+      ...(share >= leastShare && !isOverMargins(block, room, work.houseStyle)
         ? { remedy: { does: 'setAttribute', block: id, attribute: 'width', expected: width, value: share, says } }
         : {}),
     },

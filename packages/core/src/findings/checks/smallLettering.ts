@@ -1,5 +1,5 @@
 import { capital } from '../../languages/capital.ts'
-import { roomFor } from '../../pages/measure.ts'
+import { isOverMargins, pictureWidth, roomFor } from '../../pages/measure.ts'
 import { points } from '../../work/definition.ts'
 import { isKind } from '../../work/kinds/index.ts'
 import { shownPicture } from '../../work/work.ts'
@@ -17,7 +17,7 @@ export const smallLettering = divisionCheck('smallLettering', {
       if (!picture?.lettering) return false
       const { id, width } = block.attrs
       const measure = roomFor(block, division, work.houseStyle)
-      const printed = (picture.lettering * measure * width) / picture.width
+      const printed = (picture.lettering * pictureWidth(block, measure, work.houseStyle)) / picture.width
       if (printed >= least) return false
       const entry = ledger.byId.get(id)
       const share = Math.ceil(((least * picture.width) / picture.lettering / measure) * 100) / 100
@@ -26,7 +26,7 @@ export const smallLettering = divisionCheck('smallLettering', {
         advice:
           share <= 1 ? 'Set it wider, or draw it with larger letters.' : 'Draw it with larger letters, or turn it on a page of its own.',
         place: id,
-        ...(share <= 1
+        ...(share <= 1 && !isOverMargins(block, measure, work.houseStyle)
           ? {
               remedy: {
                 does: 'setAttribute',

@@ -4,7 +4,7 @@ import { seriesRule } from '../../work/parts/scheme.ts'
 import { seriesOf } from '../../work/schema.ts'
 import { shownPicture } from '../../work/work.ts'
 import { box, costs, type Mark, type StripItem, type Structure, space } from '../box.ts'
-import { measureOf } from '../measure.ts'
+import { pictureWidth } from '../measure.ts'
 import { type BlockHandler, type Setting, setWords, words } from '../setting.ts'
 import { captionStack, moved, stood } from './caption.ts'
 import { continuedBoxes } from './longTable.ts'
@@ -89,7 +89,7 @@ function overPages(node: Node, setting: Setting): StripItem[] | null {
 export const figure: BlockHandler<'figure'> = turnable((node, setting) => {
   const parted = overPages(node, setting)
   if (parted) return parted
-  const { id, picture, caption, gap } = setFigure(node, setting.measure, widthOf(node, setting), setting)
+  const { id, picture, caption, gap } = setFigure(node, setting.measure, pictureWidth(node, setting.measure, setting.houseStyle), setting)
   const x = (setting.measure - picture.width) / 2
   const above = captionAbove(node, setting)
   const marks = [
@@ -99,19 +99,6 @@ export const figure: BlockHandler<'figure'> = turnable((node, setting) => {
   const height = picture.height + gap + caption.height
   return stood(box(height, marks, { block: id, begins: idsOf(node), notes: caption.notes }), node, seriesOf(node), setting)
 })
-
-/** How near to the edge of the sheet a picture comes that stands over the margins, in points. */
-const leastMargin = 18
-
-/**
- * The width that a picture is to have, in points. One that stands over the margins is centred on the text, and so takes as much of either; a
- * column has none of its own.
- */
-function widthOf(node: Node, { measure, houseStyle }: Setting): number {
-  const { page } = houseStyle
-  if (!node.attrs.overMargins || node.attrs.placement !== 'page' || measure < measureOf(houseStyle)) return measure * shareOf(node)
-  return measure + 2 * Math.max(0, Math.min(page.inner + page.binding, page.outer) - leastMargin)
-}
 
 export const pictureMark = (picture: string, width: number, height: number, alternative: string, within: Structure): Mark => ({
   kind: 'picture',
@@ -126,9 +113,6 @@ export const pictureMark = (picture: string, width: number, height: number, alte
 
 /** A figure and its panels. */
 export const idsOf = (node: Node): string[] => [node, ...node.children].flatMap(found => (found.attrs.id as string) || [])
-
-/** Share of the measure that the picture of a figure is to have. */
-export const shareOf = (node: Node): number => Math.min(1, Math.max(0.05, Number(node.attrs.width) || 0.8))
 
 export function missing(width: number, height: number): Mark[] {
   const rule = 0.5

@@ -1,9 +1,10 @@
 import type { Node } from 'prosemirror-model'
 import { seriesOf } from '../../work/schema.ts'
 import { box, type Mark } from '../box.ts'
+import { shareOf } from '../measure.ts'
 import type { BlockHandler, Setting } from '../setting.ts'
 import { moved, stood } from './caption.ts'
-import { captionAbove, idsOf, setFigure, shareOf } from './figure.ts'
+import { captionAbove, idsOf, setFigure } from './figure.ts'
 import { turnable } from './turned.ts'
 
 /** Space between the columns of a row, in em of the body. */

@@ -1,4 +1,5 @@
 /** Fields of single kinds of blocks: figures and their panels, captions, lists, headings, statements. */
+import { isOverMargins, roomFor } from '@steady-ledger/core/pages/measure.ts'
 
 import { listMarkingOf } from '@steady-ledger/core/work/parts/scheme.ts'
 import { type Node, schema, seriesOf } from '@steady-ledger/core/work/schema.ts'
@@ -27,19 +28,24 @@ export function FigureFields({
   const session = useSession()
   const isPanel = node.type.name === 'panel'
   const panels = node.children.filter(child => child.type.name === 'panel').length
+  const houseStyle = useView(view => view.houseStyle)
+  // As large as its page allows: it has no width of its own.
+  const over = isOverMargins(node, roomFor(node, session.state.doc.resolve(at).node(1), houseStyle), houseStyle)
   return (
     <>
       {!isPanel && <ShortCaption node={node} at={at} />}
-      <Field
-        label={inRow ? 'Share of the row, in %' : 'Width, in % of the measure'}
-        value={String(Math.round(node.attrs.width * 100))}
-        check={value =>
-          /^\s*\d{1,3}\s*%?\s*$/.test(value) && Number.parseInt(value, 10) >= 5 && Number.parseInt(value, 10) <= 100
-            ? ''
-            : 'A whole number from 5 to 100.'
-        }
-        onChange={value => set('width', Number.parseInt(value, 10) / 100)}
-      />
+      {!over && (
+        <Field
+          label={inRow ? 'Share of the row, in %' : 'Width, in % of the measure'}
+          value={String(Math.round(node.attrs.width * 100))}
+          check={value =>
+            /^\s*\d{1,3}\s*%?\s*$/.test(value) && Number.parseInt(value, 10) >= 5 && Number.parseInt(value, 10) <= 100
+              ? ''
+              : 'A whole number from 5 to 100.'
+          }
+          onChange={value => set('width', Number.parseInt(value, 10) / 100)}
+        />
+      )}
       {panels > 0 ? null : (
         <Field
           label="Description for readers who cannot see it"

@@ -37,7 +37,7 @@ export function WhereItStands({ at }: { at: number }) {
         options={kind === 'listing' ? ofListings : placements}
         onChange={value => set('placement', value)}
       />
-      {kind === 'figure' && placement === 'page' && (
+      {kind === 'figure' && placement === 'page' && !inColumns && node.lastChild?.type.name !== 'panel' && (
         <Check
           label="As large as head and foot allow, over the margins"
           value={node.attrs.overMargins}

@@ -66,13 +66,20 @@ export async function setPicture(session: Session, id: string, file: File): Prom
   if (name) givePicture(session, id, { picture: name })
 }
 
-export function givePicture(session: Session, id: string, { picture, alternative }: { picture: string; alternative?: string }): void {
+/** A description that is there stays, unless its author has said another. False where the figure is not there any more. */
+export function givePicture(
+  session: Session,
+  id: string,
+  { picture, alternative = '' }: { picture: string; alternative?: string },
+  described = false,
+): boolean {
   const { tr, doc } = session.state
   const at = findBlock(doc, id)
-  const has = at < 0 ? {} : doc.nodeAt(at)!.attrs
-  const label = at >= 0 && !has.label ? { label: freeLabels(session, [labelFrom(picture)])[0]! } : {}
-  const said = alternative && !has.alternative ? { alternative } : {}
-  if (setAttributes(tr, id, { picture, ...label, ...said })) session.dispatch(tr)
+  if (at < 0) return false
+  const has = doc.nodeAt(at)!.attrs
+  const label = has.label ? {} : { label: freeLabels(session, [labelFrom(picture)])[0]! }
+  const said = alternative && (described || !has.alternative) ? { alternative } : {}
+  return setAttributes(tr, id, { picture, ...label, ...said }) && session.dispatch(tr)
 }
 
 /** Labels like those that are wanted, which nothing else carries. */

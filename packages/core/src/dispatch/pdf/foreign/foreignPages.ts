@@ -3,7 +3,19 @@
  * is let in. Clauses are those of ISO 19005-2. What has no place in our file and shows nothing (structure, notes of programs) is left behind.
  */
 import { Unzlib } from 'fflate'
-import { PDFArray, PDFDict, PDFDocument, PDFName, PDFNumber, type PDFObject, type PDFPage, PDFRawStream, PDFRef, PDFStream } from 'pdf-lib'
+import {
+  PDFArray,
+  PDFDict,
+  PDFDocument,
+  PDFInvalidObject,
+  PDFName,
+  PDFNumber,
+  type PDFObject,
+  type PDFPage,
+  PDFRawStream,
+  PDFRef,
+  PDFStream,
+} from 'pdf-lib'
 import { joinBytes } from '../../../work/file/byteStreams.ts'
 import { NotContent, operationsIn } from './contentStream.ts'
 
@@ -208,6 +220,7 @@ class Inspection {
   /** What stands for itself wherever it is reached: how it is packed, its colours, and how much there is of it. */
   private everything(value: PDFObject | undefined, depth: number): void {
     const found = this.look(value)
+    if (found instanceof PDFInvalidObject) throw new NotForArchive('is damaged')
     if (found instanceof PDFName) {
       if (found === named('DeviceCMYK')) throw new NotForArchive('has the colours of a press')
       return

@@ -1,11 +1,11 @@
 /** Asks which pages of a PDF are put in, and as what; says how far it is, and can be left at any time. */
-import { type FormEvent, useEffect, useId, useRef, useState } from 'react'
+import { type FormEvent, useCallback, useEffect, useId, useRef, useState } from 'react'
 import { sizeOf } from '../../../session/jobState.ts'
 import { useSession } from '../../../session/sessionContext.ts'
 import { reasonFor } from '../../../storage/health.ts'
 import { Dialog } from '../../../ui/Dialog.tsx'
 import { notify } from '../../../ui/notices.ts'
-import { nextWaiting, noneWaiting, useWaiting } from './askForPages.ts'
+import { leave, noneWaiting, useWaiting, type Waiting } from './askForPages.ts'
 import { type InsertedAs, insertPages } from './insertPages.ts'
 import { pagesNamed } from './pageRange.ts'
 import { PdfReader } from './pdfReader.ts'
@@ -15,17 +15,18 @@ const mostPages = 400
 /** In bytes. */
 const largest = 500_000_000
 
-type Phase = { kind: 'opening' } | { kind: 'asking'; count: number } | { kind: 'reading'; done: number; of: number }
+type Phase = { kind: 'opening' } | { kind: 'asking'; count: number } | { kind: 'reading'; done: number; of: number } | { kind: 'keeping' }
 
 /** The first of the files that wait. */
 export function PagesDialog() {
   const first = useWaiting(({ waiting }) => waiting[0])
   useEffect(() => noneWaiting, [])
-  return first && <Asked key={first.order} file={first.file} figure={first.figure} />
+  return first && <Asked key={first.order} {...first} />
 }
 
-function Asked({ file, figure }: { file: File; figure: string | null }) {
+function Asked({ order, file, figure }: Waiting) {
   const session = useSession()
+  const close = useCallback(() => leave(order), [order])
   const [phase, setPhase] = useState<Phase>({ kind: 'opening' })
   const reader = useRef<PdfReader | null>(null)
   useEffect(() => {
@@ -39,17 +40,18 @@ function Asked({ file, figure }: { file: File; figure: string | null }) {
       const count = await opened.open(file.name, new Uint8Array(await file.arrayBuffer()))
       setPhase({ kind: 'asking', count })
     }
-    open().catch(refuse)
+    open().catch(error => refuse(error, close))
     return () => opened.end()
-  }, [file])
+  }, [file, close])
   const take = async (pages: number[], about: string, as: InsertedAs): Promise<void> => {
     setPhase({ kind: 'reading', done: 0, of: pages.length })
     try {
       const read = await reader.current!.read(pages, (done, of) => setPhase({ kind: 'reading', done, of }))
-      nextWaiting()
+      setPhase({ kind: 'keeping' })
       await insertPages(session, file.name, about, as, read)
+      close()
     } catch (error) {
-      refuse(error as Error)
+      refuse(error as Error, close)
     }
   }
   // What was dropped came from elsewhere: the focus goes to the text.
@@ -61,36 +63,39 @@ function Asked({ file, figure }: { file: File; figure: string | null }) {
     <Dialog
       title={`Pages of “${file.name}”`}
       className="top-[90px] w-[460px] px-4.5 pt-3.5 pb-4"
-      onClose={nextWaiting}
+      onClose={close}
       onCloseAutoFocus={giveFocus}
     >
       {phase.kind === 'asking' ? (
-        <Form count={phase.count} figure={figure} onTake={(pages, about, as) => void take(pages, about, as)} />
+        <Form count={phase.count} figure={figure} onTake={(pages, about, as) => void take(pages, about, as)} onCancel={close} />
       ) : (
         <>
-          <p role="status">
-            {phase.kind === 'opening'
-              ? 'The file is being opened …'
-              : `Reading page ${Math.min(phase.done + 1, phase.of)} of ${phase.of} …`}
-          </p>
+          <p role="status">{saysOf(phase)}</p>
           <progress
             className="my-2 w-full"
             aria-label="Pages read"
             {...(phase.kind === 'reading' ? { value: phase.done, max: phase.of } : {})}
           />
-          <p className="button-row">
-            <button type="button" className="button" onClick={nextWaiting}>
-              Cancel
-            </button>
-          </p>
+          {phase.kind !== 'keeping' && (
+            <p className="button-row">
+              <button type="button" className="button" onClick={close}>
+                Cancel
+              </button>
+            </p>
+          )}
         </>
       )}
     </Dialog>
   )
 }
 
-const refuse = (error: Error): void => {
-  nextWaiting()
+function saysOf(phase: Exclude<Phase, { kind: 'asking' }>): string {
+  if (phase.kind === 'opening') return 'The file is being opened …'
+  return phase.kind === 'keeping' ? 'The pages are put in …' : `Reading page ${Math.min(phase.done + 1, phase.of)} of ${phase.of} …`
+}
+
+const refuse = (error: Error, close: () => void): void => {
+  close()
   notify({ kind: 'wrong', text: `${reasonFor(error)} Nothing was changed.` })
 }
 
@@ -98,9 +103,10 @@ interface FormProps {
   count: number
   figure: string | null
   onTake(pages: number[], about: string, as: InsertedAs): void
+  onCancel(): void
 }
 
-function Form({ count, figure, onTake }: FormProps) {
+function Form({ count, figure, onTake, onCancel }: FormProps) {
   const [named, setNamed] = useState(figure || count === 1 ? '1' : `1–${count}`)
   const [about, setAbout] = useState('')
   const [tried, setTried] = useState(false)
@@ -161,7 +167,7 @@ function Form({ count, figure, onTake }: FormProps) {
             Put in as figures
           </button>
         )}
-        <button type="button" className="button" onClick={nextWaiting}>
+        <button type="button" className="button" onClick={onCancel}>
           Cancel
         </button>
       </p>

@@ -1,7 +1,7 @@
 /** PDFs that wait to be asked about: which of their pages, and what they are to be. One is asked about at a time. */
 import { create } from 'zustand'
 
-interface Waiting {
+export interface Waiting {
   /** Told apart from the ones before it. */
   order: number
   file: File
@@ -14,7 +14,9 @@ export const useWaiting = create<{ waiting: readonly Waiting[] }>()(() => ({ wai
 let asked = 0
 export const askForPages = (one: Omit<Waiting, 'order'>): void =>
   useWaiting.setState(({ waiting }) => ({ waiting: [...waiting, { ...one, order: ++asked }] }))
-export const nextWaiting = (): void => useWaiting.setState(({ waiting }) => ({ waiting: waiting.slice(1) }))
+/** One is done with, or left; the next is asked about. */
+export const leave = (order: number): void =>
+  useWaiting.setState(({ waiting }) => ({ waiting: waiting.filter(one => one.order !== order) }))
 export const noneWaiting = (): void => useWaiting.setState({ waiting: [] })
 
 export const isPdf = ({ name, type }: File): boolean => type === 'application/pdf' || /\.pdf$/i.test(name)

@@ -5,6 +5,7 @@ import { pagePictureName } from '@steady-ledger/core/work/work.ts'
 import { insertFigures, insertPagePictures } from '../../../editor/insert.ts'
 import type { Session } from '../../../session/session.ts'
 import { labelFrom, pictureName } from '../../../storage/pictureIntake.ts'
+import { notify } from '../../../ui/notices.ts'
 import { freeLabels, givePicture } from '../takeIn.ts'
 import { pagesSaid } from './pageRange.ts'
 import type { ReadPages } from './pdfReader.ts'
@@ -12,11 +13,13 @@ import type { ReadPages } from './pdfReader.ts'
 /** As pages of their own, as figures, or as the picture of a figure that is there, by its id. */
 export type InsertedAs = 'pages' | 'figures' | { figure: string }
 
+const stemOf = (name: string): string => name.replace(/\.pdf$/i, '')
+
 /** Keeps the pictures, and the file behind them, under names that nothing has; tells the name of each picture. */
 async function keepPages(session: Session, name: string, { pages, file }: ReadPages): Promise<string[]> {
   const taken = new Set(session.work.pictures.keys())
   const isFree = (one: string): boolean => ![...taken].some(each => each === one || each.startsWith(`${one} page `))
-  const stem = name.replace(/\.pdf$/i, '')
+  const stem = stemOf(name)
   let own = pictureName(`${stem}.pdf`, taken)
   for (let n = 2; !isFree(own); n++) own = pictureName(`${stem} ${n}.pdf`, taken)
   const names: string[] = []
@@ -45,16 +48,27 @@ export async function insertPages(session: Session, name: string, about: string,
     const { number, words } = pages[index]!
     return { picture, alternative: alternative(about, number, pages.length > 1, words) }
   })
-  if (typeof as === 'object') givePicture(session, as.figure, pictures[0]!)
-  else if (as === 'pages') session.run(insertPagePictures(pictures))
-  else {
-    const labels = freeLabels(
-      session,
-      pages.map(({ number }) => labelFrom(pages.length > 1 ? `${name} ${number}` : name)),
-    )
-    session.run(insertFigures(pictures.map((each, index) => ({ ...each, label: labels[index]! }))))
-  }
-  session.sayDone(said(name, read))
+  if (putIn(session, name, pages, pictures, as, about !== '')) session.sayDone(said(name, read))
+  else notify({ kind: 'wrong', text: `The pages of “${name}” were not put in: what they were meant for is not there any more.` })
+}
+
+/** False where there is no place for them any more. `described` where the author said what they are. */
+function putIn(
+  session: Session,
+  name: string,
+  pages: ReadPages['pages'],
+  pictures: readonly { picture: string; alternative: string }[],
+  as: InsertedAs,
+  described: boolean,
+): boolean {
+  if (typeof as === 'object') return givePicture(session, as.figure, pictures[0]!, described)
+  if (as === 'pages') return session.run(insertPagePictures(pictures))
+  const stem = stemOf(name)
+  const labels = freeLabels(
+    session,
+    pages.map(({ number }) => labelFrom(pages.length > 1 ? `${stem} ${number}` : stem)),
+  )
+  return session.run(insertFigures(pictures.map((each, index) => ({ ...each, label: labels[index]! }))))
 }
 
 function said(name: string, { pages }: ReadPages): string {
