@@ -50,7 +50,7 @@ export default defineConfig({
       ],
     }),
   ],
-  worker: { format: 'es', plugins: () => [mathJax()] },
+  worker: { format: 'es', plugins: () => [mathJax()], rolldownOptions: { checks: { bundlerTimings: false } } },
   build: {
     assetsInlineLimit: 0,
     rolldownOptions: { checks: { bundlerTimings: false } },

@@ -24,7 +24,7 @@ export function readPicture(name: string, bytes: Uint8Array): Picture {
       `“${name}” has ${megabytes(bytes.length)} MB; pictures may have up to ${megabytes(largestFile)} MB. Save it smaller and try again.`,
     )
   const type = typeOf(bytes)
-  if (!type) throw new PictureError(`“${name}” is not a picture this program can print. Use SVG, PNG, JPEG or WebP.`)
+  if (!type) throw new PictureError(`“${name}” is not a picture this program can print. Use SVG, PNG, JPEG, WebP or PDF.`)
   const size: { width: number; height: number; lettering?: number } =
     type === 'image/svg+xml' ? drawingSize(name, bytes) : pixelSize(name, type, bytes)
   if (size.width > largestSide || size.height > largestSide)

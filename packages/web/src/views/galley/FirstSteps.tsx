@@ -78,7 +78,7 @@ export function FirstSteps() {
             {paper ? 'Begin the first section' : 'Begin the first chapter'}
           </button>
         </Step>
-        <Step done={pictured} says="Pictures: drop or paste them into the text, or choose a file (PNG, JPEG, WebP, SVG).">
+        <Step done={pictured} says="Pictures: drop or paste them into the text, or choose a file (PNG, JPEG, WebP, SVG, PDF).">
           <button type="button" className="button" onClick={() => session.act('figure')}>
             Put in a figure
           </button>
