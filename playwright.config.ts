@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test'
-import { chromiumFlags, forShortLives } from './e2e/chromium.ts'
+import { chromiumFlags, chromiumPath, forShortLives } from './e2e/chromium.ts'
 
 export default defineConfig({
   testDir: 'e2e',
@@ -14,7 +14,7 @@ export default defineConfig({
   use: {
     baseURL: 'http://localhost:4390',
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args: [...chromiumFlags, forShortLives] },
+    launchOptions: { executablePath: chromiumPath, args: [...chromiumFlags, forShortLives] },
     actionTimeout: 20_000,
     // Every test would keep the whole application for use without its server; the tests of that ask for it.
     serviceWorkers: 'block',

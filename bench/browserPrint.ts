@@ -3,13 +3,13 @@
  * page loaded and its formulas and pictures in place.
  */
 import { existsSync } from 'node:fs'
+import { chromiumPath as executablePath } from '../e2e/chromium.ts'
 import { referenceText } from '../packages/core/src/content/references/wordReference.ts'
 import { mathMl } from '../packages/core/src/formulas/mathml.ts'
 import { scanDivision } from '../packages/core/src/numbers/scan.ts'
 import type { Turnover } from '../packages/core/src/turnover/turnover.ts'
 import type { Node } from '../packages/core/src/work/schema.ts'
 
-const executablePath = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
 const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;')
 
 /** The work as one web page: every kind of block by the element that HTML has for it. */

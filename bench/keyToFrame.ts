@@ -2,11 +2,11 @@
 import { existsSync } from 'node:fs'
 import path from 'node:path'
 import { generateWork } from '../demo/src/generate.ts'
+import { chromiumPath as executablePath } from '../e2e/chromium.ts'
 import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
 
 const dist = path.resolve('packages/web/dist')
-const executablePath = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
 
 /** Milliseconds from the key event to the end of the frame that shows its letter; null where there is no browser or no build. */
 export async function keyToFrame(): Promise<{ p50: number; p95: number } | null> {

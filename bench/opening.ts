@@ -2,11 +2,11 @@
 import { existsSync } from 'node:fs'
 import path from 'node:path'
 import { generateWork } from '../demo/src/generate.ts'
+import { chromiumPath as executablePath } from '../e2e/chromium.ts'
 import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
 
 const dist = path.resolve('packages/web/dist')
-const executablePath = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
 
 /** Bytes and milliseconds, one of each sitting. */
 export interface Openings {

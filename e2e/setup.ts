@@ -1,6 +1,7 @@
 /** Before the browser tests: the program is opened once as on a new machine, and what its browser then keeps is taken for all of them. */
 import { mkdirSync } from 'node:fs'
-import { chromium, expect, type FullConfig } from '@playwright/test'
+import { chromium, type FullConfig } from '@playwright/test'
+import { expect } from './expect.ts'
 import { takeSeed } from './seed.ts'
 import { inBalance } from './support.ts'
 

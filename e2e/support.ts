@@ -1,4 +1,5 @@
-import { expect, type Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import { expect } from './expect.ts'
 
 /** Opens a view of one of the demo works. */
 export async function openDemo(page: Page, view = 'galley', work = 'demo-thesis'): Promise<void> {

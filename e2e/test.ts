@@ -6,7 +6,8 @@ import { type BrowserContext, test as base, chromium, type Page } from '@playwri
 import { putSeed } from './seed.ts'
 
 /** A browser that has never seen the program. */
-export { expect, type Page, test as inNewBrowser } from '@playwright/test'
+export { type Page, test as inNewBrowser } from '@playwright/test'
+export { expect } from './expect.ts'
 
 /** An empty page under the address of the application. */
 const blank = '/blank-page-for-the-seed'

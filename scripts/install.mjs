@@ -12,12 +12,12 @@ export function installPackages() {
   run('npm install --no-save --no-audit --no-fund --loglevel=error')
 }
 
-export const chromium = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium'
+export const chromium = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium-headless-shell'
 
 /** Debian's Chromium for the browser tests, with the readers of PDFs, XML and e-books that they use (the last brings Java). */
 export function installForTests() {
   const missing = [
-    [chromium, 'chromium'],
+    [chromium, 'chromium-headless-shell'],
     ['/usr/bin/qpdf', 'qpdf'],
     ['/usr/bin/pdftotext', 'poppler-utils'],
     ['/usr/bin/xmllint', 'libxml2-utils'],
