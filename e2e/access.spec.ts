@@ -1,5 +1,5 @@
 /** Every view, light and dark, wide and narrow, holds to WCAG AA and to what is held good beyond it, as far as a program can tell. */
-import AxeBuilder from '@axe-core/playwright'
+import { violationsOn } from './axe.ts'
 import { atRest, openChapter, openDemo } from './support.ts'
 import { expect, inNewPage as test } from './test.ts'
 
@@ -13,15 +13,8 @@ test('every view, in the light and in the dark', async ({ page }) => {
     // Everything once; in the dark what is other there: colours.
     for (const theme of ['light', 'dark'] as const) {
       await page.emulateMedia({ colorScheme: theme })
-      const axe = new AxeBuilder({ page })
-      const { violations } = await (theme === 'light' ? axe : axe.withRules(['color-contrast'])).analyze()
-      for (const { id, nodes } of violations)
-        found.push(
-          `${what}, ${theme}: ${id}: ${nodes
-            .map(node => node.target.join(' '))
-            .slice(0, 3)
-            .join(' | ')}`,
-        )
+      const violations = await violationsOn(page, theme === 'light' ? undefined : ['color-contrast'])
+      for (const { id, places } of violations) found.push(`${what}, ${theme}: ${id}: ${places.slice(0, 3).join(' | ')}`)
     }
   }
   await look('shelf')
