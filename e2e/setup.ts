@@ -6,10 +6,14 @@ import { takeSeed } from './seed.ts'
 import { inBalance } from './support.ts'
 
 export default async function setUp({ projects }: FullConfig): Promise<void> {
-  const { baseURL, launchOptions, viewport } = projects[0]?.use ?? {}
+  const { baseURL, launchOptions, viewport, serviceWorkers } = projects[0]?.use ?? {}
   mkdirSync('test-results', { recursive: true })
   const browser = await chromium.launch(launchOptions)
-  const page = await browser.newPage({ ...(baseURL ? { baseURL } : {}), ...(viewport ? { viewport } : {}) })
+  const page = await browser.newPage({
+    ...(baseURL ? { baseURL } : {}),
+    ...(viewport ? { viewport } : {}),
+    ...(serviceWorkers ? { serviceWorkers } : {}),
+  })
   await page.goto('/')
   await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
   for (const work of ['demo-thesis', 'demo-paper']) {

@@ -35,7 +35,10 @@ class Victim {
     const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`)
     const context = browser.contexts()[0]!
     const page = context.pages()[0] ?? (await context.newPage())
-    await page.route('**/sw.js', route => route.abort())
+    // The application is not kept for use without its server. A route for that would have every request pass through here.
+    await page.addInitScript(() => {
+      navigator.serviceWorker.register = () => Promise.reject(new Error('No service worker here.'))
+    })
     return page
   }
 
