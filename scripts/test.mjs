@@ -46,19 +46,8 @@ await step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
 await step('lint and import directions', 'npx biome check .')
 const built = await building
 process.stdout.write('\n── unit tests\n')
-spawnSync(
-  process.execPath,
-  [
-    '--enable-source-maps',
-    '--import',
-    './scripts/typescript.mjs',
-    'node_modules/jest/bin/jest.js',
-    '--json',
-    '--outputFile=test-results/unit.json',
-  ],
-  // One that does not come to its end is a failure, and is told as one.
-  { stdio: 'inherit', timeout: 15 * 60_000 },
-)
+// One that does not come to its end is a failure, and is told as one.
+spawnSync('npm', ['run', '-s', 'unit', '--', '--json', '--outputFile=test-results/unit.json'], { stdio: 'inherit', timeout: 15 * 60_000 })
 count('test-results/unit.json', report => [
   report.numPassedTests,
   report.numFailedTests + report.numRuntimeErrorTestSuites,

@@ -3,27 +3,10 @@
  * hand-in office keeps its book.
  */
 import { spawn } from 'node:child_process'
-import os from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { parseArgs } from 'node:util'
+import { optionsGiven } from './optionsGiven.ts'
 import { createServer, isOurs, listenOn, requireBuilt } from './server.ts'
-
-const usualPort = 4310
-
-/** Where programs keep what they write by themselves (XDG Base Directory Specification); a book for each address, as for its shelf. */
-const officeFolder = (port: number): string =>
-  path.join(process.env.XDG_DATA_HOME || path.join(os.homedir(), '.local/share'), 'steady-ledger', String(port))
-
-function optionsGiven(): { port: number; quiet: boolean; office: string } {
-  const { values } = parseArgs({
-    options: { port: { type: 'string' }, quiet: { type: 'boolean', default: false }, office: { type: 'string' } },
-  })
-  const port = Number(values.port ?? usualPort)
-  if (!/^\d{1,5}$/.test(values.port ?? `${usualPort}`) || port < 1 || port > 65_535)
-    throw new Error('--port takes a whole number from 1 to 65535.')
-  return { port, quiet: values.quiet, office: values.office ?? officeFolder(port) }
-}
 
 function openBrowser(address: string): void {
   if (!process.env.DISPLAY && !process.env.WAYLAND_DISPLAY && process.platform === 'linux') return
@@ -35,7 +18,7 @@ function openBrowser(address: string): void {
 
 /** Works are kept by the browser for one address: a server on another port, of itself, would show an empty shelf without a word. */
 async function start(): Promise<void> {
-  const { port, quiet, office } = optionsGiven()
+  const { port, quiet, office } = optionsGiven(process.argv.slice(2))
   const folder = path.join(path.dirname(fileURLToPath(import.meta.url)), '../../web/dist')
   requireBuilt(folder)
   const address = `http://localhost:${port}/`

@@ -6,6 +6,7 @@ import { type AddressInfo, connect } from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
 import { brotliCompressSync, gzipSync } from 'node:zlib'
+import { optionsGiven } from '../src/optionsGiven.ts'
 import { createServer, isOurs, listen, listenOn, requireBuilt } from '../src/server.ts'
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-web-'))
@@ -111,14 +112,21 @@ test('what lies packed beside a file is sent to those who can unpack it, with a 
   ).toMatch(/^HTTP\/1.1 304 /)
 })
 
-test('a port that is none is told in a line', () => {
-  for (const given of ['many', '-1', '70000', '1.5', '']) {
-    const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', `--port=${given}`], {
-      encoding: 'utf8',
-    })
-    expect(status).toBe(2)
-    expect(stderr).toBe('Steady Ledger: --port takes a whole number from 1 to 65535.\n')
-  }
+test.each(['many', '-1', '70000', '0', '1.5', ''])('a port that is none, “%s”, is refused', given =>
+  expect(() => optionsGiven([`--port=${given}`])).toThrow('--port takes a whole number from 1 to 65535.'),
+)
+
+test('ports and the folder of the office are taken as they are given, and by themselves where they are not', () => {
+  expect(optionsGiven(['--port', '65535', '--quiet', '--office', '/there'])).toEqual({ port: 65_535, quiet: true, office: '/there' })
+  expect(optionsGiven([])).toMatchObject({ port: 4310, quiet: false, office: expect.stringMatching(/steady-ledger\/4310$/) })
+})
+
+test('what is refused at the start is told in a line', () => {
+  const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', '--port=many'], {
+    encoding: 'utf8',
+  })
+  expect(status).toBe(2)
+  expect(stderr).toBe('Steady Ledger: --port takes a whole number from 1 to 65535.\n')
 })
 
 test('a taken port is passed over', async () => {

@@ -5,7 +5,7 @@
 import type { Fonts } from '../../type/fonts.ts'
 import type { FaceName } from '../../work/parts/houseStyle.ts'
 import type { Work } from '../../work/work.ts'
-import { cutFace, type Subsetter, woffOf } from '../html/cutFace.ts'
+import { packedFace, type Subsetter } from '../html/cutFace.ts'
 
 export interface HouseFace {
   file: string
@@ -27,5 +27,5 @@ export const houseFacesOf = ({ houseStyle }: Work, fonts: Fonts, codes: Readonly
     .map(({ face, family, weight, style }) => {
       const file = `faces/${face}.woff`
       const rule = `@font-face { font-family: ${family}; font-weight: ${weight}; font-style: ${style}; src: url('${file}') format('woff'); }\n`
-      return { file, rule, bytes: woffOf(cutFace(fonts[face].bytes, codes, subsetter)) }
+      return { file, rule, bytes: packedFace(fonts[face].bytes, codes, subsetter) }
     })

@@ -39,7 +39,7 @@ export function cutFace(whole: Uint8Array, codes: ReadonlySet<number>, hb: Subse
 }
 
 /** A face packed table by table (WOFF File Format 1.0, W3C 2012): 44 bytes of head, 20 a table, tables at multiples of four. */
-export function woffOf(face: Uint8Array): Uint8Array {
+function woffOf(face: Uint8Array): Uint8Array {
   const view = new DataView(face.buffer, face.byteOffset, face.byteLength)
   const count = view.getUint16(4)
   const tables = Array.from({ length: count }, (_, index) => {
@@ -70,4 +70,17 @@ export function woffOf(face: Uint8Array): Uint8Array {
     at += padded(stored.length)
   })
   return out
+}
+
+/** The last cut of each face: a web page and an e-book of one work have the same one, and so has what is written anew after a change of words. */
+const lastCut = new WeakMap<Uint8Array, { codes: string; woff: Uint8Array }>()
+
+/** A face cut to signs and packed, to be written. */
+export function packedFace(whole: Uint8Array, codes: ReadonlySet<number>, hb: Subsetter): Uint8Array {
+  const asked = [...codes].sort((a, b) => a - b).join()
+  const last = lastCut.get(whole)
+  if (last?.codes === asked) return last.woff
+  const woff = woffOf(cutFace(whole, codes, hb))
+  lastCut.set(whole, { codes: asked, woff })
+  return woff
 }

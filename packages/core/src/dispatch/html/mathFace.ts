@@ -5,7 +5,7 @@
 import { unpackFace } from '../../work/file/unpackFace.ts'
 import type { Manuscript } from '../manuscript/manuscript.ts'
 import { visitSaid } from '../manuscript/within.ts'
-import { cutFace, type Subsetter, woffOf } from './cutFace.ts'
+import { packedFace, type Subsetter } from './cutFace.ts'
 
 /** What the host reads for it: the face, as WOFF 2.0, and the program that cuts it (harfbuzzjs/dist/harfbuzz-subset.wasm), begun anew. */
 export interface MathFaceParts {
@@ -51,5 +51,5 @@ export async function mathFaceOf(manuscript: Manuscript, parts: () => Promise<Ma
   const codes = signsOf(manuscript)
   if (!hasFormulas(codes)) return null
   const { face, subsetter } = await parts()
-  return woffOf(cutFace(await wholeFace(face), codes, subsetter))
+  return packedFace(await wholeFace(face), codes, subsetter)
 }
