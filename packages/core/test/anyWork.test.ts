@@ -4,6 +4,7 @@ import { scanDivision } from '../src/numbers/scan.ts'
 import { onPage } from '../src/pages/turned.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import type { Work } from '../src/work/work.ts'
+import { alike, atLeast, atMost } from './support/cheaply.ts'
 import { lettersOfWork, lettersOnPages, lineMarks } from './support/onSheets.ts'
 import { works } from './support/randomWorks.ts'
 import { saidIn } from './support/saying.ts'
@@ -11,7 +12,7 @@ import { newEngine } from './support/work.ts'
 
 /** Nothing lies outside its margins or over something else, and notes stand with their marks. */
 function expectSoundPages(work: Work, { pages, ledger, settled }: Turnover): void {
-  expect(settled).toBe(true)
+  alike(settled, true)
   const { page: sheet } = work.houseStyle
   const marksOn = new Map<string, number>()
   const notesOn = new Map<string, number>()
@@ -22,7 +23,7 @@ function expectSoundPages(work: Work, { pages, ledger, settled }: Turnover): voi
     let wide = 0
     for (const placed of made.placed) {
       const { x, y, box } = placed
-      expect(y).toBeGreaterThanOrEqual(Math.max(wide, bottoms.get(x) ?? 0) - 0.02)
+      atLeast(y, Math.max(wide, bottoms.get(x) ?? 0) - 0.02)
       bottoms.set(x, y + box.height)
       if (box.float?.wide) wide = y + box.height
       for (const id of box.notes) marksOn.set(id, made.index)
@@ -31,13 +32,13 @@ function expectSoundPages(work: Work, { pages, ledger, settled }: Turnover): voi
         if (!mark.line.pieces.length || mark.tag === 'Artifact') continue
         const { start, end } = mark.line
         const area = onPage(placed, { x: mark.x + start, y: mark.baseline, width: end - start, height: 0 })
-        expect(area.x).toBeGreaterThanOrEqual(left - 0.5)
-        expect(area.x + area.width).toBeLessThanOrEqual(left + made.width - sheet.inner - sheet.outer + 0.8)
+        atLeast(area.x, left - 0.5)
+        atMost(area.x + area.width, left + made.width - sheet.inner - sheet.outer + 0.8)
       }
     }
-    for (const bottom of bottoms.values()) expect(bottom).toBeLessThanOrEqual(made.height - sheet.bottom + 0.02)
+    for (const bottom of bottoms.values()) atMost(bottom, made.height - sheet.bottom + 0.02)
   }
-  expect(notesOn).toEqual(marksOn)
+  alike(notesOn, marksOn)
 }
 
 /** No line ends within what a reference by name and number says. */

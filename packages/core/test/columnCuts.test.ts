@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import type { Box, StripItem } from '../src/pages/box.ts'
 import { bodiesBy, pagesOf, planColumns, topUnder } from '../src/pages/columns.ts'
 import { MeasuredStrip, type PageBody } from '../src/pages/filling.ts'
+import { alike, atLeast, atMost } from './support/cheaply.ts'
 import { blocksOn, float, height, leading, line, makeStrip, noteLines, paragraph, piece, wideFloat } from './support/strips.ts'
 
 const columnWidth = 100
@@ -22,11 +23,17 @@ const isWide = (box: Box): boolean => box.float?.wide === true
 function check(strip: StripItem[], pages: PageBody[], columns: number, top: number): void {
   const boxes = strip.filter(isBox)
   const placed = pages.flatMap(blocksOn)
-  expect([...placed].sort()).toEqual(boxes.map(found => found.block).sort())
-  expect(placed.filter(id => !id.startsWith('f'))).toEqual(boxes.filter(found => !found.float).map(found => found.block))
+  alike([...placed].sort(), boxes.map(found => found.block).sort())
+  alike(
+    placed.filter(id => !id.startsWith('f')),
+    boxes.filter(found => !found.float).map(found => found.block),
+  )
   for (const series of ['figure', 'table']) {
     const inSeries = new Set(boxes.filter(found => found.float?.series === series).map(found => found.block))
-    expect(placed.filter(id => inSeries.has(id))).toEqual([...inSeries])
+    alike(
+      placed.filter(id => inSeries.has(id)),
+      [...inSeries],
+    )
   }
   pages.forEach((page, index) => {
     const begins = index === 0 ? top : 0
@@ -34,24 +41,27 @@ function check(strip: StripItem[], pages: PageBody[], columns: number, top: numb
     const bottoms = Array.from({ length: columns }, () => begins)
     for (const { x = 0, y, box } of page.placed) {
       const column = x / step
-      expect(Number.isInteger(column) && column < columns).toBe(true)
+      alike(Number.isInteger(column) && column < columns, true)
       const first = isWide(box) ? 0 : column
       const last = isWide(box) ? columns - 1 : column
       for (let at = first; at <= last; at++) {
-        expect(y).toBeGreaterThanOrEqual(bottoms[at]! - 0.01)
+        atLeast(y, bottoms[at]! - 0.01)
         bottoms[at] = y + box.height
       }
     }
     bottoms.forEach((bottom, column) => {
       const notes = page.notes.filter(({ x = 0 }) => x === column * step)
       // A line of a note that is higher than what is left, and a float with more notes than a page: they stand all the same.
-      if (notes[0]) expect(bottom).toBeLessThanOrEqual(notes[0].y + 0.01)
-      expect(bottom).toBeLessThanOrEqual(height + 0.01)
-      for (const { y, box } of notes) expect(y + box.height).toBeLessThanOrEqual(height + 0.01)
+      if (notes[0]) atMost(bottom, notes[0].y + 0.01)
+      atMost(bottom, height + 0.01)
+      for (const { y, box } of notes) atMost(y + box.height, height + 0.01)
       expect(page.rules.filter(({ x }) => x === column * step)).toHaveLength(notes.length ? 1 : 0)
       // A note begins under the column of its mark.
       const marks = page.placed.filter(({ x = 0 }) => x === column * step).flatMap(({ box }) => box.notes)
-      expect(notes.flatMap(({ box }) => box.begins)).toEqual(marks)
+      alike(
+        notes.flatMap(({ box }) => box.begins),
+        marks,
+      )
     })
   })
 }

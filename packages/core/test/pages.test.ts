@@ -6,6 +6,7 @@ import type { PageBody } from '../src/pages/filling.ts'
 import { bestWay } from '../src/pages/makeUp.ts'
 import { stripsAlike } from '../src/pages/measures.ts'
 import { type Node, schema } from '../src/work/schema.ts'
+import { alike, atLeast, atMost } from './support/cheaply.ts'
 import {
   blocksOn,
   cut,
@@ -29,41 +30,49 @@ const paragraphNode = (attrs: object) => schema.nodes.paragraph.create(attrs, sc
 function check(strip: StripItem[], pages: PageBody[]): void {
   const boxes = strip.filter((item): item is Box => item.kind === 'box')
   const placed = pages.flatMap(blocksOn)
-  expect([...placed].sort()).toEqual(boxes.map(found => found.block).sort())
+  alike([...placed].sort(), boxes.map(found => found.block).sort())
   // The text keeps its order, and so does every series of floats.
-  expect(placed.filter(id => !id.startsWith('f'))).toEqual(boxes.filter(found => !found.float).map(found => found.block))
+  alike(
+    placed.filter(id => !id.startsWith('f')),
+    boxes.filter(found => !found.float).map(found => found.block),
+  )
   for (const series of ['figure', 'table'])
-    expect(placed.filter(id => boxes.find(found => found.block === id)?.float?.series === series)).toEqual(
+    alike(
+      placed.filter(id => boxes.find(found => found.block === id)?.float?.series === series),
       boxes.filter(found => found.float?.series === series).map(found => found.block),
     )
   const pageOf = new Map(pages.flatMap((page, index) => blocksOn(page).map((id): [string, number] => [id, index])))
   // Floats move forward only.
   boxes.forEach((found, i) => {
     const before = boxes.slice(0, i).findLast(other => !other.float)
-    if (found.float && before) expect(pageOf.get(found.block)!).toBeGreaterThanOrEqual(pageOf.get(before.block)!)
+    if (found.float && before) atLeast(pageOf.get(found.block)!, pageOf.get(before.block)!)
   })
   for (const page of pages) {
     // A page that begins within a table repeats its head, before anything but floats.
     const inLine = page.placed.filter(({ box: found }) => !found.float).map(({ box: found }) => found.block)
     const within = /^r\d+(?=\.\d)/.exec(inLine.find(id => !id.startsWith('again')) ?? '')?.[0]
     const again = inLine.filter(id => id.startsWith('again'))
-    expect(again).toEqual(within && !inLine.includes(`${within}.head`) && !/\.0$/.test(inLine[0]!) ? [`again ${within}`] : [])
+    alike(again, within && !inLine.includes(`${within}.head`) && !/\.0$/.test(inLine[0]!) ? [`again ${within}`] : [])
     let bottom = 0
     for (const { y, box: found } of page.placed) {
-      expect(y).toBeGreaterThanOrEqual(bottom - 0.01)
+      atLeast(y, bottom - 0.01)
       bottom = y + found.height
     }
     const tooTall = page.placed.length === 1 && page.placed[0]!.box.height > height
-    if (!tooTall) expect(bottom).toBeLessThanOrEqual(height + 0.01)
+    if (!tooTall) atMost(bottom, height + 0.01)
     const notesTop = page.notes[0]?.y ?? height
-    if (!tooTall && page.notes.length) expect(bottom).toBeLessThanOrEqual(notesTop + 0.01)
-    for (const { y, box: found } of page.notes) expect(y + found.height).toBeLessThanOrEqual(height + 0.01)
+    if (!tooTall && page.notes.length) atMost(bottom, notesTop + 0.01)
+    for (const { y, box: found } of page.notes) atMost(y + found.height, height + 0.01)
     // A note begins on the page of its mark.
     const marks = page.placed.flatMap(({ box: found }) => found.notes)
-    expect(page.notes.flatMap(({ box: found }) => found.begins)).toEqual(marks)
+    alike(
+      page.notes.flatMap(({ box: found }) => found.begins),
+      marks,
+    )
   }
   const carried = pages.flatMap(page => page.notes.map(({ box: found }) => found.block))
-  expect(carried).toEqual(
+  alike(
+    carried,
     boxes.length
       ? pages
           .flatMap(page => page.placed.flatMap(({ box: found }) => found.notes))
