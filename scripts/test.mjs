@@ -40,11 +40,12 @@ const count = (file, read) => {
   wrong.push(...names)
 }
 
-// Each of these keeps one processor busy.
-const building = step('build', 'npx vite build packages/web --logLevel error && npx vite build packages/cli --logLevel error')
+// Each of these keeps one processor busy. Unit tests call the command line; what the browser runs is needed after them.
+const commandLine = step('build of the command line', 'npx vite build packages/cli --logLevel error')
+const application = commandLine.then(() => step('build of the application', 'npx vite build packages/web --logLevel error'))
 await step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
 await step('lint and import directions', 'npx biome check .')
-const built = await building
+await commandLine
 process.stdout.write('\n── unit tests\n')
 // One that does not come to its end is a failure, and is told as one.
 spawnSync('npm', ['run', '-s', 'unit', '--', '--json', '--outputFile=test-results/unit.json'], { stdio: 'inherit', timeout: 15 * 60_000 })
@@ -60,7 +61,7 @@ const failedIn = ({ file, specs = [], suites = [] }) => [
   ...specs.filter(({ ok }) => !ok).map(({ title }) => `${file}: ${title}`),
   ...suites.flatMap(failedIn),
 ]
-if (built) {
+if (await application) {
   process.stdout.write('\n── browser tests\n')
   spawnSync('npx', ['playwright', 'test'], { stdio: 'inherit' })
   count('test-results/e2e.json', ({ stats, errors, suites }) => [
