@@ -1,10 +1,11 @@
 import { defineConfig } from '@playwright/test'
 import { chromiumFlags, chromiumPath, forShortLives } from './e2e/chromium.ts'
+import { usualTimeout } from './e2e/expect.ts'
 
 export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: usualTimeout },
   workers: 2,
   fullyParallel: true,
   globalSetup: './e2e/setup.ts',

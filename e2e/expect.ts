@@ -33,8 +33,8 @@ function need(subject: unknown, name: string, expected: unknown, timeout: number
   return needed[name]?.(subject, expected).first().waitFor({ state: 'attached', timeout }) ?? null
 }
 
-/** As long as playwright.config.ts gives an expectation. */
-const usualTimeout = 15_000
+/** How long an expectation has to come true, in milliseconds. */
+export const usualTimeout = 15_000
 
 const waited = <Matchers extends object>(matchers: Matchers, subject: unknown): Matchers =>
   new Proxy(matchers, {
