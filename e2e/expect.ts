@@ -36,17 +36,38 @@ function need(subject: unknown, name: string, expected: unknown, timeout: number
 /** How long an expectation has to come true, in milliseconds. */
 export const usualTimeout = 15_000
 
+interface Timed {
+  timeout: number
+}
+const isTimed = (one: unknown): one is Timed =>
+  typeof one === 'object' && one !== null && 'timeout' in one && typeof one.timeout === 'number'
+
+/** Expects what was waited for, in the time that is left of what it has; one look is always left. */
+async function expectAfter(first: Promise<void>, subject: unknown, name: string, given: unknown[], timeout: number): Promise<void> {
+  const begun = Date.now()
+  const came = await first.then(
+    () => true,
+    () => false,
+  )
+  const left = Math.max(1, timeout - (Date.now() - begun))
+  const matchers = ofPlaywright.configure({ timeout: left, message: `within ${timeout} ms` })(subject as Locator)
+  const matcher = Reflect.get(matchers, name) as (...given: unknown[]) => Promise<void>
+  await matcher.apply(
+    matchers,
+    given.map(one => (isTimed(one) ? { ...one, timeout: left } : one)),
+  )
+  if (!came) console.warn(`${name} of ${subject} holds, but what e2e/expect.ts waits for did not come in ${timeout} ms.`)
+}
+
 const waited = <Matchers extends object>(matchers: Matchers, subject: unknown): Matchers =>
   new Proxy(matchers, {
     get(target, name, receiver) {
       const matcher: unknown = Reflect.get(target, name, receiver)
       if (typeof matcher !== 'function' || typeof name !== 'string') return matcher
       return (...given: unknown[]) => {
-        const { timeout = usualTimeout } = (given.findLast(one => typeof one === 'object' && one !== null && 'timeout' in one) ?? {}) as {
-          timeout?: number
-        }
+        const timeout = given.findLast(isTimed)?.timeout ?? usualTimeout
         const first = need(subject, name, given[0], timeout)
-        return first ? first.catch(() => {}).then(() => matcher.apply(target, given)) : matcher.apply(target, given)
+        return first ? expectAfter(first, subject, name, given, timeout) : matcher.apply(target, given)
       }
     },
   })

@@ -21,7 +21,7 @@ export interface Subsetter {
 const begun = new WeakSet<Subsetter>()
 
 /** A face with those of its signs alone whose codes are given, and what they are made of. */
-export function cutFace(whole: Uint8Array, codes: ReadonlySet<number>, hb: Subsetter): Uint8Array {
+function cutFace(whole: Uint8Array, codes: ReadonlySet<number>, hb: Subsetter): Uint8Array {
   if (!begun.has(hb)) hb._initialize?.()
   begun.add(hb)
   const at = hb.malloc(whole.length)
