@@ -19,12 +19,17 @@ const version = (): string => JSON.parse(readFileSync(new URL('../../../package.
 
 const asksForHelp = (word: string | undefined): boolean => word === '--help' || word === '-h'
 
-/** Runs one call and gives the exit status: 0 done, 1 something must be mended or failed, 2 not understood or not there yet. */
-export async function main(args: string[]): Promise<number> {
+/** What the program does. */
+export function main(args: string[]): Promise<number> {
   // A reader that went away wants nothing more.
   process.stdout.on('error', (error: NodeJS.ErrnoException) => {
     if (error.code !== 'EPIPE') throw error
   })
+  return run(args)
+}
+
+/** Runs one call and gives the exit status: 0 done, 1 something must be mended or failed, 2 not understood or not there yet. */
+export async function run(args: string[]): Promise<number> {
   try {
     return await answer(args)
   } catch (error) {

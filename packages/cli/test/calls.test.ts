@@ -16,15 +16,17 @@ import {
 import os from 'node:os'
 import path from 'node:path'
 import { removeFolders } from '../src/output.ts'
-import { call, folderOfTests, root } from './support/calling.ts'
+import { ask, call, folderOfTests, root } from './support/calling.ts'
 
 const { at, folder } = folderOfTests()
 
-test('an unpacked bundle is read as the packed one', () => {
+test('an unpacked bundle is read as the packed one', async () => {
   const bundle = at('small.ledger.zip')
-  call('generate', '--pages', '2', '--seed', '9', '--out', bundle)
+  await ask('generate', '--pages', '2', '--seed', '9', '--out', bundle)
   execFileSync('python3', ['-m', 'zipfile', '-e', bundle, at('unpacked')])
-  expect(call('ledger', at('unpacked'), '--csv').stdout).toBe(call('ledger', bundle, '--csv').stdout)
+  const { status, stdout } = await ask('ledger', bundle, '--csv')
+  expect([status, stdout.split('\r\n').length > 3]).toEqual([0, true])
+  expect((await ask('ledger', at('unpacked'), '--csv')).stdout).toBe(stdout)
 })
 
 test.each<[string, string[], number, RegExp]>([
@@ -47,25 +49,30 @@ test.each<[string, string[], number, RegExp]>([
   ['an option of another call', ['check', 'x', '--seed', '1'], 2, /Unknown option '--seed'/],
   ['a name that turns writing round', ['check', 'a\u202eb\u0007.zip', '--json'], 1, /no file “a<U\+202E>b<U\+0007>\.zip”/],
   ['a folder to write to', ['demo', 'paper', '--out', os.tmpdir()], 2, /is a folder/],
-])('%s: one plain line and a status', (_name, args, status, message) => {
-  const answer = call(...args)
+])('%s: one plain line and a status', async (_name, args, status, message) => {
+  const answer = await ask(...args)
   expect(answer.status).toBe(status)
   expect(answer.stderr).toMatch(message)
   expect(answer.stderr.trim().split('\n')).toHaveLength(1)
 })
 
-test('version and help, of all and of each call', () => {
+test('a call that was built and one that is asked in a test say the same', async () => {
+  for (const args of [['--version'], [], ['ledger', 'nowhere.zip', '--json'], ['demo', 'paper', '--out', os.tmpdir()]])
+    expect(call(...args)).toMatchObject(await ask(...args))
+})
+
+test('version and help, of all and of each call', async () => {
   expect(call('--version').stdout).toMatch(/^\d+\.\d+\.\d+\n$/)
-  expect(call('-h')).toMatchObject({ status: 0, stderr: '' })
-  expect(call('dispatch', '--help').stdout).toMatch(
+  expect(await ask('-h')).toMatchObject({ status: 0, stderr: '' })
+  expect((await ask('dispatch', '--help')).stdout).toMatch(
     /^Usage: steady-ledger dispatch WORK --to pdf\|web\|ebook\|docx\|odt\|jats\|markdown\|text\|csv\|json\|bundle\|keeping --out FILE \|/,
   )
 })
 
-test('everything at once: whole or not at all, each with what it adds up to and what its format holds in another form', () => {
+test('everything at once: whole or not at all, each with what it adds up to and what its format holds in another form', async () => {
   const paper = at('all.ledger.zip')
-  expect(call('demo', 'paper', '--out', paper).status).toBe(0)
-  const { status, stdout, stderr } = call('dispatch', paper, '--all', at('all'))
+  expect((await ask('demo', 'paper', '--out', paper)).status).toBe(0)
+  const { status, stdout, stderr } = await ask('dispatch', paper, '--all', at('all'))
   expect([status, stderr]).toEqual([0, ''])
   const files = readdirSync(at('all')).sort()
   expect(files).toHaveLength(12)
@@ -78,56 +85,56 @@ test('everything at once: whole or not at all, each with what it adds up to and 
   }
   expect(stdout).toMatch(/Figure 1 is its description in words/)
   // One file by itself is the same as among all.
-  expect(call('dispatch', paper, '--to', 'web', '--out', at('one.html')).status).toBe(0)
+  expect((await ask('dispatch', paper, '--to', 'web', '--out', at('one.html'))).status).toBe(0)
   expect(readFileSync(at('one.html'))).toEqual(readFileSync(path.join(at('all'), files.find(name => name.endsWith('.html'))!)))
   // A place that cannot be written to: nothing is there afterwards.
   writeFileSync(at('a-file'), 'words')
-  const refused = call('dispatch', paper, '--to', 'text,csv', '--into', at('a-file/folder'))
+  const refused = await ask('dispatch', paper, '--to', 'text,csv', '--into', at('a-file/folder'))
   expect(refused).toMatchObject({ status: 1, stderr: expect.stringMatching(/cannot be written/) })
   expect(readFileSync(at('a-file'), 'utf8')).toBe('words')
 })
 
 describe('where a result goes', () => {
   const paper = at('paper.ledger.zip')
-  beforeAll(() => expect(call('demo', 'paper', '--out', paper).status).toBe(0))
+  beforeAll(async () => expect((await ask('demo', 'paper', '--out', paper)).status).toBe(0))
   const bytes = (): Buffer => readFileSync(paper)
-  const dispatch = (out: string, work = paper) => call('dispatch', work, '--to', 'bundle', '--out', out)
+  const dispatch = (out: string, work = paper) => ask('dispatch', work, '--to', 'bundle', '--out', out)
 
-  test('to standard output, from standard input, and to a reader that goes away', () => {
+  test('to standard output, from standard input, and to a reader that goes away', async () => {
     const cli = `${process.execPath} packages/cli/bin/steady-ledger.mjs`
     const through = execFileSync('sh', ['-c', `${cli} dispatch - --to bundle --out - < ${paper}`], { cwd: root, maxBuffer: 1 << 28 })
     expect(through.equals(bytes())).toBe(true)
     const gone = spawnSync('sh', ['-c', `${cli} generate --pages 90 --out - | head -c 9 > /dev/null`], { cwd: root, encoding: 'utf8' })
     expect(gone.stderr).toBe('')
   })
-  test('never over the work itself, whatever it is called, nor into its folder', () => {
+  test('never over the work itself, whatever it is called, nor into its folder', async () => {
     const before = bytes()
     const link = at('link.ledger.zip')
     symlinkSync(paper, link)
     for (const out of [paper, link, path.join(folder, '.', 'paper.ledger.zip')]) {
-      expect(dispatch(out)).toMatchObject({ status: 2, stderr: expect.stringMatching(/is the work itself/) })
+      expect(await dispatch(out)).toMatchObject({ status: 2, stderr: expect.stringMatching(/is the work itself/) })
       expect(bytes().equals(before)).toBe(true)
     }
     execFileSync('python3', ['-m', 'zipfile', '-e', paper, at('work-folder')])
-    expect(dispatch(at('work-folder/out.zip'), at('work-folder')).stderr).toMatch(/lies within the work/)
+    expect((await dispatch(at('work-folder/out.zip'), at('work-folder'))).stderr).toMatch(/lies within the work/)
   })
-  test('a file keeps its mode, a link stays a link, what is only read is left, and a device is written to as it is', () => {
+  test('a file keeps its mode, a link stays a link, what is only read is left, and a device is written to as it is', async () => {
     const file = at('kept.zip')
     writeFileSync(file, 'old')
     chmodSync(file, 0o640)
     symlinkSync(file, at('to-kept.zip'))
-    expect(dispatch(at('to-kept.zip')).status).toBe(0)
+    expect((await dispatch(at('to-kept.zip'))).status).toBe(0)
     expect(lstatSync(at('to-kept.zip')).isSymbolicLink()).toBe(true)
     expect(statSync(file).mode & 0o777).toBe(0o640)
     expect(readFileSync(file).equals(bytes())).toBe(true)
     chmodSync(file, 0o440)
-    expect(dispatch(file)).toMatchObject({ status: 1, stderr: expect.stringMatching(/may be read and not written/) })
-    expect(dispatch('/dev/null').status).toBe(0)
+    expect(await dispatch(file)).toMatchObject({ status: 1, stderr: expect.stringMatching(/may be read and not written/) })
+    expect((await dispatch('/dev/null')).status).toBe(0)
     expect(lstatSync('/dev/null').isCharacterDevice()).toBe(true)
     expect(readdirSync(folder).filter(name => name.includes('.part'))).toEqual([])
   })
-  test('a full disk is told, and folders that were made for what could not be written go, unless something stands in them', () => {
-    expect(dispatch('/dev/full')).toMatchObject({
+  test('a full disk is told, and folders that were made for what could not be written go, unless something stands in them', async () => {
+    expect(await dispatch('/dev/full')).toMatchObject({
       status: 1,
       stderr: expect.stringMatching(/“\/dev\/full” cannot be written: the disk is full\.\n$/),
     })
@@ -141,41 +148,43 @@ describe('where a result goes', () => {
     expect(existsSync(folder)).toBe(true)
     rmSync(at('made'), { recursive: true })
   })
-  test('folders are made only for something to write, and names may be as long as names may be', () => {
+  test('folders are made only for something to write, and names may be as long as names may be', async () => {
     writeFileSync(at('torn.zip'), 'PK nothing')
-    expect(dispatch(at('new/folder/x.zip'), at('torn.zip')).status).toBe(1)
+    expect((await dispatch(at('new/folder/x.zip'), at('torn.zip'))).status).toBe(1)
     expect(existsSync(at('new'))).toBe(false)
     const long = `${'n'.repeat(251)}.zip`
-    expect(dispatch(at(`new/folder/${long}`)).status).toBe(0)
+    expect((await dispatch(at(`new/folder/${long}`))).status).toBe(0)
     expect(readdirSync(at('new/folder'))).toEqual([long])
-    expect(dispatch(at(`${'n'.repeat(300)}.zip`)).stderr).toMatch(/the name is too long/)
+    expect((await dispatch(at(`${'n'.repeat(300)}.zip`))).stderr).toMatch(/the name is too long/)
   })
-  test('a date that is none is refused, and one that is stands in the file', () => {
-    const dated = (epoch: string) =>
-      spawnSync(process.execPath, ['packages/cli/bin/steady-ledger.mjs', 'dispatch', paper, '--to', 'bundle', '--out', at('dated.zip')], {
-        cwd: root,
-        encoding: 'utf8',
-        env: { ...process.env, SOURCE_DATE_EPOCH: epoch },
-      })
+  test('a date that is none is refused, and one that is stands in the file', async () => {
+    const dated = async (epoch: string, name = 'dated.zip') => {
+      process.env.SOURCE_DATE_EPOCH = epoch
+      try {
+        return await ask('dispatch', paper, '--to', 'web', '--out', at(name))
+      } finally {
+        delete process.env.SOURCE_DATE_EPOCH
+      }
+    }
     for (const epoch of ['soon', '-5', '1e99', '1.5'])
-      expect(dated(epoch)).toMatchObject({ status: 2, stderr: expect.stringMatching(/whole number of seconds/) })
-    expect(dated('1000000000').status).toBe(0)
+      expect(await dated(epoch)).toMatchObject({ status: 2, stderr: expect.stringMatching(/whole number of seconds/) })
+    expect(await dated('1000000000')).toMatchObject({ status: 0 })
   })
-  test('an unpacked work holds what a bundle holds and nothing else', () => {
+  test('an unpacked work holds what a bundle holds and nothing else', async () => {
     const unpacked = at('strict')
     execFileSync('python3', ['-m', 'zipfile', '-e', paper, unpacked])
     writeFileSync(path.join(unpacked, 'more.txt'), 'x')
-    expect(dispatch(at('strict.zip'), unpacked).stderr).toMatch(/does not belong in a bundle: “more\.txt”/)
+    expect((await dispatch(at('strict.zip'), unpacked)).stderr).toMatch(/does not belong in a bundle: “more\.txt”/)
     rmSync(path.join(unpacked, 'more.txt'))
     symlinkSync('/etc/hostname', path.join(unpacked, 'pictures', 'host.svg'))
-    expect(dispatch(at('strict.zip'), unpacked).stderr).toMatch(/is not a file of its own/)
+    expect((await dispatch(at('strict.zip'), unpacked)).stderr).toMatch(/is not a file of its own/)
   })
 })
 
-test('a bundle that cannot be read leaves nothing behind', () => {
+test('a bundle that cannot be read leaves nothing behind', async () => {
   const bad = at('bad.ledger.zip')
   writeFileSync(bad, 'not a zip')
-  const { status, stderr } = call('dispatch', bad, '--to', 'pdf', '--out', at('bad.pdf'))
+  const { status, stderr } = await ask('dispatch', bad, '--to', 'pdf', '--out', at('bad.pdf'))
   expect(status).toBe(1)
   expect(stderr).toMatch(/not a zip archive/)
   expect(existsSync(at('bad.pdf'))).toBe(false)

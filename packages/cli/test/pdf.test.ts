@@ -16,7 +16,7 @@ import type { Node } from '../../core/src/work/schema.ts'
 import type { Work } from '../../core/src/work/work.ts'
 import { elementsOf, ReadPdf, saidBy } from '../../core/test/support/readPdf.ts'
 import { readFonts } from '../src/host.ts'
-import { call, folderOfTests, tell } from './support/calling.ts'
+import { ask, call, folderOfTests, tell } from './support/calling.ts'
 
 const { at } = folderOfTests()
 
@@ -57,7 +57,7 @@ describe('the demo thesis, from the file alone', () => {
     for (const font of fonts) expect(font).toMatch(/yes yes yes/)
   })
 
-  test('every line of the contents and lists says the label of the page on which its heading or caption stands', () => {
+  test('every line of the contents and lists says the label of the page on which its heading or caption stands', async () => {
     const pages = textOf(pdf).map(page => page.replace(/[ \u2002]+/g, ' '))
     const json = JSON.parse(
       execFileSync('qpdf', ['--json=2', '--json-key=pages', '--json-key=pagelabels', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }),
@@ -71,7 +71,7 @@ describe('the demo thesis, from the file alone', () => {
     }
     const squeeze = (text: string): string => text.replace(/\s+/g, '').replace(/-/g, '')
     const listPages = pages.flatMap((text, index) => (/^[ivx]+$/.test(labelOf(index)) ? [{ text, index }] : []))
-    const entries = JSON.parse(tell('pages', bundle, '--json')).lists as {
+    const entries = JSON.parse(await tell('pages', bundle, '--json')).lists as {
       title: string
       entries: { number: string; text: string; page: string }[]
     }[]
@@ -149,7 +149,7 @@ describe('the demo thesis, from the file alone', () => {
     expect([...edges].sort()).toEqual([page.inner, page.outer].map(left => `${Math.round(left)} ${Math.round(left + measure)}`).sort())
   })
 
-  test('pdftotext reads words, none joined to another: every word of four letters is one that the work says', () => {
+  test('pdftotext reads words, none joined to another: every word of four letters is one that the work says', async () => {
     const said = new Set<string>()
     const note = (text: string): void => {
       for (const word of text.match(/\p{L}{4,}/gu) ?? []) said.add(word.toLowerCase())
@@ -159,7 +159,7 @@ describe('the demo thesis, from the file alone', () => {
     work.doc.descendants(node => {
       if (node.isText) note(node.text!)
     })
-    for (const row of JSON.parse(tell('ledger', bundle, '--json')) as { number: string; reference: string; caption: string }[])
+    for (const row of JSON.parse(await tell('ledger', bundle, '--json')) as { number: string; reference: string; caption: string }[])
       note(`${row.number} ${row.reference} ${row.caption}`)
     for (const { heading } of Object.values(work.terms)) note(heading)
     // What the registers print: mentions, citations, and the lists of both.
@@ -233,14 +233,14 @@ describe('the demo thesis, from the file alone', () => {
     expect(compared).toBeGreaterThan(120)
   })
 
-  test('check finds nothing that must be mended', () => {
-    const { status, stdout } = call('check', bundle, '--json')
+  test('check finds nothing that must be mended', async () => {
+    const { status, stdout } = await ask('check', bundle, '--json')
     expect(status).toBe(0)
     expect(JSON.parse(stdout)).toEqual([])
   })
 
-  test('the ledger lists every entry with its page', () => {
-    const rows = JSON.parse(tell('ledger', bundle, '--json')) as {
+  test('the ledger lists every entry with its page', async () => {
+    const rows = JSON.parse(await tell('ledger', bundle, '--json')) as {
       kind: string
       number: string
       page: string
@@ -257,15 +257,15 @@ describe('the demo thesis, from the file alone', () => {
     expect(rows.filter(row => row.kind === 'table').length).toBeGreaterThanOrEqual(10)
     expect(rows.filter(row => row.kind === 'equation').length).toBeGreaterThanOrEqual(39)
     for (const row of rows) expect(row.page).not.toBe('')
-    expect(call('ledger', bundle, '--csv').stdout.split('\r\n')).toHaveLength(rows.length + 2)
+    expect((await ask('ledger', bundle, '--csv')).stdout.split('\r\n')).toHaveLength(rows.length + 2)
   })
 })
 
-test('the PDF of a long work is sound: under 2.3 MB, fonts embedded and cut to what is used, a label and a bookmark where they belong', () => {
+test('the PDF of a long work is sound: under 2.3 MB, fonts embedded and cut to what is used, a label and a bookmark where they belong', async () => {
   const bundle = at('long.ledger.zip')
   const pdf = at('long.pdf')
-  call('generate', '--pages', '100', '--seed', '1', '--out', bundle)
-  expect(call('dispatch', bundle, '--to', 'pdf', '--out', pdf).stderr).toBe('')
+  await ask('generate', '--pages', '100', '--seed', '1', '--out', bundle)
+  expect((await ask('dispatch', bundle, '--to', 'pdf', '--out', pdf)).stderr).toBe('')
   expect(readFileSync(pdf).length).toBeLessThan(2.3e6)
   expect(execFileSync('qpdf', ['--check', pdf], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors')
   const fonts = execFileSync('pdffonts', [pdf], { encoding: 'utf8' }).split('\n').slice(2).filter(Boolean)
@@ -273,7 +273,7 @@ test('the PDF of a long work is sound: under 2.3 MB, fonts embedded and cut to w
   for (const font of fonts) expect(font).toMatch(/^[A-Z]{6}\+.* yes yes yes /)
   const keys = ['--json-key=pages', '--json-key=pagelabels', '--json-key=outlines']
   const json = JSON.parse(execFileSync('qpdf', ['--json=2', ...keys, pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }))
-  const pages = JSON.parse(call('pages', bundle, '--json').stdout) as { pages: { label: string }[]; settled: boolean }
+  const pages = JSON.parse((await ask('pages', bundle, '--json')).stdout) as { pages: { label: string }[]; settled: boolean }
   expect(pages.settled).toBe(true)
   expect(json.pages).toHaveLength(pages.pages.length)
   const first = pages.pages.findIndex(({ label }) => label === '1')
@@ -283,17 +283,17 @@ test('the PDF of a long work is sound: under 2.3 MB, fonts embedded and cut to w
   for (const { dest, object } of json.outlines) expect(dest ?? object).toBeTruthy()
 }, 180_000)
 
-test('a PDF carries the work where that is asked for, and what cannot carry it says so', () => {
+test('a PDF carries the work where that is asked for, and what cannot carry it says so', async () => {
   const bundle = at('carried.ledger.zip')
   const pdf = at('carried.pdf')
-  call('demo', 'paper', '--out', bundle)
-  expect(call('dispatch', bundle, '--to', 'pdf', '--out', pdf, '--with-work').stderr).toBe('')
+  await ask('demo', 'paper', '--out', bundle)
+  expect((await ask('dispatch', bundle, '--to', 'pdf', '--out', pdf, '--with-work')).stderr).toBe('')
   expect(execFileSync('pdfdetach', ['-list', pdf], { encoding: 'utf8' })).toContain('1: work.ledger.zip')
   const out = at('detached.ledger.zip')
   execFileSync('pdfdetach', ['-save', '1', '-o', out, pdf])
   const own = (file: string): unknown => readBundle(readFileSync(file)).doc.toJSON()
   expect(own(out)).toEqual(own(bundle))
-  expect(call('dispatch', bundle, '--to', 'csv', '--out', at('x.csv'), '--with-work')).toMatchObject({
+  expect(await ask('dispatch', bundle, '--to', 'csv', '--out', at('x.csv'), '--with-work')).toMatchObject({
     status: 2,
     stderr: expect.stringContaining('cannot carry the work: csv'),
   })
