@@ -7,6 +7,7 @@ import { findingsOf } from '../src/findings/index.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import { schema } from '../src/work/schema.ts'
+import { sharingWith } from '../src/work/sharing.ts'
 import type { Work } from '../src/work/work.ts'
 import { edited, editNames, randomFrom } from './support/edits.ts'
 import { wideWorks } from './support/randomWorks.ts'
@@ -67,3 +68,36 @@ test('and on a generated work', () => {
     { numRuns: runs || 12 },
   )
 }, 1_200_000)
+
+describe('a work that is read again while what was made of it is kept', () => {
+  const readAgain = (work: Work): Work => ({ ...structuredClone({ ...work, doc: null }), doc: schema.nodeFromJSON(work.doc.toJSON()) })
+
+  test('is made of what was read before where it is as it was, and says what it says in an engine that knows nothing of it', () => {
+    fc.assert(
+      fc.property(wideWorks, edits, (base, names) => {
+        let now = base
+        for (const [name, seed] of names) if (name !== 'undo' && name !== 'redo') now = edited(now, name, randomFrom(seed)).work
+        const engine = newEngine()
+        engine.run(base)
+        const read = readAgain(now)
+        const shared = sharingWith(base, read)
+        expect({ ...shared, doc: shared.doc.toJSON() }).toEqual({ ...read, doc: read.doc.toJSON() })
+        expect(everything(engine.run(shared))).toEqual(everything(newEngine().run(read)))
+      }),
+      { numRuns: runs || 40 },
+    )
+  })
+
+  test('is the same where nothing was changed; one word more leaves all divisions but its own what they were', () => {
+    const base = generateWork(12, 4)
+    const shared = sharingWith(base, readAgain(base))
+    expect(shared.doc).toBe(base.doc)
+    for (const name of ['houseStyle', 'scheme', 'sources', 'pictures'] as const) expect(shared[name]).toBe(base[name])
+    const at = base.doc.child(0).nodeSize + base.doc.child(1).nodeSize + 3
+    const now = { ...base, doc: new Transform(base.doc).insert(at, schema.text('Word ')).doc }
+    const { doc } = sharingWith(base, readAgain(now))
+    expect(doc.children.map((division, index) => division === base.doc.child(index))).toEqual(
+      base.doc.children.map((_, index) => index !== 2),
+    )
+  })
+})

@@ -1,5 +1,5 @@
 /** Faces of the author's own, in place of those that ship and beside them. */
-import { faceNames } from '../work/parts/houseStyle.ts'
+import { faceNames, type HouseStyle } from '../work/parts/houseStyle.ts'
 import type { Work } from '../work/work.ts'
 import type { FontFiles, OwnFallback } from './fonts.ts'
 
@@ -18,6 +18,8 @@ export function withOwnFaces(files: FontFiles, { houseStyle, pictures }: Pick<Wo
   })
   return all
 }
+
+export const namesOwnFaces = ({ own }: HouseStyle['families']): boolean => own.others.length > 0 || faceNames.some(name => own[name])
 
 /** The files that a house style names and the work does not have. */
 export function missingFaces({ houseStyle, pictures }: Pick<Work, 'houseStyle' | 'pictures'>): string[] {

@@ -15,9 +15,10 @@ import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-le
 import { type Families, usualFamilies } from '@steady-ledger/core/type/families.ts'
 import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { patternsMissingFor, readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
-import { withOwnFaces } from '@steady-ledger/core/type/ownFaces.ts'
+import { namesOwnFaces, withOwnFaces } from '@steady-ledger/core/type/ownFaces.ts'
 import { facesWanted } from '@steady-ledger/core/type/signsIn.ts'
 import { division, schema } from '@steady-ledger/core/work/schema.ts'
+import { sharingWith } from '@steady-ledger/core/work/sharing.ts'
 import { afterSteps } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { Step as StepType } from 'prosemirror-transform'
@@ -293,18 +294,30 @@ async function keepFormulas(): Promise<void> {
   }
 }
 
+/** Which work was opened last, and what it was when it was closed: opened again, what was computed for it holds wherever it is as it was. */
+let openedId = ''
+let closed: Work | null = null
+
 function open(message: Extract<ToTurnover, { kind: 'open' }>): void {
   const pictures = new Map(message.pictures.map(picture => [picture.name, asFar(picture)]))
   epoch = message.epoch
-  work = { ...message.parts, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
+  const read = { ...message.parts, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
+  const before = openedId === message.work ? (work ?? closed) : null
+  if (!before) engine = new TurnoverEngine(fonts, formulas)
+  work = before ? sharingWith(before, read) : read
+  // Files of one name may be others than they were.
+  if (families && namesOwnFaces(families) && work.pictures !== before?.pictures) families = null
+  closed = null
+  openedId = message.work
   version = 0
   saidCitations = null
   sent = new Map()
   lastPages = new LastPages(message.work)
 }
 
-/** Nothing of the work is left, for the next one finds what a new thread has. */
+/** The next work finds what a new thread has; the same one what it left. */
 function rest(): void {
+  closed = work
   clearTimeout(pausing)
   pausing = undefined
   lastPages?.wait()
@@ -317,8 +330,6 @@ function rest(): void {
   query = ''
   termWanted = ''
   symbolsWanted = false
-  if (families && Object.keys(families.own).length > 0) families = null
-  engine = new TurnoverEngine(fonts, formulas)
 }
 
 function apply(steps: object[], from: number): void {
