@@ -56,15 +56,14 @@ export async function takeSeed(page: Page): Promise<void> {
 
 let seed: string | undefined
 
-/** Puts what was taken into the storage of a page’s browser, in place of all that is there; the page is on the address of the application. */
-export async function putSeed(page: Page): Promise<void> {
-  if (!existsSync(file)) throw new Error('There is no seed: the set-up of the browser tests did not run.')
-  seed ??= readFileSync(file, 'utf8')
-  // It stays in the page: some megabytes are not sent for every test.
-  if (!(await page.evaluate(() => 'ledgerSeed' in window)))
-    await page.evaluate(text => void Object.assign(window, { ledgerSeed: JSON.parse(text) }), seed)
-  await page.evaluate(async () => {
-    const { version, stores } = (window as unknown as { ledgerSeed: Dump }).ledgerSeed
+/**
+ * Makes what was taken ready in a page: from its browser, which keeps it for the next page, or from the file. Some megabytes are not sent, nor their
+ * bytes read out of base64, for every test. False where the browser has it not yet and no text is given.
+ */
+const makeReady = (page: Page, text?: string): Promise<boolean> =>
+  page.evaluate(async text => {
+    const here = window as unknown as { ledgerSeed?: Dump }
+    if (here.ledgerSeed) return true
     const bytesOf = (base64: string): Uint8Array<ArrayBuffer> => Uint8Array.from(atob(base64), letter => letter.charCodeAt(0))
     const whole = (value: unknown): unknown => {
       if (Array.isArray(value)) return value.map(whole)
@@ -77,11 +76,39 @@ export async function putSeed(page: Page): Promise<void> {
       }
       return Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, whole(inner)]))
     }
+    const database = await new Promise<IDBDatabase>((resolve, reject) => {
+      const request = indexedDB.open('seed-of-tests', 1)
+      request.onupgradeneeded = () => request.result.createObjectStore('seed')
+      request.onsuccess = () => resolve(request.result)
+      request.onerror = () => reject(request.error)
+    })
+    const store = database.transaction('seed', 'readwrite').objectStore('seed')
+    const kept = await new Promise<Dump | undefined>((resolve, reject) => {
+      const request = store.get('all')
+      request.onsuccess = () => {
+        const dump = request.result ?? (text ? (whole(JSON.parse(text)) as Dump) : undefined)
+        if (dump && !request.result) store.put(dump, 'all')
+        resolve(dump)
+      }
+      request.onerror = () => reject(request.error)
+    })
+    database.close()
+    if (kept) here.ledgerSeed = kept
+    return kept !== undefined
+  }, text)
+
+/** Puts what was taken into the storage of a page’s browser, in place of all that is there; the page is on the address of the application. */
+export async function putSeed(page: Page): Promise<void> {
+  if (!existsSync(file)) throw new Error('There is no seed: the set-up of the browser tests did not run.')
+  seed ??= readFileSync(file, 'utf8')
+  if (!(await makeReady(page))) await makeReady(page, seed)
+  await page.evaluate(async () => {
+    const { version, stores } = (window as unknown as { ledgerSeed: Dump }).ledgerSeed
     localStorage.clear()
     sessionStorage.clear()
     const own = 'steady-ledger'
     for (const { name } of await indexedDB.databases())
-      if (name !== own)
+      if (name !== own && name !== 'seed-of-tests')
         await new Promise<void>((resolve, reject) => {
           const request = indexedDB.deleteDatabase(name!)
           request.onsuccess = () => resolve()
@@ -102,17 +129,30 @@ export async function putSeed(page: Page): Promise<void> {
           stores.map(({ name }) => name),
           'readwrite',
         )
+        /** A test changes few of many hundred rows: what says the same is left. */
+        const putBack = (name: string, rows: readonly unknown[]): void => {
+          const store = change.objectStore(name)
+          const there = store.getAll()
+          there.onsuccess = () => {
+            const wanted = new Map(rows.map(row => [JSON.stringify(row), row]))
+            const changed = there.result.filter(row => !wanted.delete(JSON.stringify(row)))
+            const path = store.keyPath
+            for (const row of changed) store.delete(Array.isArray(path) ? path.map(part => row[part]) : row[path as string])
+            for (const row of wanted.values()) store.put(row)
+          }
+        }
         for (const { name, rows } of stores) {
           const store = change.objectStore(name)
-          if (name !== 'formulas') {
+          if (name === 'entries') putBack(name, rows)
+          else if (name === 'formulas') {
+            // Formulas that are kept are the same for every work: they stay from test to test.
+            const count = store.count()
+            count.onsuccess = () => {
+              if (count.result < rows.length) for (const row of rows) store.put(row)
+            }
+          } else {
             store.clear()
-            for (const row of rows) store.put(whole(row))
-            continue
-          }
-          // Formulas that are kept are the same for every work: they stay from test to test.
-          const count = store.count()
-          count.onsuccess = () => {
-            if (count.result < rows.length) for (const row of rows) store.put(whole(row))
+            for (const row of rows) store.put(row)
           }
         }
         change.onerror = () => reject(change.error)
