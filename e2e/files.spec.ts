@@ -54,10 +54,10 @@ test('a work with hundreds of formulas nobody has seen before says that they are
   await inBalance(page)
   await page.getByRole('link', { name: 'Pages', exact: true }).click()
   await expect(page.locator('.page-place svg').first()).toContainText('corrected')
-  expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)
+  expect(workers.filter(url => url.endsWith('#formulas'))).toHaveLength(1)
   await saved(page)
   await reload(page)
-  expect(workers.filter(url => url.includes('formulas.worker'))).toHaveLength(1)
+  expect(workers.filter(url => url.endsWith('#formulas'))).toHaveLength(1)
 })
 
 inNewPage('files that are not bundles are refused in plain words and change nothing', async ({ page }) => {
@@ -76,7 +76,7 @@ inNewPage('files that are not bundles are refused in plain words and change noth
   // What takes long can be ended.
   const whole = Buffer.from(writeBundle(generateWork(2, 3)))
   let wait = true
-  await page.route(/intake\.worker.*\.js$/, async route => {
+  await page.route(/intakeThread.*\.js$/, async route => {
     while (wait) await new Promise(resolve => setTimeout(resolve, 50))
     await route.continue().catch(() => {})
   })

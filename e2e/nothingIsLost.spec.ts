@@ -242,7 +242,7 @@ inOwnBrowser('the thread that makes pages throws, then hangs for good: the pages
   await page.clock.install()
   await openDemo(page, 'pages')
   await expect(page.locator('.page-sheet').first()).toBeVisible()
-  const thread = () => page.workers().find(worker => worker.url().includes('turnover'))!
+  const thread = () => page.workers().find(worker => worker.url().endsWith('#turnover'))!
   const first = thread()
   await first.evaluate(
     () =>

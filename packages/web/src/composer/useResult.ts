@@ -1,6 +1,7 @@
 /** What the typesetter of the pages makes of a formula while it is written, on a thread of its own. */
 import { type FormulaDrawing, keyOf } from '@steady-ledger/core/formulas/typesetter.ts'
 import { useEffect, useState } from 'react'
+import { newThread } from '../workers/newThread.ts'
 
 let worker: Worker | undefined
 let asked = 0
@@ -9,7 +10,7 @@ const mostKnown = 300
 const known = new Map<string, FormulaDrawing>()
 
 function start(): Worker {
-  const made = new Worker(new URL('../workers/formulas.worker.ts', import.meta.url), { type: 'module' })
+  const made = newThread('formulas')
   made.addEventListener('message', ({ data }: MessageEvent<[string, FormulaDrawing][]>) => {
     if (known.size > mostKnown) known.clear()
     for (const [key, drawing] of data) {

@@ -9,6 +9,7 @@ import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { MadeWith } from '../storage/database.ts'
 import { notify } from '../ui/notices.ts'
 import { download } from '../views/download.ts'
+import { newThread } from '../workers/newThread.ts'
 import type { FromDispatch, ToDispatch } from '../workers/protocol.ts'
 import { type Job, saysOutputs, sizeOf, useJob, type WrittenFile } from './jobState.ts'
 
@@ -67,7 +68,7 @@ export function writeFiles(
     if (job.kind === 'failed')
       notify({ kind: 'wrong', text: `${says} of “${about.title}” ${outputs.length > 1 ? 'are' : 'is'} not written: ${job.message}` })
   }
-  const thread = new Worker(new URL('../workers/dispatch.worker.ts', import.meta.url), { type: 'module' })
+  const thread = newThread('dispatch')
   const stop = (): void => {
     thread.terminate()
     useJob.setState({ job: null })

@@ -2,6 +2,8 @@
  * Threads that make pages. One whose work was closed rests a while and is given to the work that is opened next: it has read its program,
  * its letters and the formulas that are kept.
  */
+
+import { newThread } from '../workers/newThread.ts'
 import type { Thread } from './pagesClient.ts'
 
 /** How long one rests before it is ended, in milliseconds: it holds some hundred megabytes. */
@@ -12,7 +14,7 @@ let ending: ReturnType<typeof setTimeout> | undefined
 
 export function takeThread(): Thread {
   clearTimeout(ending)
-  const thread = resting ?? (new Worker(new URL('../workers/turnover.worker.ts', import.meta.url), { type: 'module' }) as Thread)
+  const thread = resting ?? (newThread('turnover') as Thread)
   resting = null
   return thread
 }

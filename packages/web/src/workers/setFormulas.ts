@@ -8,7 +8,8 @@ const mostHelpers = 3
 /** `tell` is told how many of how many are set. */
 export async function setFormulas(wanted: FormulaToSet[], formulas: FormulaTypesetter, tell: (done: number, of: number) => void) {
   const count = Math.max(1, Math.min(mostHelpers, navigator.hardwareConcurrency - 2))
-  const workers = Array.from({ length: count }, () => new Worker(new URL('./formulas.worker.ts', import.meta.url), { type: 'module' }))
+  // The script of this thread is that of all.
+  const workers = Array.from({ length: count }, () => new Worker(`${location.pathname}#formulas`, { type: 'module', name: 'formulas' }))
   try {
     await fetchConverter()
     await setAhead(wanted, formulas, { helpers: workers.map(helperOf), pause: nextMessage, tell, failed })

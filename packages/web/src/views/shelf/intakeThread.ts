@@ -1,5 +1,6 @@
 /** The thread that reads and writes files of the shelf: told how far it is, and ended when the author wants no more of it. */
 import type { Choice, FoundWork } from '../../storage/backup.ts'
+import { newThread } from '../../workers/newThread.ts'
 import type { FromIntake, SentWork, ToIntake } from '../../workers/protocol.ts'
 
 export type Tell = (done: number, of: number) => void
@@ -13,7 +14,7 @@ export type Intake =
   | { kind: 'cancelled' }
 
 class Thread {
-  private readonly worker = new Worker(new URL('../../workers/intake.worker.ts', import.meta.url), { type: 'module' })
+  private readonly worker = newThread('intake')
   private readonly ready: Promise<void>
   private hear: (message: FromIntake) => void = () => {}
 

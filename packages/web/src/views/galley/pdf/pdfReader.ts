@@ -1,4 +1,6 @@
 /** The thread that reads a PDF from elsewhere: asked how many pages there are, then for some of them, and ended with whoever asked. */
+
+import { newThread } from '../../../workers/newThread.ts'
 import type { FromPdfPages, ReadPage, ToPdfPages } from '../../../workers/protocol.ts'
 
 export interface ReadPages {
@@ -8,7 +10,7 @@ export interface ReadPages {
 }
 
 export class PdfReader {
-  private readonly thread = new Worker(new URL('../../../workers/pdfPages.worker.ts', import.meta.url), { type: 'module' })
+  private readonly thread = newThread('pdfPages')
   private hear: (message: FromPdfPages) => void = () => {}
   private fail: (error: Error) => void = () => {}
   private readonly ready: Promise<void>

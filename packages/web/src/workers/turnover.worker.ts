@@ -1,3 +1,0 @@
-import { startThread } from './startThread.ts'
-
-startThread(import('./turnoverThread.ts'))
