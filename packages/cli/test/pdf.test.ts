@@ -3,19 +3,16 @@ import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { textOfPieces } from '../../core/src/content/pieces.ts'
 import { writePdf } from '../../core/src/dispatch/pdf/writePdf.ts'
-import { createTypesetter } from '../../core/src/formulas/converter.ts'
 import { mathMl } from '../../core/src/formulas/mathml.ts'
 import { speakMathMl } from '../../core/src/formulas/spoken/speak.ts'
 import { numberWork } from '../../core/src/numbers/ledger.ts'
 import { scanDivision } from '../../core/src/numbers/scan.ts'
-import { type Turnover, TurnoverEngine } from '../../core/src/turnover/turnover.ts'
-import { openFonts } from '../../core/src/type/fonts.ts'
-import { readPatternsFor } from '../../core/src/type/languagesIn.ts'
+import type { Turnover } from '../../core/src/turnover/turnover.ts'
 import { readBundle } from '../../core/src/work/file/bundle.ts'
 import type { Node } from '../../core/src/work/schema.ts'
 import type { Work } from '../../core/src/work/work.ts'
 import { elementsOf, ReadPdf, saidBy } from '../../core/test/support/readPdf.ts'
-import { readFonts } from '../src/host.ts'
+import { fonts, newEngine } from '../../core/test/support/work.ts'
 import { ask, call, folderOfTests, tell } from './support/calling.ts'
 
 const { at } = folderOfTests()
@@ -32,14 +29,12 @@ describe('the demo thesis, from the file alone', () => {
     expect(call('dispatch', bundle, '--to', 'pdf', '--out', pdf).stderr).toBe('')
   })
 
-  const fonts = openFonts(readFonts())
   /** What the source makes of the same file. */
   let turnover: Turnover
   let work: Work
-  beforeAll(async () => {
+  beforeAll(() => {
     work = readBundle(readFileSync(bundle))
-    await readPatternsFor(work)
-    turnover = new TurnoverEngine(fonts, createTypesetter()).run(work)
+    turnover = newEngine().run(work)
   })
 
   // The built command has other parts in it than the source: a second thread for formulas, and quicker attributes.

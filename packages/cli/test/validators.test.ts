@@ -7,13 +7,13 @@ import { strFromU8, unzipSync } from 'fflate'
 import { demoWorks } from '../../../demo/src/index.ts'
 import type { Turnover } from '../../core/src/turnover/turnover.ts'
 import { written } from '../../core/test/support/readOutputs.ts'
-import { newEngine } from '../../core/test/support/work.ts'
+import { demoTurnover } from '../../core/test/support/work.ts'
 
 let folder = ''
 const turnovers = new Map<keyof typeof demoWorks, Turnover>()
 beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'outputs-'))
-  for (const name of Object.keys(demoWorks) as (keyof typeof demoWorks)[]) turnovers.set(name, newEngine().run(await demoWorks[name]()))
+  for (const name of Object.keys(demoWorks) as (keyof typeof demoWorks)[]) turnovers.set(name, await demoTurnover(name))
 })
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 

@@ -8,7 +8,7 @@ import { columnsPaperStyle, paperStyle } from '../src/work/parts/readyStyles.ts'
 import type { Node } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
 import { works } from './support/randomWorks.ts'
-import { chapter, idOf, newEngine, paperOf, workOf } from './support/work.ts'
+import { chapter, demoTurnover, idOf, newEngine, paperOf, workOf } from './support/work.ts'
 
 const inColumns = (work: Work, count: number, more: Partial<Work['houseStyle']> = {}): Work => ({
   ...work,
@@ -89,7 +89,7 @@ test('the title of a chapter stands over all columns where chapters open pages, 
 })
 
 test('a paper begins its columns under title and abstract, notes stand under the column of their mark', async () => {
-  const { pages, settled } = run(await demoWorks.columns())
+  const { pages, settled } = await demoTurnover('columns')
   expect(settled).toBe(true)
   const first = pages[0]!
   expect(new Set(first.placed.map(({ x }) => x)).size).toBe(2)
@@ -100,9 +100,9 @@ test('a paper begins its columns under title and abstract, notes stand under the
   const marked = first.placed.filter(({ box }) => box.notes.length)
   expect(new Set(marked.map(({ x }) => x))).toEqual(new Set(notes.map(({ x }) => x)))
   // Its twin says the same under the same numbers.
-  const paper = run(await demoWorks.paper())
+  const paper = await demoTurnover('paper')
   const numbers = ({ ledger }: Turnover): string[] => ledger.entries.map(({ number }) => number)
-  expect(numbers(run(await demoWorks.columns()))).toEqual(numbers(paper))
+  expect(numbers(await demoTurnover('columns'))).toEqual(numbers(paper))
 })
 
 test('a division has columns of its own, a list and notes at the end too, and what follows goes on under it', () => {

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { eq, fig, h2, p, t } from '../../../demo/src/builder.ts'
-import { demoWorks } from '../../../demo/src/index.ts'
 import { compareMilestones, type MilestoneChange } from '../src/milestones/compareMilestones.ts'
 import { recordsOf } from '../src/milestones/takeMilestone.ts'
 import { changesAsCsv, changesAsHtml, changesAsText } from '../src/milestones/writeChanges.ts'
@@ -10,7 +9,7 @@ import type { MilestoneRecord } from '../src/work/parts/milestones.ts'
 import { thesisScheme } from '../src/work/parts/scheme.ts'
 import { schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
-import { chapter, newEngine, workOf } from './support/work.ts'
+import { chapter, demoTurnover, newEngine, workOf } from './support/work.ts'
 
 const taken = (turnover: Turnover): MilestoneRecord[] =>
   recordsOf({
@@ -41,7 +40,7 @@ const withChild = (
 describe('comparing records of numbers', () => {
   test('nothing changed: nothing is said, also of a work as large as the demo thesis', async () => {
     expect(compareMilestones(take(base), take(base))).toEqual([])
-    const turnover = newEngine().run(await demoWorks.thesis())
+    const turnover = await demoTurnover('thesis')
     expect(compareMilestones(taken(turnover), taken(newEngine().run(turnover.work)))).toEqual([])
     expect(taken(turnover).length).toBeGreaterThan(150)
   })

@@ -11,13 +11,13 @@ import { named } from './support/markup.ts'
 import { type OfficeField, readOffice, wrongFields } from './support/readOffice.ts'
 import { readOpenText } from './support/readOpenText.ts'
 import { written } from './support/readOutputs.ts'
-import { chapter, newEngine, workOf } from './support/work.ts'
+import { chapter, demoTurnover, newEngine, workOf } from './support/work.ts'
 
 describe.each(Object.keys(demoWorks) as (keyof typeof demoWorks)[])('%s', name => {
   let turnover: Turnover
   let bytes: Uint8Array
   beforeAll(async () => {
-    turnover = newEngine().run(await demoWorks[name]())
+    turnover = await demoTurnover(name)
     bytes = await written('docx', turnover)
   })
 

@@ -11,7 +11,7 @@ import { works } from './support/randomWorks.ts'
 import { officeOutput } from './support/readOffice.ts'
 import { openTextOutput } from './support/readOpenText.ts'
 import { evenly, numbersIn, readers, saidAt, textsIn, wordCounts, written } from './support/readOutputs.ts'
-import { newEngine } from './support/work.ts'
+import { demoTurnover, newEngine } from './support/work.ts'
 
 const allReaders = { ...readers, docx: officeOutput, odt: openTextOutput }
 type Name = keyof typeof allReaders
@@ -52,7 +52,7 @@ async function wrongIn(name: Name, turnover: Turnover): Promise<string[]> {
 describe.each(Object.keys(demoWorks) as (keyof typeof demoWorks)[])('%s', work => {
   let turnover: Turnover
   beforeAll(async () => {
-    turnover = newEngine().run(await demoWorks[work]())
+    turnover = await demoTurnover(work)
   })
 
   test.each(names)('%s says every number, reference, list entry and word of it', async name => {
@@ -74,7 +74,7 @@ test('a generated work of eighty pages says the same in every output', async () 
 })
 
 test('the same work and date give the same bytes', async () => {
-  const turnover = newEngine().run(await demoWorks.paper())
+  const turnover = await demoTurnover('paper')
   for (const name of [...names, 'text', 'json'] as const) expect(await written(name, turnover)).toEqual(await written(name, turnover))
 })
 

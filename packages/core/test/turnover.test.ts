@@ -1,7 +1,6 @@
 import { Transform } from 'prosemirror-transform'
 import { div, fig, full, h2, note, p, page, paragraph, ref, t } from '../../../demo/src/builder.ts'
 import { generateWork } from '../../../demo/src/generate.ts'
-import { demoWorks } from '../../../demo/src/index.ts'
 import { entriesOf } from '../src/content/lists/entries.ts'
 import { writePdf } from '../src/dispatch/pdf/writePdf.ts'
 import { isGenerated } from '../src/numbers/scan.ts'
@@ -9,7 +8,7 @@ import { drawPage } from '../src/pages/drawing.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import { schema } from '../src/work/schema.ts'
 import { saidIn } from './support/saying.ts'
-import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
+import { chapter, demoTurnover, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
 const lorem =
   'The deep water of a small basin can be cut off from the wind for a whole season, and run short of oxygen while its neighbour does not. '
@@ -82,9 +81,8 @@ test('a note stands on the page of its mark and its number follows its place', (
 })
 
 test('the demo works are in balance: every reference has its target and every picture its place', async () => {
-  for (const make of [demoWorks.thesis, demoWorks.paper]) {
-    const work = await make()
-    const turnover = newEngine().run(work)
+  for (const name of ['thesis', 'paper'] as const) {
+    const turnover = await demoTurnover(name)
     expect(turnover.settled).toBe(true)
     for (const entry of turnover.ledger.entries) expect(turnover.pageIndexOf.has(entry.id)).toBe(true)
     const pictures = turnover.pages.flatMap(made => drawPage(made).pictures.map(found => found.picture))
@@ -97,7 +95,7 @@ test('the demo works are in balance: every reference has its target and every pi
 })
 
 test('nothing on any page of the demo thesis lies outside its margins or over something else', async () => {
-  const { pages, work } = newEngine().run(await demoWorks.thesis())
+  const { pages, work } = await demoTurnover('thesis')
   const { page: sheet } = work.houseStyle
   for (const made of pages) {
     let bottom = 0

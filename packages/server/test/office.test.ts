@@ -5,14 +5,10 @@ import { connect } from 'node:net'
 import os from 'node:os'
 import path from 'node:path'
 import { PDFDict, PDFDocument, PDFName, StandardFonts } from 'pdf-lib'
-import { demoWorks } from '../../../demo/src/index.ts'
-import { readFonts } from '../../cli/src/host.ts'
 import type { HandInAnswer, Objection, OfficeFacts, Submission } from '../../core/src/dispatch/handIn/answers.ts'
 import { type Declaration, declarationOf } from '../../core/src/dispatch/handIn/declaration.ts'
 import { writePdf } from '../../core/src/dispatch/pdf/writePdf.ts'
-import { createTypesetter } from '../../core/src/formulas/converter.ts'
-import { TurnoverEngine } from '../../core/src/turnover/turnover.ts'
-import { openFonts } from '../../core/src/type/fonts.ts'
+import { demoTurnover, fonts } from '../../core/test/support/work.ts'
 import { Book } from '../src/office/book.ts'
 import { readInThread } from '../src/office/reading.ts'
 import { NotReadable, readSubmission } from '../src/office/readSubmission.ts'
@@ -25,10 +21,9 @@ const folderOf = (): string => mkdtempSync(path.join(os.tmpdir(), 'ledger-office
 let paper: Uint8Array
 let declared: Declaration
 beforeAll(async () => {
-  const fonts = openFonts(readFonts())
-  const work = await demoWorks.paper()
-  declared = declarationOf(work)
-  paper = await writePdf(new TurnoverEngine(fonts, createTypesetter()).run(work), fonts, { date: new Date(0) })
+  const turnover = await demoTurnover('paper')
+  declared = declarationOf(turnover.work)
+  paper = await writePdf(turnover, fonts, { date: new Date(0) })
 })
 
 describe('what it objects to', () => {
@@ -45,14 +40,13 @@ describe('what it objects to', () => {
   const ruleAndPages = (list: Objection[]) => list.map(({ rule, pages }) => `${rule}: ${pages.join(' ')}`)
 
   test('nothing in the PDFs of the demo works, read page by page', async () => {
-    const fonts = openFonts(readFonts())
-    for (const work of [await demoWorks.paper(), await demoWorks.columns()]) {
-      const turnover = new TurnoverEngine(fonts, createTypesetter()).run(work)
+    for (const name of ['paper', 'columns'] as const) {
+      const turnover = await demoTurnover(name)
       const bytes = await writePdf(turnover, fonts, { date: new Date(0) })
       const facts = await readSubmission(bytes)
       expect(facts.pages.map(({ label }) => label)).toEqual(turnover.pages.map(({ label }) => label))
       expect(facts).toMatchObject({ archive: '2A', tagged: true, facesMissing: [], undescribed: [] })
-      expect(await look(bytes, declarationOf(work))).toEqual({ objections: [], remarks: [] })
+      expect(await look(bytes, declarationOf(turnover.work))).toEqual({ objections: [], remarks: [] })
     }
   })
 
