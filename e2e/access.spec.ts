@@ -1,11 +1,11 @@
 /** Every view, light and dark, wide and narrow, holds to WCAG AA and to what is held good beyond it, as far as a program can tell. */
 import { violationsOn } from './axe.ts'
 import { atRest, openChapter, openDemo } from './support.ts'
-import { expect, inNewPage as test } from './test.ts'
+import { expect, inNewPage, test } from './test.ts'
 
-test('every view, in the light and in the dark', async ({ page }) => {
+inNewPage('every view, in the light and in the dark', async ({ page }) => {
   // Fifteen views are looked through, rule by rule: on a busy machine that takes minutes.
-  test.slow()
+  inNewPage.slow()
   const found: string[] = []
   await page.goto('/')
   await expect(page.locator('.work-card')).toHaveCount(4)
@@ -64,7 +64,7 @@ test('nothing runs over at 1024 pixels', async ({ page }) => {
   }
 })
 
-test('the policy of the server is kept: nothing is asked for from outside and nothing is refused', async ({ page }) => {
+inNewPage('the policy of the server is kept: nothing is asked for from outside and nothing is refused', async ({ page }) => {
   const outside: string[] = []
   const refused: string[] = []
   page.on('request', request => {

@@ -90,8 +90,8 @@ const follow = (page: Page, to: string): Promise<void> =>
 /** Closes what is open, and says whether the page can serve another test. What is in storage, which the seed is put over, is no trace. */
 async function leavesNoTrace(page: Page): Promise<boolean> {
   for (const kind of ['console', 'dialog', 'download', 'pageerror', 'request', 'response'] as const) page.removeAllListeners(kind)
-  const { width, height } = page.viewportSize() ?? { width: 0, height: 0 }
-  if (page.isClosed() || width !== size.width || height !== size.height) return false
+  if (page.isClosed()) return false
+  await page.setViewportSize(size)
   if ((await page.locator('html').getAttribute('data-theme')) !== 'light') return false
   await follow(page, '/')
   await page.getByRole('button', { name: 'Begin a thesis' }).waitFor({ timeout: 5000 })
@@ -129,8 +129,8 @@ export const test = inNewPage.extend({
         .evaluate(() => `${document.hasFocus()} ${document.activeElement?.outerHTML.slice(0, 300)}`)
         .then(focused => info.attach('focus', { body: focused, contentType: 'text/plain' }))
         .catch(() => {})
-    const usual = info.status === info.expectedStatus && context.pages().length === 2
-    if (usual && (await leavesNoTrace(page).catch(() => false))) profile.warm = page
+    await Promise.all(context.pages().map((each, index) => (index > 0 && each !== page ? each.close() : null)))
+    if (info.status === info.expectedStatus && (await leavesNoTrace(page).catch(() => false))) profile.warm = page
     else await page.close()
   },
 })

@@ -11,7 +11,7 @@ import type { SaveState } from '../src/storage/saver.ts'
 
 // The database looks for its engine when it is loaded.
 const { database } = await import('../src/storage/database.ts')
-const { claimWork, tidyWork, loadWork, notePages, StorageError, storeWork } = await import('../src/storage/works.ts')
+const { claimWork, tidyWork, loadAhead, loadToOpen, loadWork, notePages, StorageError, storeWork } = await import('../src/storage/works.ts')
 const { removeWork } = await import('../src/storage/removal.ts')
 const { Saver, saving } = await import('../src/storage/saver.ts')
 const { keepState, statesOf, workAt } = await import('../src/storage/states.ts')
@@ -231,11 +231,11 @@ describe('saving', () => {
   test('a clock that was set back puts no work before what it was', async () => {
     const stored = work()
     const later = Date.now() + 1_000_000
-    await storeWork('a', stored, { writer, changed: later })
+    const { revision = 0 } = await storeWork('a', stored, { writer, changed: later })
     const { saver } = saverOf('a', stored)
     saver.changed(typed(stored, 1, 'New '))
     await saver.flush()
-    expect(await database.works.get('a')).toMatchObject({ changed: later, revision: 1 })
+    expect(await database.works.get('a')).toMatchObject({ changed: later, revision: revision + 1 })
   })
 })
 
@@ -267,6 +267,37 @@ describe('earlier states', () => {
     const without = { ...stored, doc: stored.doc.type.create(null, [stored.doc.child(0), stored.doc.child(2)]) }
     await tidyWork('p', without)
     expect([...(await loadWork('p')).work.pictures.keys()]).toEqual(['f.svg'])
+  })
+})
+
+describe('a work that was loaded ahead', () => {
+  const words = async (): Promise<string> => (await loadToOpen('a')).work.doc.textContent
+  test.each<[string, () => Promise<unknown>]>([
+    ['was taken off the shelf and put back', () => database.works.update('a', { deleted: 1 })],
+    ['was gone and put back', () => database.works.delete('a')],
+    ['was stored anew', async () => {}],
+  ])('and %s with other words is opened with those', async (_name, meanwhile) => {
+    const stored = work()
+    await storeWork('a', stored)
+    loadAhead('a')
+    await loadWork('a')
+    await meanwhile()
+    await storeWork('a', typed(stored, 1, 'Written elsewhere '))
+    expect(await words()).toContain('Written elsewhere')
+  })
+  test('and in which somebody wrote meanwhile is opened with what was written; one that nobody touched as it was loaded', async () => {
+    const stored = work()
+    await storeWork('a', stored, { writer })
+    loadAhead('a')
+    await loadWork('a')
+    const reads = jest.spyOn(database.divisions, 'where')
+    expect(await words()).toBe(stored.doc.textContent)
+    expect(reads).toHaveBeenCalledTimes(0)
+    loadAhead('a')
+    const { saver } = saverOf('a', stored)
+    saver.changed(typed(stored, 1, 'New '))
+    await saver.flush()
+    expect(await words()).toContain('New ')
   })
 })
 

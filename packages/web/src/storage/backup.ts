@@ -176,7 +176,7 @@ export class Backup {
       else {
         const before = choice === 'replace' ? await loadWork(id) : null
         if (before) await keepState(id, before.work, 'restore')
-        await storeWork(id, work, before ? { created: before.record.created, revision: (before.record.revision ?? 0) + 1 } : {})
+        await storeWork(id, work, before ? { created: before.record.created } : {})
       }
     }
     await this.restoreKeepsakes()

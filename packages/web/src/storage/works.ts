@@ -16,7 +16,8 @@ export const pictureRecord = (work: string, { bytes, ...picture }: Picture): Pic
   bytes: new Blob([bytes as Uint8Array<ArrayBuffer>], { type: picture.type }),
 })
 
-export async function storeWork(id: string, work: Work, more: Partial<WorkRecord> = {}): Promise<void> {
+/** Stores a work whole, in place of what stands under its id, and gives its record. */
+export async function storeWork(id: string, work: Work, more: Partial<Omit<WorkRecord, 'revision'>> = {}): Promise<WorkRecord> {
   const now = Date.now()
   const divisions = work.doc.children.map(node => ({ work: id, id: division(node).id, json: JSON.stringify(node.toJSON()) }))
   const pictures = [...work.pictures.values()].map(picture => pictureRecord(id, picture))
@@ -35,13 +36,17 @@ export async function storeWork(id: string, work: Work, more: Partial<WorkRecord
     size,
     ...more,
   }
-  await database.transaction('rw', [database.works, database.divisions, database.pictures, database.entries], async () => {
+  return database.transaction('rw', [database.works, database.divisions, database.pictures, database.entries], async () => {
+    // No tab has seen this revision of it: also where it was off the shelf, or gone, in between.
+    const revision = Math.max(((await database.works.get(id))?.revision ?? 0) + 1, now)
     await database.divisions.where('work').equals(id).delete()
     await database.entries.where('work').equals(id).delete()
     await database.entries.bulkPut(entryRecords(id, work))
     await database.divisions.bulkPut(divisions)
     await database.pictures.bulkPut(pictures)
-    await database.works.put(record)
+    const stored = { ...record, revision }
+    await database.works.put(stored)
+    return stored
   })
 }
 
@@ -107,20 +112,15 @@ export async function loadWork(id: string): Promise<LoadedWork> {
   // Text and parts are of one version, and are brought up to date together.
   const whole = workFromRecord({ ...record, ...registersFrom(entries), doc: { type: 'doc', content } })
   const work = { ...whole, pictures }
-  if (record.version < currentVersion) {
-    await storeWork(id, work, keptFacts(record))
-    return { record: { ...record, revision: (record.revision ?? 0) + 1 }, work }
-  }
-  return { record, work }
+  return { record: record.version < currentVersion ? await storeWork(id, work, keptFacts(record)) : record, work }
 }
 
 /** What a record says of a work beside its text and parts. */
-const keptFacts = ({ created, changed, pages, words, copied, writer, revision = 0 }: WorkRecord): Partial<WorkRecord> => ({
+const keptFacts = ({ created, changed, pages, words, copied, writer }: WorkRecord): Partial<WorkRecord> => ({
   created,
   changed,
   pages,
   words,
-  revision: revision + 1,
   ...(copied === undefined ? {} : { copied }),
   ...(writer === undefined ? {} : { writer }),
 })
