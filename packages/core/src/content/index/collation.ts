@@ -29,14 +29,21 @@ function make(language: string, umlauts: Umlauts): Collation {
   const usual = new Intl.Collator(tag, { numeric: true })
   const base = new Intl.Collator(tag, { sensitivity: 'base' })
   const letters = [...alphabet, ...(ownLetters[language.split('-')[0]!] ?? [])].sort(usual.compare)
-  const letterOf = (word: string): string => {
-    const [first = ''] = sortForm(word)
+  const groupOf = (first: string): string => {
     if (!/\p{L}/u.test(first)) return ''
     const plain = letters.find(letter => base.compare(letter, first) === 0)
     if (plain) return plain
     // Ligatures, and letters that are sorted as two, stand with the one before which they come; other scripts have letters of their own.
     if (!/\p{Script=Latin}/u.test(first)) return first.toLocaleUpperCase(language)
     return letters.findLast(letter => usual.compare(letter, first) <= 0) ?? ''
+  }
+  // Asked for both words of every comparison, and the same for all that begin alike.
+  const groups = new Map<string, string>()
+  const letterOf = (word: string): string => {
+    const [first = ''] = sortForm(word)
+    let group = groups.get(first)
+    if (group === undefined) groups.set(first, (group = groupOf(first)))
+    return group
   }
   return {
     letterOf,
