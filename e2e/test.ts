@@ -121,6 +121,11 @@ export const test = inNewPage.extend({
         await follow(page, address)
         return null
       }
+    // Of a file that was handed over something may still be written to storage.
+    let handedOver = false
+    page.on('download', () => {
+      handedOver = true
+    })
     await use(page)
     page.goto = goto
     // Where the focus went is the first that is asked of a key that did nothing.
@@ -130,7 +135,8 @@ export const test = inNewPage.extend({
         .then(focused => info.attach('focus', { body: focused, contentType: 'text/plain' }))
         .catch(() => {})
     await Promise.all(context.pages().map((each, index) => (index > 0 && each !== page ? each.close() : null)))
-    if (info.status === info.expectedStatus && (await leavesNoTrace(page).catch(() => false))) profile.warm = page
+    const usual = info.status === info.expectedStatus && !handedOver
+    if (usual && (await leavesNoTrace(page).catch(() => false))) profile.warm = page
     else await page.close()
   },
 })
