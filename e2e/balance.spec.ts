@@ -1,6 +1,6 @@
 /** What the product exists for: one change, and everything that depends on it changes with it; undo restores all. */
 
-import { atRest, inBalance, ledgerRows, openChapter, openDemo, pageText, smallSvg, withFile } from './support.ts'
+import { atRest, inBalance, ledgerRows, openChapter, openDemo, pageText, saved, smallSvg, withFile } from './support.ts'
 import { expect, test } from './test.ts'
 
 const toGalley = (page: import('@playwright/test').Page) => page.getByRole('link', { name: 'Galley', exact: true }).click()
@@ -179,4 +179,21 @@ test('deleting what is referred to leaves a marked gap, a finding, and a way bac
   await page.keyboard.press('Control+z')
   await expect(page.locator('.books')).toContainText('In balance')
   await expect(page.getByText('Nothing to mend')).toBeVisible()
+})
+
+test('a work that was closed, changed in another tab and opened again has on its pages what was changed', async ({ context, page }) => {
+  await openDemo(page, 'galley', 'demo-paper')
+  await page.getByRole('link', { name: /Shelf/ }).click()
+  await expect(page.locator('.work-card').first()).toBeVisible()
+  const other = await context.newPage()
+  await openDemo(other, 'galley', 'demo-paper')
+  await other.locator('.division.open .heading.level-1 .words').click()
+  await other.keyboard.press('Home')
+  await other.keyboard.type('Measured anew: ')
+  await saved(other)
+  await other.close()
+  await page.locator('a.work-cover[href="/work/demo-paper/galley"]').click()
+  await inBalance(page)
+  await expect(page.locator('.division.open .heading.level-1 .words')).toContainText('Measured anew: ')
+  expect(await pageText(page, '1')).toContain('Measured anew: ')
 })
