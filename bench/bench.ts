@@ -1,7 +1,7 @@
-/** Figures of the budgets: `npm run bench` prints them and writes docs/benchmarks.md. Times in milliseconds, medians of several runs. */
+/** Figures of the budgets: `npm run bench` prints them and writes the table of docs/benchmarks.md. Times in milliseconds, medians of several runs. */
 
 import { execFileSync } from 'node:child_process'
-import { writeFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import { generateWork } from '../demo/src/generate.ts'
 import { turnOver } from '../packages/cli/src/turnOver.ts'
@@ -185,8 +185,11 @@ const machine = `${os.cpus()[0]?.model ?? 'unknown processor'}, ${os.cpus().leng
 const loop = Math.min(...loops)
 const inLoops = (times: number[]): string => times.map(time => (time / loop).toFixed(time < loop ? 2 : 1)).join(' / ')
 const table = rows.map(({ cells, milliseconds }) => `| ${[...cells, inLoops(milliseconds)].join(' | ')} |`).join('\n')
+// What was written about the figures, from the first heading on, stays: it says of which day and machine it is.
+const file = 'docs/benchmarks.md'
+const [, ...sections] = readFileSync(file, 'utf8').split(/^(?=## )/m)
 writeFileSync(
-  'docs/benchmarks.md',
+  file,
   `# Benchmarks
 
 Written by \`npm run bench\` on ${new Date().toISOString().slice(0, 10)}, ${machine}. A shared machine: times vary by a factor of two within seconds (medians are told, with the fastest of all samples in brackets, from three processes or sittings); ratios are
@@ -197,28 +200,5 @@ display and 1,500 inline equations, 1,500 references, 800 notes.
 | --- | --- | --- | --- | --- |
 ${table}
 
-## How soon things are there
-
-The rows of the table from \`bench/opening.ts\`: three sittings in Chromium. Before they were worked on, 445 KB of script alone came over the wire, and text stood on the screen after 0.5 to 1.0 s. 200 kills of the browser of somebody who writes (seed 41): 803 words in order, 547 of them said to be saved, none lost.
-
-The browser's thread makes its first turnover with code that was never run before, which Node's median leaves out: 1.1 to 1.3 of Node's median, 1.5 of its fastest, half of its first.
-
-The whole suite takes 12 to 14 min here: 190 s of unit tests, and 94 browser tests that use both processors to 92 %, 7.7 s of processor each.
-
-## Where the time goes
-
-From profiles of the 300-page work on the same machine (2026-11-25, \`node --cpu-prof\`). Cold: three fifths is the typesetting of 2,100 formulas, which is kept afterwards.
-Two threads share it (a work of a few formulas uses one), and attributes without chains of prototypes took a third off it. With formulas kept: two fifths is setting paragraphs (cutting text into
-words and looking them up a fifth, dividing words and total fit an eighth, lines in place a twenty-fifth), an eighth each the collector and page make-up, a twentieth each tables and notes. A quarter of all text is set a second time, for it says pages.
-Candidates for breaks in typed lists, dividing words only where whole ones do not fill the lines, and words that know whether a line can end in them took a quarter off it. Numbers: a spread of an object was half of the scan.
-After a key: a third is comparing blocks that say a page with what they depend on, a sixth each page make-up and setting what changed, a twelfth heads and pages. Where only words changed, pages are cut where they were, in this round and the next: that took a sixth off it. PDF: a fifth is
-compression, a seventh the serialisation of structure and link objects, the rest writing text piece by piece; writing to the file in large pieces took a sixth off it. At 3,000 pages a fifth of the time is the
-collector's, for everything that is kept survives and is copied on the way; so lines keep their pieces in three lists and not as an object a word, which took a third off what a work keeps (3,000 pages: 500 MB before, 310 MB now).
-
-## Before and after the core was cut anew
-
-Measured by turns, old and new program one after the other on the same machine (2026-11-25; fastest of several rounds, in milliseconds, medians in brackets). Formulas cached, three rounds of 14 turnovers: 732, 756, 776 before and 714, 785, 783 after (medians 859, 824, 925 and 794, 878, 919): 1.01 and 0.99 of it.
-After a key, four rounds of 80: 25.2 before and 25.6 after (39.4 and 33.0): what page references say is kept by the pages they said it with. Cold and PDF within 4 %. Numbers and references alone: 7.0 before and 11.3 after, 0.34 and 0.7 for the chapter of an edit: each reference knows its place and what stands before it,
-each number the counters it is written with.
-`,
+${sections.join('')}`,
 )
