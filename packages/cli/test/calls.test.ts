@@ -158,10 +158,10 @@ describe('where a result goes', () => {
     expect((await dispatch(at(`${'n'.repeat(300)}.zip`))).stderr).toMatch(/the name is too long/)
   })
   test('a date that is none is refused, and one that is stands in the file', async () => {
-    const dated = async (epoch: string, name = 'dated.zip') => {
+    const dated = async (epoch: string) => {
       process.env.SOURCE_DATE_EPOCH = epoch
       try {
-        return await ask('dispatch', paper, '--to', 'web', '--out', at(name))
+        return await ask('dispatch', paper, '--to', 'pdf', '--out', at('dated.pdf'))
       } finally {
         delete process.env.SOURCE_DATE_EPOCH
       }
@@ -169,6 +169,7 @@ describe('where a result goes', () => {
     for (const epoch of ['soon', '-5', '1e99', '1.5'])
       expect(await dated(epoch)).toMatchObject({ status: 2, stderr: expect.stringMatching(/whole number of seconds/) })
     expect(await dated('1000000000')).toMatchObject({ status: 0 })
+    expect(readFileSync(at('dated.pdf'), 'latin1')).toContain('2001-09-09')
   })
   test('an unpacked work holds what a bundle holds and nothing else', async () => {
     const unpacked = at('strict')

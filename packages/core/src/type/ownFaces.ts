@@ -19,6 +19,7 @@ export function withOwnFaces(files: FontFiles, { houseStyle, pictures }: Pick<Wo
   return all
 }
 
+/** Whether any face of a house style is a file of the author’s. */
 export const namesOwnFaces = ({ own }: HouseStyle['families']): boolean => own.others.length > 0 || faceNames.some(name => own[name])
 
 /** The files that a house style names and the work does not have. */

@@ -77,17 +77,7 @@ export function writeFiles(
   tell('Starting', 0, 1)
   thread.addEventListener('error', ({ message }) => end({ ...about, kind: 'failed', message: message || 'The writer could not start.' }))
   thread.addEventListener('message', ({ data }: MessageEvent<FromDispatch>) => {
-    if (data.kind === 'ready') {
-      const message: ToDispatch = {
-        kind: 'write',
-        outputs: outputs.map(({ name }) => name),
-        doc: JSON.stringify(work.doc.toJSON()),
-        parts: partsOf(work),
-        pictures: [...work.pictures.values()],
-        ...made,
-      }
-      thread.postMessage(message)
-    } else if (data.kind === 'progress') tell(data.says, data.done, data.of)
+    if (data.kind === 'progress') tell(data.says, data.done, data.of)
     else if (data.kind === 'written') {
       if (toOffice) toOffice(data.files)
       else handOver(data.files, about.title, together)
@@ -106,6 +96,15 @@ export function writeFiles(
       onWritten?.(files)
     } else end({ ...about, kind: 'failed', message: data.message })
   })
+  const message: ToDispatch = {
+    kind: 'write',
+    outputs: outputs.map(({ name }) => name),
+    doc: JSON.stringify(work.doc.toJSON()),
+    parts: partsOf(work),
+    pictures: [...work.pictures.values()],
+    ...made,
+  }
+  thread.postMessage(message)
 }
 
 /** One file after the other, or all in one archive. */

@@ -37,7 +37,7 @@ export class PagesClient {
   private ended = false
   /** Counts the steps since the work was last opened in the thread. */
   private version = 0
-  /** Messages wait until the thread has said that it listens: what comes earlier would be lost. */
+  /** Messages wait until the thread has said that it listens; null since then. */
   private waiting: ToTurnover[] | null = []
   private starts = 0
   private unanswered = 0
@@ -63,7 +63,7 @@ export class PagesClient {
     thread.addEventListener('message', ({ data }) => mine() && this.hear(data))
     thread.addEventListener('error', ({ message }) => mine() && this.broken(message || 'it could not be started in this browser'))
     thread.addEventListener('messageerror', () => mine() && this.broken('a message could not be read'))
-    // One that served before says at once that it listens; a new one says so when it does.
+    // One that served before answers at once, a new one when it listens: one that never did so is not kept for another work.
     thread.postMessage({ kind: 'hello' })
     this.open()
   }

@@ -22,7 +22,7 @@ export interface WorkRecord extends Pick<Parts, SingleName> {
   words: number
   /** Bytes of text and pictures, as far as last counted. */
   size: number
-  /** Counts what was written to it. */
+  /** Counts what was written to it, from the time at which it was stored whole. */
   revision?: number
   /** The tab that may write it: what another one still wants to write is refused. */
   writer?: string

@@ -102,4 +102,3 @@ addEventListener('message', async ({ data }: MessageEvent<ToDispatch>) => {
     say({ kind: 'failed', message: (error as Error).message })
   }
 })
-say({ kind: 'ready' })

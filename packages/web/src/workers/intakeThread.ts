@@ -47,4 +47,3 @@ function read(bytes: Uint8Array): void {
 addEventListener('message', ({ data }: MessageEvent<ToIntake>) => {
   hear(data).catch((error: Error) => say({ kind: 'refused', message: error.message, readable: null }))
 })
-say({ kind: 'ready' })

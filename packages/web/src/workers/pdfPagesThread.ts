@@ -152,4 +152,3 @@ addEventListener('message', ({ data }: MessageEvent<ToPdfPages>) => {
   const work = data.kind === 'open' ? open(data.name, data.bytes) : read(data.pages)
   work.catch((error: Error) => say({ kind: 'refused', message: error.message }))
 })
-say({ kind: 'ready' })

@@ -46,7 +46,7 @@ export type ToTurnover =
   | { kind: 'search'; query: string }
   /** Asks whether the thread is there. */
   | { kind: 'ping' }
-  /** Asks one that may have served before to say that it listens. */
+  /** Asks one that may be new, or have served before, to say that it listens. */
   | { kind: 'hello' }
   /** The work was closed: the thread lets go of it. */
   | { kind: 'rest' }
@@ -106,7 +106,6 @@ export type ToDispatch = {
   width?: number
 }
 export type FromDispatch =
-  | { kind: 'ready' }
   | { kind: 'progress'; says: string; done: number; of: number }
   | { kind: 'written'; files: Dispatched[] }
   | { kind: 'failed'; message: string }
@@ -125,7 +124,6 @@ export type ToIntake =
   /** Writes a backup of everything. */
   | { kind: 'write' }
 export type FromIntake =
-  | { kind: 'ready' }
   | { kind: 'progress'; done: number; of: number }
   /** With the text of the keepsakes that came with it, empty where none did. */
   | { kind: 'read'; work: SentWork; keepsakes: string }
@@ -148,7 +146,6 @@ export interface ReadPage {
 }
 
 export type FromPdfPages =
-  | { kind: 'ready' }
   | { kind: 'opened'; count: number }
   | { kind: 'page'; page: ReadPage; done: number; of: number }
   /** `file` holds the pages that are kept, in the order asked for. */

@@ -401,5 +401,3 @@ try {
   // Without kept formulas everything is set anew: slower, and right all the same.
 }
 addEventListener('message', ({ data }: MessageEvent<ToTurnover>) => hear(data))
-// The shaper's module is awaited while this script starts; messages sent before now have no listener.
-say({ kind: 'ready' })

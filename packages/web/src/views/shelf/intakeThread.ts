@@ -15,17 +15,14 @@ export type Intake =
 
 class Thread {
   private readonly worker = newThread('intake')
-  private readonly ready: Promise<void>
   private hear: (message: FromIntake) => void = () => {}
 
   constructor() {
-    this.ready = new Promise(resolve => {
-      this.worker.addEventListener('message', ({ data }: MessageEvent<FromIntake>) => (data.kind === 'ready' ? resolve() : this.hear(data)))
-    })
+    this.worker.addEventListener('message', ({ data }: MessageEvent<FromIntake>) => this.hear(data))
   }
 
   /** The answer to a message; null where it was ended before. */
-  async ask(message: ToIntake, tell: Tell, signal?: AbortSignal): Promise<Exclude<FromIntake, { kind: 'ready' | 'progress' }> | null> {
+  async ask(message: ToIntake, tell: Tell, signal?: AbortSignal): Promise<Exclude<FromIntake, { kind: 'progress' }> | null> {
     return new Promise(resolve => {
       signal?.addEventListener('abort', () => resolve(null))
       this.worker.addEventListener('error', event =>
@@ -33,9 +30,9 @@ class Thread {
       )
       this.hear = answer => {
         if (answer.kind === 'progress') tell(answer.done, answer.of)
-        else if (answer.kind !== 'ready') resolve(answer)
+        else resolve(answer)
       }
-      void this.ready.then(() => this.worker.postMessage(message))
+      this.worker.postMessage(message)
     })
   }
 

@@ -13,15 +13,11 @@ export class PdfReader {
   private readonly thread = newThread('pdfPages')
   private hear: (message: FromPdfPages) => void = () => {}
   private fail: (error: Error) => void = () => {}
-  private readonly ready: Promise<void>
 
   constructor() {
-    this.ready = new Promise(resolve => {
-      this.thread.addEventListener('message', ({ data }: MessageEvent<FromPdfPages>) => {
-        if (data.kind === 'ready') resolve()
-        else if (data.kind === 'refused') this.fail(new Error(data.message))
-        else this.hear(data)
-      })
+    this.thread.addEventListener('message', ({ data }: MessageEvent<FromPdfPages>) => {
+      if (data.kind === 'refused') this.fail(new Error(data.message))
+      else this.hear(data)
     })
     this.thread.addEventListener('error', ({ message }) => this.fail(new Error(message || 'PDFs cannot be read in this browser.')))
   }
@@ -30,7 +26,7 @@ export class PdfReader {
     return new Promise((resolve, reject) => {
       this.fail = reject
       this.hear = answer => hear(answer, resolve)
-      void this.ready.then(() => this.thread.postMessage(message))
+      this.thread.postMessage(message)
     })
   }
 
