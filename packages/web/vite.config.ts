@@ -7,8 +7,10 @@ import { defineConfig } from 'vite'
 import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 import { mathJax } from '../../scripts/mathJax.ts'
+import { neededByBoth } from './chunks.ts'
 
 const root = path.dirname(fileURLToPath(import.meta.url))
+const threads = path.join(root, 'src/workers')
 
 const shelf = /[\\/]shelf-[^\\/]+\.(js|css)$/
 /** The server sends what lies packed beside a file to those who can unpack it. */
@@ -57,13 +59,37 @@ export default defineConfig({
     packed(shelf, null, 11),
     packed(/\.(js|css|svg|ttf|wasm|icc|webmanifest)$/, shelf, 9),
   ],
-  worker: { format: 'es', plugins: () => [mathJax()], rolldownOptions: { checks: { bundlerTimings: false } } },
+  worker: {
+    format: 'es',
+    plugins: () => [mathJax()],
+    rolldownOptions: {
+      checks: { bundlerTimings: false },
+      // What the thread that makes pages shares with others.
+      output: {
+        codeSplitting: {
+          groups: [
+            neededByBoth('formulas', 3, threads, 'turnoverThread.ts', 'formulasThread.ts'),
+            neededByBoth('books', 2, threads, 'turnoverThread.ts', 'intakeThread.ts'),
+            neededByBoth('making', 1, threads, 'turnoverThread.ts', 'dispatchThread.ts'),
+          ],
+        },
+      },
+    },
+  },
   build: {
     assetsInlineLimit: 0,
     rolldownOptions: {
       checks: { bundlerTimings: false },
-      // What the shelf needs comes in one file: twenty small ones are longer together, and each has a head of its own.
-      output: { codeSplitting: { groups: [{ name: 'shelf', tags: ['$initial'] }] } },
+      // What the shelf needs, what reads a work, and what shows it.
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'shelf', tags: ['$initial'], priority: 3 },
+            { name: 'works', test: /[\\/]src[\\/]storage[\\/]works\.ts$/, priority: 2 },
+            { name: 'work', test: /[\\/]src[\\/](app[\\/]Frame|views[\\/]galley[\\/]Galley)\.tsx$/, priority: 1 },
+          ],
+        },
+      },
     },
     target: 'es2023',
     chunkSizeWarningLimit: 5000,

@@ -2,7 +2,7 @@
 import bidiFactory from 'bidi-js'
 import fc from 'fast-check'
 import { words } from '../src/pages/setting.ts'
-import { runsLeftwards } from '../src/type/fonts.ts'
+import { runsLeftwards } from '../src/type/leftwards.ts'
 import type { Line, TextPiece } from '../src/type/line.ts'
 import { setParagraph } from '../src/type/paragraph.ts'
 import type { TextStyle } from '../src/work/parts/houseStyle.ts'

@@ -3,6 +3,7 @@ import * as hb from 'harfbuzzjs'
 import { type FaceName, faceNames } from '../work/parts/houseStyle.ts'
 import { type Families, monoFamilies, sansFamilies, textFamilies, usualFamilies } from './families.ts'
 import type { Exceptions } from './hyphenation.ts'
+import { runsLeftwards } from './leftwards.ts'
 
 /** Faces that are asked for what a face of the house style lacks, chosen by nobody. */
 export type FallbackName = keyof typeof fallbackPackages
@@ -83,10 +84,6 @@ export interface Shape {
   /** Where it may be divided, once that was asked for. */
   divisions: { language: string; exceptions: Exceptions; points: readonly HyphenPoint[] } | null
 }
-
-/** The feature of a text that is set from right to left, as OpenType calls it; shapers switch it on by themselves for such texts. */
-export const leftwards = 'rtla'
-export const runsLeftwards = (features: string): boolean => features.includes(leftwards)
 
 /** A place where a text may be divided; widths in em. */
 export interface HyphenPoint {

@@ -1,7 +1,7 @@
 /** Words that run from right to left: which those are, and where everything on their line stands (Unicode Annex 9). */
 import bidiFactory from 'bidi-js'
-import { leftwards } from './fonts.ts'
 import type { Run } from './inline.ts'
+import { leftwards } from './leftwards.ts'
 
 const bidi = bidiFactory()
 

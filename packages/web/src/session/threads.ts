@@ -1,6 +1,6 @@
 /**
  * Threads that make pages. One whose work was closed rests a while and is given to the work that is opened next: it has read its program,
- * its letters and the formulas that are kept.
+ * its letters and the formulas that are kept. So has one that was begun ahead, while what shows the work was still fetched.
  */
 
 import { newThread } from '../workers/newThread.ts'
@@ -19,13 +19,22 @@ export function takeThread(): Thread {
   return thread
 }
 
-/** Takes back one that works as it should, and has let go of its work. */
-export function keepThread(thread: Thread): void {
+function endResting(): void {
   clearTimeout(ending)
   resting?.terminate()
+  resting = null
+}
+
+/** Takes back one that works as it should, and has let go of its work. */
+export function keepThread(thread: Thread): void {
+  endResting()
   resting = thread
-  ending = setTimeout(() => {
-    resting?.terminate()
-    resting = null
-  }, restMilliseconds)
+  // One that fails while nobody hears it is not given to a work.
+  thread.addEventListener('error', () => resting === thread && endResting())
+  ending = setTimeout(endResting, restMilliseconds)
+}
+
+/** A work will be opened: what its pages need is read meanwhile. */
+export function beginAhead(): void {
+  if (!resting) keepThread(newThread('turnover') as Thread)
 }

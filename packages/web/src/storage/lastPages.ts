@@ -1,49 +1,7 @@
-/** What was last computed of a work, kept when nothing else is to be done, so that the next sitting shows it at once. */
-import { drawPage, type PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
-import type { Page } from '@steady-ledger/core/pages/page.ts'
-import type { Families } from '@steady-ledger/core/type/families.ts'
+/** What was last computed of a work, so that the next sitting shows it at once; workers/keepLastPages.ts keeps it. */
+import type { PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import type { TurnoverSummary } from '../workers/protocol.ts'
 import { database } from './database.ts'
-
-/** How long the work must rest before its pages are kept, in milliseconds, and how many are drawn at a time. */
-const rest = 2500
-const batch = 16
-
-export class LastPages {
-  private kept: readonly Page[] = []
-  private timer: ReturnType<typeof setTimeout> | undefined
-
-  constructor(private readonly work: string) {}
-
-  keepSoon(summary: TurnoverSummary, pages: readonly Page[], families: Families): void {
-    this.wait()
-    this.timer = setTimeout(() => void this.keep(summary, pages, families), rest)
-  }
-
-  /** The work is being changed: nothing is kept until it rests again. */
-  wait(): void {
-    clearTimeout(this.timer)
-    this.timer = undefined
-  }
-
-  private async keep(summary: TurnoverSummary, pages: readonly Page[], families: Families): Promise<void> {
-    const { work, timer } = this
-    try {
-      await database.lastPages.put({ work, summary })
-      const changed = pages.flatMap((page, index) => (this.kept[index] === page ? [] : [index]))
-      for (let from = 0; from < changed.length; from += batch) {
-        // What is not kept any more when an edit comes in is kept when it is computed.
-        if (this.timer !== timer) return
-        const drawings = changed.slice(from, from + batch).map(page => ({ work, page, drawing: drawPage(pages[page]!, families) }))
-        await database.lastDrawings.bulkPut(drawings)
-      }
-      await database.lastDrawings.where('[work+page]').between([work, pages.length], [work, Number.POSITIVE_INFINITY]).delete()
-      this.kept = pages
-    } catch {
-      // A full storage costs a wait at the next opening and nothing else.
-    }
-  }
-}
 
 export const lastSummary = async (work: string): Promise<TurnoverSummary | undefined> =>
   (await database.lastPages.get(work).catch(() => undefined))?.summary

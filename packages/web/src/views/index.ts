@@ -1,6 +1,7 @@
 /** The views of a work by their addresses. Each is fetched when it is first shown, or when nothing else is to be done. */
 import { later } from '../app/later.tsx'
 import { whenIdle } from '../app/whenIdle.ts'
+import { beginAhead } from '../session/threads.ts'
 
 export const frame = later(async () => (await import('../app/Frame.tsx')).Frame)
 export const help = later(async () => (await import('./help/WhatIsWhat.tsx')).WhatIsWhat)
@@ -30,6 +31,7 @@ export const openAhead = (id: string): void => void import('../storage/works.ts'
 export async function fetchFor(pathname: string): Promise<void> {
   const [, work, name = 'galley'] = /^\/work\/([^/]+)(?:\/([^/]+))?/.exec(pathname) ?? []
   if (!work) return
+  beginAhead()
   openAhead(work)
   const view = views.find(({ path }) => path.split('/')[0] === name)
   await Promise.all([frame.fetch(), view?.fetch()]).catch(() => {})
@@ -38,7 +40,10 @@ export async function fetchFor(pathname: string): Promise<void> {
 /** On the shelf, when it stands: what a work is shown by, and the one that was written last. */
 export function fetchAhead(work: string | undefined): void {
   soon(() => {
-    if (work) openAhead(work)
+    if (work) {
+      openAhead(work)
+      beginAhead()
+    }
     void Promise.all([frame.fetch(), galley.fetch()]).catch(() => {})
   })
 }

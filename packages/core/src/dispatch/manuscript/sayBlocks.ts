@@ -2,11 +2,11 @@
 
 import type { Node } from 'prosemirror-model'
 import { captionHead, keywordsLine, panelHead, proofHead, statementHead } from '../../content/captions.ts'
+import { keywordsOf } from '../../content/keywords.ts'
 import { type ListEntry, sectionEntries } from '../../content/lists/entries.ts'
 import type { Words } from '../../languages/language.ts'
 import { identityIn } from '../../numbers/occurrences.ts'
 import { isHeadRow, placeCells } from '../../pages/blocks/cells.ts'
-import { keywordsOf } from '../../pages/blocks/keywords.ts'
 import type { Turnover } from '../../turnover/turnover.ts'
 import { attributesOf, type BlockKind, isKind, kindOf, type NodeOfKind } from '../../work/kinds/index.ts'
 import { listMarkingOf, seriesRule } from '../../work/parts/scheme.ts'

@@ -5,7 +5,8 @@
  */
 import type PDFDocument from 'pdfkit'
 import type { EmbeddedFont } from 'pdfkit'
-import { type AnyFace, type Fonts, type OpenFace, runsLeftwards, type Shape } from '../../type/fonts.ts'
+import type { AnyFace, Fonts, OpenFace, Shape } from '../../type/fonts.ts'
+import { runsLeftwards } from '../../type/leftwards.ts'
 import type { TextPiece } from '../../type/line.ts'
 
 /** Two decimals are a hundredth of a point: finer than any press. */

@@ -1,4 +1,4 @@
-import { keywordsOf } from '../../pages/blocks/keywords.ts'
+import { keywordsOf } from '../../content/keywords.ts'
 import { isKind } from '../../work/kinds/index.ts'
 import { divisionCheck } from '../check.ts'
 

@@ -1,14 +1,9 @@
 import { keywordsLine } from '../../content/captions.ts'
+import { keywordsOf } from '../../content/keywords.ts'
 import { headRuns } from '../../type/inline.ts'
 import { lineBoxes, space } from '../box.ts'
 import { type BlockHandler, setWords } from '../setting.ts'
 import { pinned } from './paragraph.ts'
-
-/** Keywords with commas between, or those of the work where there are none. */
-export const keywordsOf = (own: string, ofWork: readonly string[]): readonly string[] => {
-  const listed = own.split(/\s*[,;]\s*/).filter(Boolean)
-  return listed.length ? listed : ofWork
-}
 
 /** The keywords of the work behind what they are called; nothing where it has none. */
 export const keywords: BlockHandler<'keywords'> = (node, setting) => {

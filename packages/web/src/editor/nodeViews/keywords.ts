@@ -1,4 +1,4 @@
-import { keywordsOf } from '@steady-ledger/core/pages/blocks/keywords.ts'
+import { keywordsOf } from '@steady-ledger/core/content/keywords.ts'
 import { element, type Hosts, say, type ViewMaker } from './common.ts'
 import { writtenView } from './written.ts'
 

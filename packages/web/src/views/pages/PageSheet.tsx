@@ -2,7 +2,8 @@
 
 import type { Ink, PageDrawing } from '@steady-ledger/core/pages/drawing.ts'
 import { type Families, type MonoFamily, type TextFamily, usualFamilies } from '@steady-ledger/core/type/families.ts'
-import { type AnyFace, type OwnFallback, runsLeftwards } from '@steady-ledger/core/type/fonts.ts'
+import type { AnyFace, OwnFallback } from '@steady-ledger/core/type/fonts.ts'
+import { runsLeftwards } from '@steady-ledger/core/type/leftwards.ts'
 import type { FaceName } from '@steady-ledger/core/work/parts/houseStyle.ts'
 import { type CSSProperties, memo, type ReactNode } from 'react'
 import { ownFaceName } from '../../session/ownFaces.ts'
