@@ -16,25 +16,27 @@ export default async function setUp({ projects }: FullConfig): Promise<void> {
   })
   await page.goto('/')
   await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
-  for (const work of ['demo-thesis', 'demo-paper']) {
+  /** How much stands in a table of the storage. */
+  const kept = (table: string): Promise<number> =>
+    page.evaluate(
+      table =>
+        new Promise<number>(resolve => {
+          const request = indexedDB.open('steady-ledger')
+          request.onsuccess = () => {
+            const count = request.result.transaction(table).objectStore(table).count()
+            count.onsuccess = () => resolve(count.result)
+          }
+        }),
+      table,
+    )
+  for (const [before, work] of ['demo-thesis', 'demo-paper'].entries()) {
     await page.goto(`/work/${work}/galley`)
     await inBalance(page)
+    // What was computed is kept when the work rests.
+    await expect.poll(() => kept('lastPages')).toBe(before + 1)
   }
   // Formulas are kept after the pages stand.
-  await expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          new Promise<number>(resolve => {
-            const request = indexedDB.open('steady-ledger')
-            request.onsuccess = () => {
-              const count = request.result.transaction('formulas').objectStore('formulas').count()
-              count.onsuccess = () => resolve(count.result)
-            }
-          }),
-      ),
-    )
-    .toBeGreaterThan(150)
+  await expect.poll(() => kept('formulas')).toBeGreaterThan(150)
   await page.goto('/')
   await expect(page.locator('.work-card')).toHaveCount(4)
   await takeSeed(page)

@@ -101,3 +101,26 @@ describe('a work that is read again while what was made of it is kept', () => {
     )
   })
 })
+
+describe('citations of another sitting', () => {
+  const handedOver = (engine: ReturnType<typeof newEngine>) => structuredClone(engine.citing.handOut()!)
+
+  test('are said again where they are worded from the same; where anything is other, what is right is said', () => {
+    fc.assert(
+      fc.property(wideWorks, edits, (base, names) => {
+        const before = newEngine()
+        before.run(base)
+        const kept = handedOver(before)
+        let now = base
+        for (const [name, seed] of [['', 0] as const, ...names]) {
+          if (name && name !== 'undo' && name !== 'redo') now = edited(now, name, randomFrom(seed)).work
+          const read = afresh(now)
+          const engine = newEngine()
+          engine.citing.takeIn(kept)
+          expect(everything(engine.run(read))).toEqual(everything(newEngine().run(read)))
+        }
+      }),
+      { numRuns: runs || 12 },
+    )
+  })
+})

@@ -291,3 +291,32 @@ test('the rows that a program reads say what stands in the work', () => {
     ],
   })
 })
+
+test('what was said in another sitting is said again, unformatted; a source that is other is what it is now', () => {
+  const work = citing([
+    chapter('one', 'One', p`First ${cite('b')}.${note`In a note ${cite('a', at('12'))}.`} Then ${cite('c', 'a')}.`),
+    list(),
+  ])
+  const before = newEngine()
+  before.run(work)
+  const kept = structuredClone(before.citing.handOut()!)
+  const takingIn = (now: Work): Turnover => {
+    const engine = newEngine()
+    engine.citing.takeIn(kept)
+    return engine.run(now)
+  }
+  expect(takingIn({ ...work, sources: structuredClone(work.sources) }).citations).toBe(kept.citations)
+  // The register may come back in another order.
+  expect(takingIn({ ...work, sources: Object.fromEntries(Object.entries(sources).reverse()) }).citations).toBe(kept.citations)
+  const others: Partial<Work>[] = [
+    { sources: { ...sources, b: { ...sources.b!, title: 'Another title' } } },
+    { settings: { ...work.settings, language: 'de' } },
+    { houseStyle: { ...work.houseStyle, citations: { ...work.houseStyle.citations, style: 'authorAndYear' } } },
+    citing([chapter('one', 'One', p`Only ${cite('a')}.`), list()]),
+  ]
+  for (const other of others) {
+    const { citations } = takingIn({ ...work, ...other })
+    expect(citations).not.toEqual(kept.citations)
+    expect(citations).toEqual(newEngine().run({ ...work, ...other }).citations)
+  }
+})

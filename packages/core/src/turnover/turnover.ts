@@ -117,11 +117,12 @@ export class TurnoverEngine {
   private language = ''
   private readonly flows: FlowCache = new Map()
   private readonly wordings = new WordingCache()
-  private readonly citing = new CitationEngine()
   private ledger: WorkLedger | undefined
   private pages: Page[] = []
   /** How the pages of the last turnover came about, for those who ask why. */
   private latest: Round | null = null
+  /** Takes in what citations said in another sitting. */
+  readonly citing = new CitationEngine()
   readonly fonts: Fonts
   readonly formulas: FormulaTypesetter
 

@@ -62,6 +62,8 @@ export interface StateRecord {
 export interface LastPagesRecord {
   work: string
   summary: TurnoverSummary
+  /** What its citations were worded from, and the program that did it; earlier programs kept none. */
+  cited?: { from: string; by: string }
 }
 export interface LastDrawingRecord {
   work: string

@@ -1,4 +1,5 @@
 /** Keeps what was computed of a work when nothing else is to be done, so that the next sitting shows it at once. */
+import type { KeptCitations } from '@steady-ledger/core/content/citations/citationEngine.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
 import type { Page } from '@steady-ledger/core/pages/page.ts'
 import type { Families } from '@steady-ledger/core/type/families.ts'
@@ -9,15 +10,26 @@ import type { TurnoverSummary } from './protocol.ts'
 const rest = 2500
 const batch = 16
 
+/** Which program this is: the name of its file tells all that it is made of. */
+const program = new URL(import.meta.url).pathname
+
+/** What citations said in the last sitting; null where another program worded them, or one that is being written. */
+export async function lastCitations(work: string): Promise<KeptCitations | null> {
+  const record = await database.lastPages.get(work).catch(() => undefined)
+  const citations = record?.summary.citations
+  return import.meta.env.PROD && citations && record.cited?.by === program ? { of: record.cited.from, citations } : null
+}
+
 export class LastPages {
   private kept: readonly Page[] = []
   private timer: ReturnType<typeof setTimeout> | undefined
 
   constructor(private readonly work: string) {}
 
-  keepSoon(summary: TurnoverSummary, pages: readonly Page[], families: Families): void {
+  /** `citedFrom` tells what the citations were worded from, and is asked when they are kept. */
+  keepSoon(summary: TurnoverSummary, pages: readonly Page[], families: Families, citedFrom: () => string): void {
     this.wait()
-    this.timer = setTimeout(() => void this.keep(summary, pages, families), rest)
+    this.timer = setTimeout(() => void this.keep(summary, pages, families, citedFrom()), rest)
   }
 
   /** The work is being changed: nothing is kept until it rests again. */
@@ -26,10 +38,10 @@ export class LastPages {
     this.timer = undefined
   }
 
-  private async keep(summary: TurnoverSummary, pages: readonly Page[], families: Families): Promise<void> {
+  private async keep(summary: TurnoverSummary, pages: readonly Page[], families: Families, citedFrom: string): Promise<void> {
     const { work, timer } = this
     try {
-      await database.lastPages.put({ work, summary })
+      await database.lastPages.put({ work, summary, cited: { from: citedFrom, by: program } })
       const changed = pages.flatMap((page, index) => (this.kept[index] === page ? [] : [index]))
       for (let from = 0; from < changed.length; from += batch) {
         // What is not kept any more when an edit comes in is kept when it is computed.

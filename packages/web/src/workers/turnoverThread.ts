@@ -3,6 +3,7 @@
  * turnover that an edit has overtaken; what was computed for it stays in the caches.
  */
 
+import type { KeptCitations } from '@steady-ledger/core/content/citations/citationEngine.ts'
 import type { Citations } from '@steady-ledger/core/content/citations/citations.ts'
 import { findingsOf } from '@steady-ledger/core/findings/index.ts'
 import { formulasToSet, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
@@ -25,7 +26,7 @@ import type { Step as StepType } from 'prosemirror-transform'
 import { Step } from 'prosemirror-transform'
 import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
-import { LastPages } from './keepLastPages.ts'
+import { LastPages, lastCitations } from './keepLastPages.ts'
 import { createLateTypesetter, fetchConverter, needsConverter } from './lateFormulas.ts'
 import type { FromTurnover, PictureFacts, ToTurnover, TurnoverSummary } from './protocol.ts'
 import { setFormulas } from './setFormulas.ts'
@@ -53,7 +54,15 @@ const others = new Set<FallbackName>()
 /** Everything is set in these faces from now on; what was set in others is set anew. */
 function setIn(opened: Fonts): void {
   fonts = opened
+  beginAnew()
+}
+
+/** What the citations of the work said in its last sitting. */
+let cited: KeptCitations | null = null
+
+function beginAnew(): void {
   engine = new TurnoverEngine(fonts, formulas)
+  if (cited) engine.citing.takeIn(cited)
 }
 
 /** The families that were asked for last, null where faces were a work’s own; and those of the faces that are open. */
@@ -99,6 +108,15 @@ const soon = (): void => channel.port2.postMessage(null)
 
 /** How many are at work on formulas that no cache knows, or on what has to be fetched: pages are made when they are through. */
 let settingFormulas = 0
+
+/** Citations of a work that this thread does not know say what they said last time, where that is still right. */
+async function citationsThenPages(id: string): Promise<void> {
+  const kept = await lastCitations(id)
+  if (openedId !== id) return
+  cited = kept
+  if (cited) engine.citing.takeIn(cited)
+  await formulasThenPages()
+}
 
 async function formulasThenPages(): Promise<void> {
   const wanted = work ? formulasToSet(work.doc, formulas) : []
@@ -237,7 +255,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
   }
   say({ kind: 'turnover', summary: { ...summary, citations: saidCitations === turnover.citations ? null : turnover.citations } })
   saidCitations = turnover.citations
-  lastPages?.keepSoon(summary, pages, opened)
+  lastPages?.keepSoon(summary, pages, opened, () => engine.citing.handOut()?.of ?? '')
   explain()
   if (query) search()
   tellSymbols()
@@ -298,12 +316,16 @@ async function keepFormulas(): Promise<void> {
 let openedId = ''
 let closed: Work | null = null
 
-function open(message: Extract<ToTurnover, { kind: 'open' }>): void {
+/** Whether it is another work than the one before. */
+function open(message: Extract<ToTurnover, { kind: 'open' }>): boolean {
   const pictures = new Map(message.pictures.map(picture => [picture.name, asFar(picture)]))
   epoch = message.epoch
   const read = { ...message.parts, pictures, doc: schema.nodeFromJSON(JSON.parse(message.doc)) }
   const before = openedId === message.work ? (work ?? closed) : null
-  if (!before) engine = new TurnoverEngine(fonts, formulas)
+  if (!before) {
+    cited = null
+    beginAnew()
+  }
   work = before ? sharingWith(before, read) : read
   // Files of one name may be others than they were.
   if (families && namesOwnFaces(families) && work.pictures !== before?.pictures) families = null
@@ -313,6 +335,7 @@ function open(message: Extract<ToTurnover, { kind: 'open' }>): void {
   saidCitations = null
   sent = new Map()
   lastPages = new LastPages(message.work)
+  return before === null
 }
 
 /** The next work finds what a new thread has; the same one what it left. */
@@ -351,8 +374,8 @@ function apply(steps: object[], from: number): void {
 function hear(message: ToTurnover): void {
   switch (message.kind) {
     case 'open':
-      open(message)
-      void formulasThenPages()
+      if (open(message)) void citationsThenPages(message.work)
+      else void formulasThenPages()
       break
     case 'steps':
       lastPages?.wait()

@@ -26,6 +26,24 @@ interface Asked {
   words: Words
 }
 
+/** What citations said, and everything they were worded from, as a text. */
+export interface KeptCitations {
+  of: string
+  citations: Citations
+}
+
+function textOf(scopes: readonly Scope[], listed: ReadonlySet<string>, { sources, rules, language, words }: Asked): string {
+  const cites = scopes.map(({ key, found }) => [
+    key,
+    listed.has(key),
+    found.map(({ node, id, note, holder, before }) => [id, note, holder, note && before, node.attrs.cites]),
+  ])
+  const register = Object.keys(sources)
+    .sort()
+    .map(id => [id, sources[id]])
+  return JSON.stringify([language, rules, styleFileOf(rules), words, register, cites])
+}
+
 const anchorOf = (scope: string, source: string): string => `source:${scope}:${source}`
 
 /** Holds what is kept from one turnover of a work to the next. */
@@ -33,7 +51,21 @@ export class CitationEngine {
   private style = ''
   private language = ''
   private readonly processors = new Map<string, CitationProcessor>()
-  private before: { key: readonly unknown[]; citations: Citations } | null = null
+  private before: { key: readonly unknown[]; citations: Citations; text: () => string } | null = null
+  private kept: KeptCitations | null = null
+
+  /**
+   * Takes in what citations said in another sitting, by the same program: it is said again where they are worded from the same, and nothing
+   * is formatted then. A processor begins with the first edit that changes something.
+   */
+  takeIn(kept: KeptCitations): void {
+    this.kept = kept
+  }
+
+  /** What citations say since the last turnover; null before the first. */
+  handOut(): KeptCitations | null {
+    return this.before && { of: this.before.text(), citations: this.before.citations }
+  }
 
   citations({
     doc,
@@ -56,11 +88,13 @@ export class CitationEngine {
     const key = [sources, rules, language, words, ...cites]
     // Typing changes nothing of this: citations stand in nodes that stay the same.
     if (this.before && same(this.before.key, key)) return this.before.citations
-    const citations =
-      scopes.some(({ found }) => found.length) || lists.length
-        ? this.made(scopes, listed, { sources, rules, language, words })
-        : noCitations
-    this.before = { key, citations }
+    const asked = { sources, rules, language, words }
+    const text = (): string => textOf(scopes, listed, asked)
+    const any = scopes.some(({ found }) => found.length) || lists.length > 0
+    const known = any && this.kept?.of === text() ? this.kept.citations : null
+    this.kept = null
+    const citations = known ?? (any ? this.made(scopes, listed, asked) : noCitations)
+    this.before = { key, citations, text }
     return citations
   }
 
