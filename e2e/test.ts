@@ -69,10 +69,8 @@ export const inNewPage = base.extend<object, { profile: Profile }>({
     await context.unrouteAll({ behavior: 'ignoreErrors' })
     await context.clearPermissions()
   },
-  page: async ({ context, profile }, use) => {
-    // One work is open in one page: another one would hold the storage that is put back.
-    await profile.warm?.close()
-    profile.warm = null
+  // The page that waits for the next test has nothing open: it holds nothing of the storage that is put back.
+  page: async ({ context }, use) => {
     const page = await context.newPage()
     await seeded(page)
     await use(page)

@@ -3,8 +3,10 @@ import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { installForTests, installPackages } from './install.mjs'
 
+// Two registries, side by side.
+const readers = installForTests()
 installPackages()
-installForTests()
+await readers
 rmSync('test-results', { recursive: true, force: true })
 mkdirSync('test-results', { recursive: true })
 

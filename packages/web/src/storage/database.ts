@@ -118,8 +118,8 @@ export class LedgerDatabase extends Dexie {
   dispatches!: EntityTable<DispatchRecord, 'id'>
 
   constructor() {
-    // What is said to be saved is on the disk, and not in a buffer that a power cut would empty.
-    super('steady-ledger', { chromeTransactionDurability: 'strict' })
+    // What is said to be saved is on the disk, and not in a buffer that a power cut would empty; what is shown was read from there.
+    super('steady-ledger', { chromeTransactionDurability: 'strict', cache: 'disabled' })
     this.version(1).stores({
       works: 'id, changed',
       divisions: '[work+id], work',
