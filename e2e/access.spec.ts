@@ -62,6 +62,17 @@ test('nothing runs over at 1024 pixels', async ({ page }) => {
     await atRest(page)
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024)
   }
+  // In a wide window again the panels beside the sheet have the widths of one.
+  const widths = async (): Promise<number[]> => {
+    await page.getByRole('link', { name: 'Galley', exact: true }).click()
+    await atRest(page)
+    return page.locator('[data-side-panel]').evaluateAll(panels => panels.map(panel => panel.getBoundingClientRect().width))
+  }
+  const narrow = await widths()
+  await page.getByRole('link', { name: 'Ledger', exact: true }).click()
+  await page.setViewportSize({ width: 1280, height: 800 })
+  const wide = await widths()
+  expect(wide.map((width, index) => width > narrow[index]!)).toEqual([true, true])
 })
 
 inNewPage('the policy of the server is kept: nothing is asked for from outside and nothing is refused', async ({ page }) => {

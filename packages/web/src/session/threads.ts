@@ -12,9 +12,16 @@ const restMilliseconds = 120_000
 let resting: Thread | null = null
 let ending: ReturnType<typeof setTimeout> | undefined
 
+function begin(): Thread {
+  const thread = newThread('turnover') as Thread
+  // One that fails while nobody hears it is not given to a work.
+  thread.addEventListener('error', () => resting === thread && endResting())
+  return thread
+}
+
 export function takeThread(): Thread {
   clearTimeout(ending)
-  const thread = resting ?? (newThread('turnover') as Thread)
+  const thread = resting ?? begin()
   resting = null
   return thread
 }
@@ -29,12 +36,10 @@ function endResting(): void {
 export function keepThread(thread: Thread): void {
   endResting()
   resting = thread
-  // One that fails while nobody hears it is not given to a work.
-  thread.addEventListener('error', () => resting === thread && endResting())
   ending = setTimeout(endResting, restMilliseconds)
 }
 
 /** A work will be opened: what its pages need is read meanwhile. */
 export function beginAhead(): void {
-  if (!resting) keepThread(newThread('turnover') as Thread)
+  if (!resting) keepThread(begin())
 }

@@ -51,9 +51,14 @@ type Floating =
   | { kind: 'reference' | 'citation'; at: number | null; put?: number; note?: string }
   | null
 
-const narrow = innerWidth <= 1100
-const spineLimits = { usual: narrow ? 196 : 236, least: 140, most: 420 }
-const slipLimits = { usual: narrow ? 236 : 284, least: 200, most: 480 }
+/** The panels beside the sheet: in a narrow window the usual ones leave it more room. */
+function panelLimits() {
+  const narrow = innerWidth <= 1100
+  return {
+    spine: { usual: narrow ? 196 : 236, least: 140, most: 420 },
+    slip: { usual: narrow ? 236 : 284, least: 200, most: 480 },
+  }
+}
 
 export function Galley() {
   const session = useSession()
@@ -67,6 +72,7 @@ export function Galley() {
   const [floating, setFloating] = useState<Floating>(null)
   const [view, setView] = useState<EditorView | null>(null)
   const [panels, setPanels] = useState({ spine: true, slip: true })
+  const [limits] = useState(panelLimits)
   const [turns, setTurns] = useState(() => isShown('page turns'))
   const [indexWords, setIndexWords] = useState(() => isShown('index words'))
   const marked = useView(shown => Object.keys(shown.terms).length > 0)
@@ -246,7 +252,7 @@ export function Galley() {
     <main className="h-full" aria-label="Galley">
       <SidePanels>
         {panels.spine && (
-          <SidePanel name="spine" label="Width of the spine" limits={spineLimits} side="left">
+          <SidePanel name="spine" label="Width of the spine" limits={limits.spine} side="left">
             <nav className="h-full" aria-label="Spine: the outline of the work">
               <Boundary name="The spine">
                 <Spine />
@@ -316,7 +322,7 @@ export function Galley() {
           </section>
         </MiddlePanel>
         {panels.slip && (
-          <SidePanel name="slip" label="Width of the slip" limits={slipLimits} side="right">
+          <SidePanel name="slip" label="Width of the slip" limits={limits.slip} side="right">
             <section className="h-full" aria-label="Slip: what is selected">
               <Boundary name="The slip" of={slipOf}>
                 <Slip
