@@ -2,6 +2,7 @@
 import { existsSync } from 'node:fs'
 import path from 'node:path'
 import { generateWork } from '../demo/src/generate.ts'
+import { bytesOfShelf } from '../e2e/bytesOfShelf.ts'
 import { chromiumPath as executablePath } from '../e2e/chromium.ts'
 import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
@@ -74,30 +75,6 @@ export async function openings(sittings: number): Promise<Openings | null> {
     await browser.close()
     server.close()
   }
-}
-
-/** What is asked for until the frame that shows the works, faces and all; what is fetched ahead afterwards is for other views. */
-async function bytesOfShelf(context: import('@playwright/test').BrowserContext, address: string): Promise<number> {
-  const page = await context.newPage()
-  const network = await context.newCDPSession(page)
-  await network.send('Network.clearBrowserCache')
-  await page.addInitScript(() => {
-    const look = (): void => {
-      if (document.querySelectorAll('.work-card').length > 2) Object.assign(globalThis, { drawn: performance.now() })
-      else requestAnimationFrame(look)
-    }
-    requestAnimationFrame(look)
-  })
-  await page.goto(address, { waitUntil: 'networkidle' })
-  const bytes = await page.evaluate(() => {
-    const { drawn } = globalThis as unknown as { drawn: number }
-    const loaded = [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]
-    return (loaded as PerformanceResourceTiming[])
-      .filter(({ startTime }) => startTime <= drawn)
-      .reduce((sum, { transferSize }) => sum + transferSize, 0)
-  })
-  await page.close()
-  return bytes
 }
 
 const clickToText = (page: import('@playwright/test').Page, to: string): Promise<number> =>

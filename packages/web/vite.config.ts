@@ -79,6 +79,8 @@ export default defineConfig({
   build: {
     assetsInlineLimit: 0,
     rolldownOptions: {
+      // What comes first is called by what it shows.
+      input: { shelf: path.join(root, 'index.html') },
       checks: { bundlerTimings: false },
       // What the shelf needs, what reads a work, and what shows it.
       output: {

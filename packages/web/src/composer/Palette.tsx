@@ -83,14 +83,13 @@ export const Palette = memo(function Palette({ search, inUse, onPut, onBack, onK
     return group === keepsakesGroup ? kept.map(ofKeepsake) : palette.filter(entry => entry.group === group).map(ofEntry)
   }, [asked, group, kept, inUse, onPut])
 
-  const entries = (): HTMLElement[] => [...(buttons.current?.querySelectorAll<HTMLElement>('[data-entry]') ?? [])]
   const focusOn = (index: number): void => {
     const bounded = Math.max(0, Math.min(shown.length - 1, index))
     setAt(bounded)
-    entries()[bounded]?.focus()
+    buttons.current?.querySelectorAll<HTMLElement>('[data-entry]')[bounded]?.focus()
   }
   const columns = (): number => {
-    const all = entries()
+    const all = [...(buttons.current?.querySelectorAll<HTMLElement>('[data-entry]') ?? [])]
     const tops = all.map(each => each.getBoundingClientRect().top)
     const next = tops.findIndex(top => top > tops[0]!)
     return next < 0 ? all.length : next
@@ -141,11 +140,8 @@ export const Palette = memo(function Palette({ search, inUse, onPut, onBack, onK
     const step = { ArrowRight: 1, ArrowLeft: -1, ArrowDown: columns(), ArrowUp: -columns() }[key]
     if (step) {
       done()
-      // From the one that has the focus, whatever was drawn since.
-      const from = entries().indexOf(event.target as HTMLElement)
-      const to = (from < 0 ? at : from) + step
-      if (to < 0) search.current?.focus()
-      else focusOn(to)
+      if (at + step < 0) search.current?.focus()
+      else focusOn(at + step)
     } else if (key === 'Home' || key === 'End') {
       done()
       focusOn(key === 'Home' ? 0 : shown.length - 1)

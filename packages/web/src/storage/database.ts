@@ -62,7 +62,7 @@ export interface StateRecord {
 export interface LastPagesRecord {
   work: string
   summary: TurnoverSummary
-  /** What its citations were worded from, and the program that did it; earlier programs kept none. */
+  /** What its citations were worded from, and the program that did it; absent where that is not known. */
   cited?: { from: string; by: string }
 }
 export interface LastDrawingRecord {

@@ -26,10 +26,10 @@ export class LastPages {
 
   constructor(private readonly work: string) {}
 
-  /** `citedFrom` tells what the citations were worded from, and is asked when they are kept. */
-  keepSoon(summary: TurnoverSummary, pages: readonly Page[], families: Families, citedFrom: () => string): void {
+  /** What citations say, and from what, is asked when it is kept. */
+  keepSoon(summary: TurnoverSummary, pages: readonly Page[], families: Families, cited: () => KeptCitations | null): void {
     this.wait()
-    this.timer = setTimeout(() => void this.keep(summary, pages, families, citedFrom()), rest)
+    this.timer = setTimeout(() => void this.keep(summary, pages, families, cited), rest)
   }
 
   /** The work is being changed: nothing is kept until it rests again. */
@@ -38,10 +38,18 @@ export class LastPages {
     this.timer = undefined
   }
 
-  private async keep(summary: TurnoverSummary, pages: readonly Page[], families: Families, citedFrom: string): Promise<void> {
+  private async keep(
+    summary: TurnoverSummary,
+    pages: readonly Page[],
+    families: Families,
+    cited: () => KeptCitations | null,
+  ): Promise<void> {
     const { work, timer } = this
     try {
-      await database.lastPages.put({ work, summary, cited: { from: citedFrom, by: program } })
+      const given = cited()
+      // Another turnover may have begun: what these citations were worded from is not known then.
+      const known = given !== null && given.citations === summary.citations
+      await database.lastPages.put({ work, summary, ...(known ? { cited: { from: given.of, by: program } } : {}) })
       const changed = pages.flatMap((page, index) => (this.kept[index] === page ? [] : [index]))
       for (let from = 0; from < changed.length; from += batch) {
         // What is not kept any more when an edit comes in is kept when it is computed.

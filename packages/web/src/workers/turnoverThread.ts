@@ -255,7 +255,7 @@ function finish(turnover: Turnover, milliseconds: number): void {
   }
   say({ kind: 'turnover', summary: { ...summary, citations: saidCitations === turnover.citations ? null : turnover.citations } })
   saidCitations = turnover.citations
-  lastPages?.keepSoon(summary, pages, opened, () => engine.citing.handOut()?.of ?? '')
+  lastPages?.keepSoon(summary, pages, opened, () => engine.citing.handOut())
   explain()
   if (query) search()
   tellSymbols()

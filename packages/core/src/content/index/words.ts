@@ -50,18 +50,15 @@ export function tokensOf(block: Node, language: string): readonly Token[] {
   let goesOn = -1
   for (const child of block.children) {
     if (isKind(child, 'indexMark') && at === goesOn) goesOn++
-    if (child.text !== undefined) {
-      const lower = child.text.toLocaleLowerCase(language)
+    if (child.text !== undefined)
       for (const { 0: text, index } of child.text.matchAll(wordPattern)) {
-        // Few letters are longer in lower case: where none is, each word stands in its place.
-        const word = lower.length === child.text.length ? lower.slice(index, index + text.length) : text.toLocaleLowerCase(language)
+        const word = text.toLocaleLowerCase(language)
         const last = list.at(-1)
         // A word that a mark, or a change of look, stands in is one.
         if (last && goesOn === at + index) list[list.length - 1] = joined(last, text, at + index, language)
         else list.push({ from: at + index, to: at + index + text.length, word })
         goesOn = at + index + text.length
       }
-    }
     at += child.nodeSize
   }
   tokens.set(block, { language, list })
