@@ -5,9 +5,9 @@ import tailwindcss from '@tailwindcss/vite'
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
 import { compression, defineAlgorithm } from 'vite-plugin-compression2'
-import { VitePWA } from 'vite-plugin-pwa'
 import { mathJax } from '../../scripts/mathJax.ts'
 import { neededByBoth } from './chunks.ts'
+import { withoutServer } from './withoutServer.ts'
 
 const root = path.dirname(fileURLToPath(import.meta.url))
 const threads = path.join(root, 'src/workers')
@@ -31,30 +31,7 @@ export default defineConfig({
     react(),
     tailwindcss(),
     mathJax(),
-    VitePWA({
-      // A new version waits until the author takes it: never in mid-writing.
-      registerType: 'prompt',
-      injectRegister: false,
-      manifest: {
-        name: 'Steady Ledger',
-        short_name: 'Steady Ledger',
-        description: 'Theses and papers whose numbers, references, lists and pages always agree.',
-        start_url: '/',
-        display: 'standalone',
-        background_color: '#f6f1e4',
-        theme_color: '#0f5a58',
-        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
-      },
-      workbox: {
-        globPatterns: ['**/*.{js,css,html,svg,ttf,pfb,bcmap,woff2,wasm,icc,webmanifest}'],
-        maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/steady-ledger-server/, /^\/blank-page/],
-        cleanupOutdatedCaches: true,
-        inlineWorkboxRuntime: true,
-        sourcemap: false,
-      },
-    }),
+    withoutServer(),
     // The shelf, which everybody waits for, is packed as tightly as it goes; to pack the rest so takes half a minute.
     packed(shelf, null, 11),
     packed(/\.(js|css|svg|ttf|wasm|icc|webmanifest)$/, shelf, 9),

@@ -61,5 +61,5 @@ void fetchFor(location.pathname).finally(() => {
       <RouterProvider router={router} />
     </StrictMode>,
   )
-  offerNewVersions()
+  void offerNewVersions().catch(() => {})
 })
