@@ -1,13 +1,9 @@
 /** What is kept in the browser: everything comes back, only what changed is written, and a failure leaves what was there. */
 import 'fake-indexeddb/auto'
-import { emptyParts } from '@steady-ledger/core/work/parts/index.ts'
-import { thesisStyle } from '@steady-ledger/core/work/parts/readyStyles.ts'
-import { thesisScheme } from '@steady-ledger/core/work/parts/scheme.ts'
-import { schema } from '@steady-ledger/core/work/schema.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
-import { Transform } from '@tiptap/pm/transform'
-import { div, fig, identified, p, t } from '../../../demo/src/builder.ts'
+import { div, identified } from '../../../demo/src/builder.ts'
 import type { SaveState } from '../src/storage/saver.ts'
+import { keptWork, svg, typed } from './support/keptWork.ts'
 
 // The database looks for its engine when it is loaded.
 const { database } = await import('../src/storage/database.ts')
@@ -16,38 +12,7 @@ const { removeWork } = await import('../src/storage/removal.ts')
 const { Saver, saving } = await import('../src/storage/saver.ts')
 const { keepState, statesOf, workAt } = await import('../src/storage/states.ts')
 
-const svg = (name: string) => ({
-  name,
-  type: 'image/svg+xml' as const,
-  bytes: new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 2 1"/>'),
-  width: 2,
-  height: 1,
-})
-const work = (): Work => ({
-  ...emptyParts('thesis'),
-  settings: { ...emptyParts('thesis').settings, author: 'Ilse Tolvay', keywords: ['lakes'] },
-  scheme: thesisScheme(),
-  houseStyle: thesisStyle(),
-  milestones: [],
-  doc: identified(
-    [
-      div({ role: 'titlePage', label: 'title' }, 'A lake'),
-      div({ role: 'chapter', label: 'one' }, 'One', p`words`, fig('f', { picture: 'f.svg', alternative: 'f' }, t`Depths.`)),
-      div({ role: 'chapter', label: 'two' }, 'Two', p`more words`),
-    ],
-    'w',
-  ),
-  pictures: new Map([
-    ['f.svg', svg('f.svg')],
-    ['unused.svg', svg('unused.svg')],
-  ]),
-})
-/** The work with a word at the start of the first text of a division. */
-function typed(from: Work, division: number, word: string): Work {
-  let start = 0
-  for (let i = 0; i < division; i++) start += from.doc.child(i).nodeSize
-  return { ...from, doc: new Transform(from.doc).insert(start + 2, schema.text(word)).doc }
-}
+const work = keptWork
 const writer = 'this tab'
 const saverOf = (id: string, current: Work): { saver: InstanceType<typeof Saver>; states: SaveState[] } => {
   const states: SaveState[] = []

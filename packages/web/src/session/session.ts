@@ -1,14 +1,13 @@
 /**
- * An open work. Four things have one owner each: the document, the thread that makes its pages, the saver and the pictures. The session
- * joins them: what one does, the others hear. Views show it; none of them holds a copy of the text.
+ * An open work. Each thing has one owner: the document, the thread that makes its pages, the writing, what is on record and the pictures.
+ * The session joins them: what one does, the others hear. Views show it; none of them holds a copy of the text.
  */
 
 import { type PartName, partNames, partsOf, partsOnPages, sameParts } from '@steady-ledger/core/work/parts/index.ts'
-import type { Milestone, MilestoneRecord, Receipt } from '@steady-ledger/core/work/parts/milestones.ts'
+import type { MilestoneRecord } from '@steady-ledger/core/work/parts/milestones.ts'
 import { setPart, WorkStep } from '@steady-ledger/core/work/steps/workStep.ts'
 import type { Picture, Work } from '@steady-ledger/core/work/work.ts'
 import { closeHistory, redo, undo } from '@tiptap/pm/history'
-import type { Node } from '@tiptap/pm/model'
 import { type Command, type EditorState, Selection, type Transaction } from '@tiptap/pm/state'
 import { AttrStep } from '@tiptap/pm/transform'
 import type { EditorView } from '@tiptap/pm/view'
@@ -18,55 +17,37 @@ import type { LiveNumbers } from '../editor/live.ts'
 import { opensDivision } from '../editor/oneDivision.ts'
 import { setPages } from '../editor/pageTurns.ts'
 import type { Graveyard } from '../editor/restoreTarget.ts'
-import { newId } from '../newId.ts'
 import type { WorkRecord } from '../storage/database.ts'
-import { keepStorage, reasonFor } from '../storage/health.ts'
 import { lastDrawings, lastSummary } from '../storage/lastPages.ts'
-import { Saver, type SaveState } from '../storage/saver.ts'
-import { keepState } from '../storage/states.ts'
-import { claimWork, loadWork, notePages, storeWork, tidyWork } from '../storage/works.ts'
-import { WriterLock } from '../storage/writerLock.ts'
+import { notePages } from '../storage/works.ts'
 import { notify } from '../ui/notices.ts'
 import { factsOf, type TurnoverSummary } from '../workers/protocol.ts'
 import type { Act } from './acts.ts'
 import { DocumentStore } from './documentStore.ts'
-import { changesSince, recordsNow } from './onRecord.ts'
+import { heard } from './heard.ts'
+import { type Left, OnRecord } from './onRecord.ts'
 import { PagesClient } from './pagesClient.ts'
 import { PictureStore } from './pictureStore.ts'
 import { selectionAt, showPlace } from './place.ts'
 import { keepThread, takeThread } from './threads.ts'
 import { undoChange } from './undoOf.ts'
 import { firstView, movedIn, type SessionView } from './view.ts'
+import { Writing } from './writing.ts'
 
 /** How long what only counts or repeats the text may lag behind it. */
 const quietMilliseconds = 120
-/** How long storage that did not take the name of the writer is left alone. */
-const retryMilliseconds = 3000
-
-/** Tabs on the same work tell each other what became of it. */
-type Told = 'saved' | 'gone' | 'back'
-export const channelOf = (work: string): BroadcastChannel => new BroadcastChannel(`steady-ledger ${work}`)
-
 export class Session {
   readonly id: string
   readonly use: UseBoundStore<StoreApi<SessionView>>
   private readonly document: DocumentStore
   private readonly pictures: PictureStore
   private readonly pages: PagesClient
-  private readonly lock: WriterLock
-  private readonly channel: BroadcastChannel
-  private saver: Saver
-  /** Of the record that was read last. */
-  private revision: number
+  private readonly writing: Writing
+  private readonly record: OnRecord
   private view: EditorView | null = null
   private pagesOnShelf = -1
   private later: ReturnType<typeof setTimeout> | undefined
   private ended = false
-  private beginning: Promise<void> | null = null
-  /** The document that was saved as a rescue file. */
-  private rescued: Node | null = null
-  /** What left with the last milestone of this sitting. */
-  private onRecord: { name: string; work: Work } | null = null
   /** Targets that references were given in this sitting, the latest first. */
   recentTargets: string[] = []
   /** Sources that were cited in this sitting, the latest first. */
@@ -78,51 +59,36 @@ export class Session {
 
   constructor(id: string, work: Work, { revision = 0 }: Pick<WorkRecord, 'revision'>) {
     this.id = id
-    this.revision = revision
     this.pictures = new PictureStore(work.pictures)
     this.document = new DocumentStore(work, this.pictures)
     this.use = create<SessionView>()(() => firstView(work, this.live.ledger))
-    this.saver = this.newSaver('')
-    this.channel = channelOf(id)
-    this.channel.addEventListener('message', ({ data }: MessageEvent<Told>) => void this.hearTab(data))
     this.pages = new PagesClient(takeThread, {
       contents: () => this.contents(),
       hear: message => {
-        switch (message.kind) {
-          case 'progress':
-            this.use.setState({ progress: message })
-            break
-          case 'drawn': {
-            const had = this.use.getState().drawings
-            const fresh = new Map(message.drawings.map(drawing => [drawing.index, drawing]))
-            const drawings = message.pages.flatMap(page => fresh.get(page) ?? had.get(page) ?? [])
-            this.use.setState({ drawings: new Map(drawings.map(drawing => [drawing.index, drawing])) })
-            break
-          }
-          case 'reasons':
-            this.use.setState({ reasons: { page: message.page, reasons: message.reasons } })
-            break
-          case 'indexed':
-            this.use.setState({ indexed: { term: message.term, entry: message.entry } })
-            break
-          case 'symbols':
-            this.use.setState({ symbols: message.symbols })
-            break
-          case 'without':
-            notify({ kind: 'wrong', text: message.says })
-            break
-          case 'found':
-            this.use.setState({ found: { query: message.query, matches: message.matches } })
-        }
+        if (message.kind === 'without') notify({ kind: 'wrong', text: message.says })
+        else this.use.setState(heard(message, this.use.getState()))
       },
       onTurnover: ({ summary }) => this.settle(summary, false),
       onFailure: failure => this.use.setState({ failure, progress: null, balanced: false }),
     })
-    this.lock = new WriterLock(id, {
-      begin: () => void this.beginWriting(),
-      giveUp: () => this.giveUp(),
-      lost: () => this.stopWriting(),
-      onHandOver: handOver => this.use.setState({ handOver }),
+    this.record = new OnRecord({
+      id,
+      shown: this.use,
+      live: this.live,
+      isCurrent: version => this.pages.isCurrent(version),
+      put: milestones =>
+        !this.ended && this.dispatch(setPart(this.state.tr, this.work, 'milestones', milestones).setMeta('addToHistory', false)),
+      work: () => this.work,
+    })
+    this.writing = new Writing(id, revision, {
+      shown: this.use,
+      work: () => this.work,
+      pages: () => this.use.getState().turnover?.labels.length ?? 0,
+      replace: work => this.replace(work),
+    })
+    // What may be typed follows from who writes.
+    this.use.subscribe((now, before) => {
+      if (now.role !== before.role) this.view?.setProps({ editable: () => this.writing.writes })
     })
     void this.showLastSitting()
   }
@@ -139,108 +105,54 @@ export class Session {
   get graveyard(): Graveyard {
     return this.document.graveyard
   }
-  private get writes(): boolean {
-    return this.use.getState().role === 'writer'
-  }
-
   // ── who writes ──────────────────────────────────────────────────────────
 
-  private newSaver(writer: string): Saver {
-    return new Saver(
-      this.id,
-      writer,
-      this.work,
-      save => this.onSave(save),
-      () => this.use.getState().turnover?.labels.length ?? 0,
-    )
-  }
-
-  private onSave(save: SaveState): void {
-    this.use.setState({ save, ...(save.kind === 'saved' ? { unsaved: false } : {}) })
-    if (save.kind !== 'saved') return
-    void keepStorage()
-    this.tellTabs('saved')
-    void keepState(this.id, this.work, 'hour')
-  }
-
-  private tellTabs(told: Told): void {
-    if (!this.ended) this.channel.postMessage(told)
-  }
-
-  private async hearTab(told: Told): Promise<void> {
-    if (told === 'back') {
-      if (this.writes && (await this.saver.flush())) this.use.setState({ save: { kind: 'saved', at: Date.now() } })
-    } else if (told === 'gone') {
-      if (this.writes)
-        this.use.setState({ save: { kind: 'failed', why: 'gone', message: 'This work was taken off the shelf in another tab.' } })
-    } else if (!this.writes && !this.holdsUnsaved) await this.refresh()
-  }
-
-  /** Whoever begins to write begins with what was saved last, and under a name that storage knows. */
-  private beginWriting(): Promise<void> {
-    this.beginning ??= this.claimPlace().finally(() => {
-      this.beginning = null
-    })
-    return this.beginning
-  }
-
-  private async claimPlace(): Promise<void> {
-    if (this.writes) return
-    try {
-      const record = await claimWork(this.id, this.lock.name)
-      if (!record) {
-        this.use.setState({ save: { kind: 'failed', why: 'gone', message: 'This work is not on the shelf of this browser any more.' } })
-        return
-      }
-      if ((record.revision ?? 0) !== this.revision) await this.refresh()
-    } catch (error) {
-      // Nothing can be written as long as storage does not know who writes; it is asked again.
-      this.use.setState({ role: 'opening', save: { kind: 'failed', why: 'refused', message: reasonFor(error as Error) } })
-      setTimeout(() => void (this.ended || this.save()), retryMilliseconds)
-      return
-    }
-    // The place may have been taken again meanwhile.
-    if (!this.lock.isWriting || this.ended) return
-    this.saver.end()
-    this.saver = this.newSaver(this.lock.name)
-    this.use.setState({ role: 'writer', save: { kind: 'saved', at: Date.now() } })
-    this.view?.setProps({ editable: () => true })
-    void keepState(this.id, this.work, 'hour')
-  }
-
-  private async giveUp(): Promise<boolean> {
-    this.stopWriting()
-    const kept = await this.saver.flush()
-    if (!kept) {
-      this.use.setState({ role: 'writer' })
-      this.view?.setProps({ editable: () => true })
-    }
-    return kept
-  }
-
-  private stopWriting(): void {
-    this.use.setState({ role: 'reader' })
-    this.view?.setProps({ editable: () => false })
-  }
-
   takeOver(): void {
-    this.lock.takeOver()
+    this.writing.takeOver()
   }
   /** Writes here though the other tab does not answer, or cannot save what it holds. */
   forceOver(): void {
-    this.lock.force()
+    this.writing.forceOver()
+  }
+  /** Whether this tab writes; says so where it does not. */
+  mayWrite(): boolean {
+    return this.writing.mayWrite()
+  }
+  /** Saves; whether everything is kept then. */
+  save(): Promise<boolean> {
+    return this.writing.save()
+  }
+  /** Whether something would be lost if the page went away now. */
+  get holdsUnsaved(): boolean {
+    return this.writing.holdsUnsaved
+  }
+  /** What is on the screen is in a file. */
+  wasRescued(): void {
+    this.writing.wasRescued()
+  }
+  /** A work that another tab took off the shelf stands there again, with what is on the screen here. */
+  putBack(): Promise<void> {
+    return this.writing.putBack()
+  }
+
+  /** Saves and ends; false where something could not be saved, and the session goes on. For another work a rescue file is enough. */
+  async close(forAnother: boolean): Promise<boolean> {
+    if (!(await this.writing.finish(forAnother))) return false
+    this.end()
+    return true
+  }
+
+  /** Ends without saving. */
+  end(): void {
+    this.ended = true
+    this.writing.end()
+    const thread = this.pages.end()
+    if (thread) keepThread(thread)
+    this.pictures.end()
   }
 
   /** Takes over what another tab saved. */
-  private async refresh(): Promise<void> {
-    if (this.holdsUnsaved) {
-      // Another tab was let write over it; what stands here is not lost for that.
-      await keepState(this.id, this.work, 'restore', 'what one tab had not saved')
-      notify({ kind: 'news', text: 'What this tab had not saved stands among the earlier states of the work.' })
-    }
-    const { record, work } = await loadWork(this.id)
-    this.use.setState({ unsaved: false })
-    this.revision = record.revision ?? 0
+  private replace(work: Work): void {
     this.pictures.replace(work.pictures)
     if (!this.document.replace(work)) return
     this.pages.open()
@@ -252,7 +164,7 @@ export class Session {
 
   attach(view: EditorView): void {
     this.view = view
-    view.setProps({ editable: () => this.writes })
+    view.setProps({ editable: () => this.writing.writes })
   }
   detach(view: EditorView): void {
     if (this.view === view) this.view = null
@@ -271,33 +183,14 @@ export class Session {
       const owed = steps.filter(step => !(step instanceof WorkStep && step.part === 'milestones'))
       if (owed.length) this.pages.steps(owed.map(step => step.toJSON()))
       // Said once and not at every key.
-      const { balanced, unsaved } = this.use.getState()
-      if ((balanced && owed.length) || !unsaved) this.use.setState({ balanced: balanced && !owed.length, unsaved: true })
-      this.saver.changed(this.work)
+      if (owed.length && this.use.getState().balanced) this.use.setState({ balanced: false })
+      this.writing.changed()
     }
     this.view?.updateState(this.state)
     for (const follow of this.followers) follow()
     // What was set in a field is shown in it at once.
     this.publish(changed, changed && steps.every(step => step instanceof AttrStep))
     return changed || !tr.docChanged
-  }
-
-  /** Whether this tab writes; says so where it does not. */
-  mayWrite(): boolean {
-    if (!this.writes) this.sayWhyNot()
-    return this.writes
-  }
-
-  private sayWhyNot(): void {
-    const { role } = this.use.getState()
-    notify({
-      kind: 'wrong',
-      text:
-        role === 'reader'
-          ? 'This tab reads along, so nothing was changed: another tab writes the work.'
-          : 'The work is still being opened.',
-      ...(role === 'reader' ? { action: { says: 'Write here', run: () => this.takeOver() } } : {}),
-    })
   }
 
   /** Changes what stands beside the text, as one step that can be undone. */
@@ -362,7 +255,7 @@ export class Session {
 
   /** Keeps a picture; throws where storage does not take it, and nothing is changed then. */
   async addPicture(picture: Picture): Promise<void> {
-    await this.saver.addPicture(picture)
+    await this.writing.addPicture(picture)
     this.pictures.add(picture)
     this.pages.picture(factsOf(picture))
     this.live.push()
@@ -433,9 +326,9 @@ export class Session {
       fromLastSitting,
       ...(fromLastSitting ? {} : { progress: null, failure: '' }),
     })
-    if (this.use.getState().since) this.compareSince()
+    if (this.use.getState().since) this.record.compare()
     if (renumbered) this.showDocument()
-    if (labels.length !== this.pagesOnShelf && this.writes) {
+    if (labels.length !== this.pagesOnShelf && this.writing.writes) {
       this.pagesOnShelf = labels.length
       void notePages(this.id, labels.length)
     }
@@ -453,96 +346,19 @@ export class Session {
 
   /** Every number and page as they are; null while the pages of this text are not made yet. */
   records(): MilestoneRecord[] | null {
-    const { turnover, balanced } = this.use.getState()
-    if (!turnover || !balanced || !this.pages.isCurrent(turnover.version)) return null
-    return recordsNow(this.work, this.live)
+    return this.record.now()
   }
-
   /** Shows in galley and ledger what changed since a milestone, or no longer. */
   showSince(id: string): void {
-    this.use.setState({ since: id })
-    this.compareSince()
-    this.live.push()
+    this.record.showSince(id)
   }
-
-  private compareSince(): void {
-    const changes = changesSince(this.work, this.use.getState().since, () => this.records())
-    if (!changes) return
-    this.live.changes = changes
-    this.use.setState({ changes })
+  /** Puts the numbers and pages on record as they are, or as they were in what left. Undo leaves records alone: what is on the books stays. */
+  takeMilestone(name: string, left: Left | null = null): boolean {
+    return this.record.take(name, left)
   }
-
-  /** Puts the numbers and pages as they are on record. Undo leaves records alone: what was on the books stays there. */
-  /**
-   * For what left the house: the numbers and the work as they were when it was made, whatever was typed since, and the office’s receipt.
-   */
-  takeMilestone(name: string, left: { records: MilestoneRecord[] | null; work: Work; receipt?: Receipt } | null = null): boolean {
-    const { records, work, receipt } = left ?? { records: this.records(), work: this.work }
-    if (!records || this.ended) return false
-    const milestone: Milestone = { id: newId(), name, taken: new Date().toISOString(), records, ...(receipt ? { receipt } : {}) }
-    const tr = setPart(this.state.tr, this.work, 'milestones', [...this.work.milestones, milestone])
-    if (!this.dispatch(tr.setMeta('addToHistory', false))) return false
-    void keepState(this.id, { ...work, milestones: this.work.milestones }, 'milestone', name)
-    this.onRecord = left && { name, work }
-    return true
-  }
-
   /** Whether the last milestone of this sitting has this name and was taken of the same work. */
   isOnRecord(name: string, work: Work): boolean {
-    const last = this.onRecord
-    if (last?.name !== name) return false
-    // What is on record itself changes nothing of what is written.
-    return (Object.keys(work) as (keyof Work)[]).every(part => part === 'milestones' || work[part] === last.work[part])
-  }
-
-  // ── keeping ─────────────────────────────────────────────────────────────
-
-  /** Saves; whether everything is kept then. */
-  async save(): Promise<boolean> {
-    // A place that was given but could not be taken is asked for again.
-    if (this.use.getState().role === 'opening' && this.lock.isWriting) await this.beginWriting()
-    return this.writes ? this.saver.flush() : !this.holdsUnsaved
-  }
-
-  /** Whether something would be lost if the page went away now. */
-  get holdsUnsaved(): boolean {
-    return this.use.getState().unsaved && this.rescued !== this.state.doc
-  }
-
-  /** What is on the screen is in a file. */
-  wasRescued(): void {
-    this.rescued = this.state.doc
-  }
-
-  /** A work that another tab took off the shelf stands there again, with what is on the screen here. */
-  async putBack(): Promise<void> {
-    await storeWork(this.id, this.work, { writer: this.lock.name, pages: Math.max(0, this.pagesOnShelf) })
-    this.saver.end()
-    this.saver = this.newSaver(this.lock.name)
-    const role = this.lock.isWriting ? 'writer' : this.use.getState().role
-    this.use.setState({ role, save: { kind: 'saved', at: Date.now() }, unsaved: false })
-    this.view?.setProps({ editable: () => this.writes })
-  }
-
-  /** Saves and ends; false where something could not be saved, and the session goes on. For another work a rescue file is enough. */
-  async close(forAnother: boolean): Promise<boolean> {
-    const kept = this.writes ? await this.saver.flush() : !this.use.getState().unsaved
-    if (!kept && (this.holdsUnsaved || !forAnother)) return false
-    // With this sitting its history ends: pictures that only an undo could have brought back are let go.
-    if (this.writes) await tidyWork(this.id, this.work).catch(() => {})
-    this.end()
-    return true
-  }
-
-  /** Ends without saving. */
-  end(): void {
-    this.ended = true
-    this.saver.end()
-    this.lock.release()
-    this.channel.close()
-    const thread = this.pages.end()
-    if (thread) keepThread(thread)
-    this.pictures.end()
+    return this.record.has(name, work)
   }
 
   // ── what views show ─────────────────────────────────────────────────────

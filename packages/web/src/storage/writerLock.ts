@@ -34,8 +34,7 @@ export interface LockHost {
 }
 
 /** Until a writer that does not answer is said to be silent, and one that answered and does not get done with saving, in milliseconds. */
-const silence = 4000
-const savingTakes = 15_000
+export const patience = { silent: 4000, saving: 15_000 }
 
 export class WriterLock {
   /** Who this tab is, among those that have the work open, and in the records that it writes. */
@@ -78,7 +77,7 @@ export class WriterLock {
     }
     this.say('asked')
     this.channel.postMessage({ kind: 'ask', from: this.name } satisfies Message)
-    this.timer = setTimeout(() => this.say('silent'), silence)
+    this.timer = setTimeout(() => this.say('silent'), patience.silent)
   }
 
   /** Takes the place of a tab that does not answer, or cannot save: the author has decided so. */
@@ -112,7 +111,7 @@ export class WriterLock {
     if (message.to !== this.name) return
     if (message.kind === 'heard') {
       this.say('asked')
-      this.timer = setTimeout(() => this.say('silent'), savingTakes)
+      this.timer = setTimeout(() => this.say('silent'), patience.saving)
     } else if (message.kind === 'kept') this.say('refused')
     else {
       this.say(null)
