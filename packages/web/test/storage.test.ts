@@ -52,6 +52,14 @@ test('two works with divisions of the same ids do not touch each other', async (
 })
 
 describe('saving', () => {
+  const { retry } = saving
+  beforeAll(() => {
+    saving.retry = 100
+  })
+  afterAll(() => {
+    saving.retry = retry
+  })
+
   test('writes the divisions that changed and no others, within half a second, and says so', async () => {
     const stored = work()
     await storeWork('a', stored, { writer })
