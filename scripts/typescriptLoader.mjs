@@ -10,7 +10,11 @@ export async function load(url, context, nextLoad) {
     filename,
     swcrc: false,
     sourceMaps: 'inline',
-    jsc: { parser: { syntax: 'typescript', tsx: filename.endsWith('x') }, target: 'es2022' },
+    jsc: {
+      parser: { syntax: 'typescript', tsx: filename.endsWith('x') },
+      target: 'es2022',
+      transform: { react: { runtime: 'automatic' } },
+    },
     module: { type: 'es6' },
   })
   return { format: 'module', source: code, shortCircuit: true }

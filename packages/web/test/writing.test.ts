@@ -1,10 +1,11 @@
 /** Tabs on one work: who writes, what is handed over with it, and what becomes of words where something fails. */
-import 'fake-indexeddb/auto'
+import './support/browser.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import type { SessionView } from '../src/session/view.ts'
 import type { WritingHost } from '../src/session/writing.ts'
 import { useNotices } from '../src/ui/notices.ts'
-import { FakeLocks } from './support/fakeLocks.ts'
+import { inBrowser, until } from './support/browser.ts'
+import type { FakeLocks } from './support/fakeLocks.ts'
 import { keptWork, typed } from './support/keptWork.ts'
 
 // The database looks for its engine when it is loaded.
@@ -65,14 +66,6 @@ const open = async (): Promise<Tab> => {
   tab.current = work
   return tab
 }
-/** Waits until something holds; what never does fails with what it is instead. */
-async function until<Value>(look: () => Value | Promise<Value>, wanted: Value): Promise<void> {
-  for (let tries = 0; tries < 200; tries++) {
-    if ((await look()) === wanted) return
-    await new Promise(resolve => setTimeout(resolve, 10))
-  }
-  expect(await look()).toBe(wanted)
-}
 const becomes = (tab: Tab, what: 'role' | 'save' | 'says' | 'handOver', wanted: string): Promise<void> =>
   until(() => tab[what] as string, wanted)
 const kept = async (): Promise<string> => (await loadWork('w')).work.doc.child(1).firstChild!.textContent
@@ -81,11 +74,9 @@ const refuse = (): void =>
     .spyOn(database.divisions, 'bulkPut')
     .mockImplementation((() => Promise.reject(new DOMException('full', 'QuotaExceededError'))) as never)
 
-const browser = globalThis as { navigator?: unknown }
-const before = browser.navigator
+inBrowser()
 beforeEach(async () => {
   tabs = []
-  Object.defineProperty(globalThis, 'navigator', { value: { locks: new FakeLocks() }, configurable: true })
   useNotices.setState({ shown: [] })
   await Promise.all(database.tables.map(table => table.clear()))
   await storeWork('w', keptWork())
@@ -94,7 +85,6 @@ afterEach(() => {
   jest.restoreAllMocks()
   for (const { writing } of tabs) writing.end()
 })
-afterAll(() => Object.defineProperty(globalThis, 'navigator', { value: before, configurable: true }))
 
 test('the only tab writes, under a name that storage knows, and says when it is kept', async () => {
   const tab = await open()

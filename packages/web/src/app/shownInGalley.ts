@@ -14,4 +14,5 @@ export function show(what: ShownInGalley, shown: boolean): void {
   if (what === 'page turns') document.documentElement.dataset.turns = shown ? 'shown' : 'hidden'
 }
 
-show('page turns', isShown('page turns'))
+/** Lets the page look as it is remembered. */
+export const showAsRemembered = (): void => show('page turns', isShown('page turns'))

@@ -20,9 +20,9 @@ export function selectionAt(doc: Node, id: string): Selection | null {
 }
 
 /** Scrolls it into sight: a division by its title, anything else to the middle. */
-export function showPlace(view: EditorView | null, doc: Node, id: string): void {
+export function showPlace(view: EditorView, doc: Node, id: string): void {
   const at = findBlock(doc, id)
-  const dom = view?.nodeDOM(at)
+  const dom = view.nodeDOM(at)
   const shown = dom instanceof HTMLElement ? dom : dom?.parentElement
   const isDivision = doc.nodeAt(at)?.type.name === 'division'
   ;(isDivision ? (shown?.querySelector('.heading') ?? shown) : shown)?.scrollIntoView({ block: isDivision ? 'start' : 'center' })

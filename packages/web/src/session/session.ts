@@ -26,19 +26,25 @@ import type { Act } from './acts.ts'
 import { DocumentStore } from './documentStore.ts'
 import { heard } from './heard.ts'
 import { type Left, OnRecord } from './onRecord.ts'
-import { PagesClient } from './pagesClient.ts'
+import { PagesClient, type Thread } from './pagesClient.ts'
 import { PictureStore } from './pictureStore.ts'
 import { selectionAt, showPlace } from './place.ts'
-import { keepThread, takeThread } from './threads.ts'
 import { undoChange } from './undoOf.ts'
 import { firstView, movedIn, type SessionView } from './view.ts'
 import { Writing } from './writing.ts'
 
 /** How long what only counts or repeats the text may lag behind it. */
 const quietMilliseconds = 120
+/** Where threads that make pages come from, and where one goes that has nothing to do. */
+export interface Threads {
+  take(): Thread
+  keep(thread: Thread): void
+}
+
 export class Session {
   readonly id: string
   readonly use: UseBoundStore<StoreApi<SessionView>>
+  private readonly threads: Threads
   private readonly document: DocumentStore
   private readonly pictures: PictureStore
   private readonly pages: PagesClient
@@ -57,12 +63,13 @@ export class Session {
   /** What needs more than the editor, as the galley does it while it is shown. */
   acts: Partial<Record<Act, () => void>> = {}
 
-  constructor(id: string, work: Work, { revision = 0 }: Pick<WorkRecord, 'revision'>) {
+  constructor(id: string, work: Work, { revision = 0 }: Pick<WorkRecord, 'revision'>, threads: Threads) {
     this.id = id
+    this.threads = threads
     this.pictures = new PictureStore(work.pictures)
     this.document = new DocumentStore(work, this.pictures)
     this.use = create<SessionView>()(() => firstView(work, this.live.ledger))
-    this.pages = new PagesClient(takeThread, {
+    this.pages = new PagesClient(() => threads.take(), {
       contents: () => this.contents(),
       hear: message => {
         if (message.kind === 'without') notify({ kind: 'wrong', text: message.says })
@@ -147,7 +154,7 @@ export class Session {
     this.ended = true
     this.writing.end()
     const thread = this.pages.end()
-    if (thread) keepThread(thread)
+    if (thread) this.threads.keep(thread)
     this.pictures.end()
   }
 
@@ -247,7 +254,7 @@ export class Session {
     if (!selection) return false
     this.dispatch(this.state.tr.setSelection(selection).setMeta(opensDivision, true))
     if (focus) this.view?.focus()
-    showPlace(this.view, this.state.doc, id)
+    if (this.view) showPlace(this.view, this.state.doc, id)
     return true
   }
 

@@ -6,6 +6,7 @@ import { loadToOpen, StorageError } from '../storage/works.ts'
 import { isWriting } from './jobState.ts'
 import { openNow, setOpen } from './openNow.ts'
 import { Session } from './session.ts'
+import { threads } from './threads.ts'
 
 let opening: { id: string; session: Promise<Session> } | null = null
 /** The session that is open, for those that cannot wait. */
@@ -37,7 +38,7 @@ async function make(id: string): Promise<Session> {
   } catch (error) {
     throw new StorageError(reasonFor(error as Error))
   }
-  const session = new Session(id, loaded.work, loaded.record)
+  const session = new Session(id, loaded.work, loaded.record, threads)
   current = session
   setOpen({
     id,

@@ -6,8 +6,4 @@ import { newThread } from '../workers/newThread.ts'
 import type { Thread } from './pagesClient.ts'
 import { RestingThread } from './restingThread.ts'
 
-const resting = new RestingThread(() => newThread('turnover') as Thread)
-
-export const takeThread = (): Thread => resting.take()
-export const keepThread = (thread: Thread): void => resting.keep(thread)
-export const beginAhead = (): void => resting.beginAhead()
+export const threads = new RestingThread(() => newThread('turnover') as Thread)

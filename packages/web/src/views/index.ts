@@ -1,7 +1,7 @@
 /** The views of a work by their addresses. Each is fetched when it is first shown, or when nothing else is to be done. */
 import { later } from '../app/later.tsx'
 import { whenIdle } from '../app/whenIdle.ts'
-import { beginAhead } from '../session/threads.ts'
+import { threads } from '../session/threads.ts'
 
 export const frame = later(async () => (await import('../app/Frame.tsx')).Frame)
 export const help = later(async () => (await import('./help/WhatIsWhat.tsx')).WhatIsWhat)
@@ -31,7 +31,7 @@ export const openAhead = (id: string): void => void import('../storage/works.ts'
 export async function fetchFor(pathname: string): Promise<void> {
   const [, work, name = 'galley'] = /^\/work\/([^/]+)(?:\/([^/]+))?/.exec(pathname) ?? []
   if (!work) return
-  beginAhead()
+  threads.beginAhead()
   openAhead(work)
   const view = views.find(({ path }) => path.split('/')[0] === name)
   await Promise.all([frame.fetch(), view?.fetch()]).catch(() => {})
@@ -42,7 +42,7 @@ export function fetchAhead(work: string | undefined): void {
   soon(() => {
     if (work) {
       openAhead(work)
-      beginAhead()
+      threads.beginAhead()
     }
     void Promise.all([frame.fetch(), galley.fetch()]).catch(() => {})
   })

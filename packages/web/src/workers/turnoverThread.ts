@@ -5,13 +5,10 @@
 
 import type { KeptCitations } from '@steady-ledger/core/content/citations/citationEngine.ts'
 import type { Citations } from '@steady-ledger/core/content/citations/citations.ts'
-import { findingsOf } from '@steady-ledger/core/findings/index.ts'
 import { formulasToSet, worthHelp } from '@steady-ledger/core/formulas/setAhead.ts'
 import { drawPage } from '@steady-ledger/core/pages/drawing.ts'
 import type { Page } from '@steady-ledger/core/pages/page.ts'
 import { searchPages } from '@steady-ledger/core/pages/search.ts'
-import { nearbyReferences } from '@steady-ledger/core/turnover/facts/nearness.ts'
-import { noteNumbersOf, notesCountByPage } from '@steady-ledger/core/turnover/facts/noteNumbers.ts'
 import { type Turnover, TurnoverEngine, type TurnoverProgress } from '@steady-ledger/core/turnover/turnover.ts'
 import { type Families, usualFamilies } from '@steady-ledger/core/type/families.ts'
 import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
@@ -28,8 +25,9 @@ import { database } from '../storage/database.ts'
 import { fetchFonts } from './fonts.ts'
 import { LastPages, lastCitations } from './keepLastPages.ts'
 import { createLateTypesetter, fetchConverter, needsConverter } from './lateFormulas.ts'
-import type { FromTurnover, PictureFacts, ToTurnover, TurnoverSummary } from './protocol.ts'
+import type { FromTurnover, PictureFacts, ToTurnover } from './protocol.ts'
 import { setFormulas } from './setFormulas.ts'
+import { summaryOf } from './summaryOf.ts'
 
 const sliceMilliseconds = 12
 /** How long typing must rest before pages are made up, and how long they wait at the most. */
@@ -239,23 +237,10 @@ function finish(turnover: Turnover, milliseconds: number): void {
   latest = turnover
   // The pages in sight come first; what is to be said about all of them follows.
   draw()
-  const { pages, pageIndexOf, rounds, settled } = turnover
-  const summary: TurnoverSummary = {
-    version,
-    labels: pages.map(page => page.label),
-    pageOf: pageIndexOf,
-    rounds,
-    settled,
-    findings: findingsOf(turnover),
-    nearby: nearbyReferences(turnover.work.doc).map(({ occurrence }) => turnover.referencePages.get(occurrence) ?? -1),
-    noteNumbers: notesCountByPage(work!.scheme) ? noteNumbersOf(turnover.ledger) : null,
-    markPages: turnover.markPages,
-    citations: turnover.citations,
-    milliseconds,
-  }
+  const summary = summaryOf(turnover, version, milliseconds)
   say({ kind: 'turnover', summary: { ...summary, citations: saidCitations === turnover.citations ? null : turnover.citations } })
   saidCitations = turnover.citations
-  lastPages?.keepSoon(summary, pages, opened, () => engine.citing.handOut())
+  lastPages?.keepSoon(summary, turnover.pages, opened, () => engine.citing.handOut())
   explain()
   if (query) search()
   tellSymbols()

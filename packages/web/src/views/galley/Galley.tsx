@@ -7,7 +7,7 @@ import { createPortal, flushSync } from 'react-dom'
 import { useLocation, useNavigate, useParams } from 'react-router'
 import { Boundary } from '../../app/Boundary.tsx'
 import { FootPlace } from '../../app/footPlace.ts'
-import { isShown, show } from '../../app/shownInGalley.ts'
+import { isShown, show, showAsRemembered } from '../../app/shownInGalley.ts'
 import { Composer, type OpensAt } from '../../composer/Composer.tsx'
 import { plainTextOf, withFormulas } from '../../composer/clipboard.ts'
 import { formulaBeside } from '../../editor/formulaPlaces.ts'
@@ -50,6 +50,8 @@ type Floating =
   /** `put` is where it goes in a note, which is opened again then. */
   | { kind: 'reference' | 'citation'; at: number | null; put?: number; note?: string }
   | null
+
+showAsRemembered()
 
 /** The panels beside the sheet: in a narrow window the usual ones leave it more room. */
 function panelLimits() {
