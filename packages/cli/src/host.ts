@@ -20,11 +20,11 @@ export function readFonts(families?: Families): FontFiles {
 export const readDrawingProgram = async (): Promise<Uint8Array> =>
   new Uint8Array(readFileSync(require.resolve('@resvg/resvg-wasm/index_bg.wasm')))
 
-let mathFace: Uint8Array | null = null
+let mathFace: Promise<MathFaceParts> | null = null
 
-/** The face of formulas, and the program that cuts it to the signs of a work. */
-export async function readMathFace(): Promise<MathFaceParts> {
-  const { instance } = await WebAssembly.instantiate(readFileSync(require.resolve('harfbuzzjs/dist/harfbuzz-subset.wasm')))
-  mathFace ??= new Uint8Array(readFileSync(require.resolve('@fontsource/stix-two-math/files/stix-two-math-latin-400-normal.woff2')))
-  return { face: mathFace, subsetter: instance.exports as unknown as Subsetter }
-}
+/** The face of formulas, and the program that cuts it to the signs of a work. To begin that takes longer than what it does. */
+export const readMathFace = (): Promise<MathFaceParts> =>
+  (mathFace ??= WebAssembly.instantiate(readFileSync(require.resolve('harfbuzzjs/dist/harfbuzz-subset.wasm'))).then(({ instance }) => ({
+    face: new Uint8Array(readFileSync(require.resolve('@fontsource/stix-two-math/files/stix-two-math-latin-400-normal.woff2'))),
+    subsetter: instance.exports as unknown as Subsetter,
+  })))

@@ -22,3 +22,15 @@ test('each face has a cut of its own', async () => {
   expect(packedFace(fonts.serifItalic.bytes, signs('lake'), subsetter)).not.toEqual(upright)
   expect(await cut('lake')).toBe(upright)
 })
+
+test('one program cuts as many faces as are asked for, each as if it were the first, in the memory that it has', async () => {
+  const first = await cut('sill')
+  const { subsetter } = await readMathFace()
+  const room = subsetter.memory.buffer.byteLength
+  const faces = [fonts.serif, fonts.serifItalic, fonts.serifBold, fonts.mono]
+  for (let round = 0; round < 40; round++)
+    packedFace(faces[round % 4]!.bytes, signs(`sill ${String.fromCodePoint(0x61 + (round % 26))}`), subsetter)
+  expect(await cut('sill')).toEqual(first)
+  // Four faces of some hundred kilobytes: kept forty times they would be many megabytes.
+  expect(subsetter.memory.buffer.byteLength - room).toBeLessThan(4 * 1024 * 1024)
+})

@@ -67,7 +67,7 @@ async function fetched(address: string, what: string): Promise<Uint8Array> {
   return new Uint8Array(await answer.arrayBuffer())
 }
 const drawingProgram = (): Promise<Uint8Array> => fetched(drawingUrl, 'The program that draws pictures')
-async function mathFace(): Promise<MathFaceParts> {
+async function fetchMathFace(): Promise<MathFaceParts> {
   const [face, program] = await Promise.all([
     fetched(mathFaceUrl, 'The face of the formulas'),
     fetched(subsetterUrl, 'The program that cuts faces'),
@@ -75,6 +75,13 @@ async function mathFace(): Promise<MathFaceParts> {
   const { instance } = await WebAssembly.instantiate(program as Uint8Array<ArrayBuffer>)
   return { face, subsetter: instance.exports as unknown as Subsetter }
 }
+let mathFaceParts: Promise<MathFaceParts> | null = null
+/** Once for all outputs; what could not be fetched is asked for again. */
+const mathFace = (): Promise<MathFaceParts> =>
+  (mathFaceParts ??= fetchMathFace().catch(error => {
+    mathFaceParts = null
+    throw error
+  }))
 
 async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {
   const formulas = createLateTypesetter()

@@ -6,9 +6,13 @@ export interface Subsetter {
   memory: { buffer: ArrayBuffer }
   _initialize?(): void
   malloc(length: number): number
+  free(at: number): void
   hb_blob_create(data: number, length: number, mode: number, user: number, destroy: number): number
+  hb_blob_destroy(blob: number): void
   hb_face_create(blob: number, index: number): number
+  hb_face_destroy(face: number): void
   hb_subset_input_create_or_fail(): number
+  hb_subset_input_destroy(input: number): void
   hb_subset_input_unicode_set(input: number): number
   hb_set_add(set: number, code: number): void
   hb_subset_or_fail(face: number, input: number): number
@@ -26,16 +30,26 @@ function cutFace(whole: Uint8Array, codes: ReadonlySet<number>, hb: Subsetter): 
   begun.add(hb)
   const at = hb.malloc(whole.length)
   new Uint8Array(hb.memory.buffer).set(whole, at)
-  const face = hb.hb_face_create(hb.hb_blob_create(at, whole.length, 2, 0, 0), 0)
+  const content = hb.hb_blob_create(at, whole.length, 2, 0, 0)
+  const face = hb.hb_face_create(content, 0)
   const input = hb.hb_subset_input_create_or_fail()
   const set = hb.hb_subset_input_unicode_set(input)
   for (const code of codes) hb.hb_set_add(set, code)
   const made = hb.hb_subset_or_fail(face, input)
-  if (!made) throw new Error('A face could not be cut to the signs of the work.')
-  const blob = hb.hb_face_reference_blob(made)
-  const data = hb.hb_blob_get_data(blob, 0)
-  // All of it is gone with the instance.
-  return new Uint8Array(hb.memory.buffer, data, hb.hb_blob_get_length(blob)).slice()
+  try {
+    if (!made) throw new Error('A face could not be cut to the signs of the work.')
+    const blob = hb.hb_face_reference_blob(made)
+    const data = hb.hb_blob_get_data(blob, 0)
+    const cut = new Uint8Array(hb.memory.buffer, data, hb.hb_blob_get_length(blob)).slice()
+    hb.hb_blob_destroy(blob)
+    return cut
+  } finally {
+    if (made) hb.hb_face_destroy(made)
+    hb.hb_subset_input_destroy(input)
+    hb.hb_face_destroy(face)
+    hb.hb_blob_destroy(content)
+    hb.free(at)
+  }
 }
 
 /** A face packed table by table (WOFF File Format 1.0, W3C 2012): 44 bytes of head, 20 a table, tables at multiples of four. */

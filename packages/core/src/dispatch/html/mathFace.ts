@@ -7,7 +7,7 @@ import type { Manuscript } from '../manuscript/manuscript.ts'
 import { visitSaid } from '../manuscript/within.ts'
 import { packedFace, type Subsetter } from './cutFace.ts'
 
-/** What the host reads for it: the face, as WOFF 2.0, and the program that cuts it (harfbuzzjs/dist/harfbuzz-subset.wasm), begun anew. */
+/** What the host reads for it: the face, as WOFF 2.0, and the program that cuts it (harfbuzzjs/dist/harfbuzz-subset.wasm); best once for all outputs. */
 export interface MathFaceParts {
   face: Uint8Array
   subsetter: Subsetter
