@@ -7,11 +7,11 @@ import type { Turnover } from '../src/turnover/turnover.ts'
 import { newTerm } from '../src/work/registers/terms.ts'
 import { type Node, schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
-import { named } from './support/markup.ts'
 import { type OfficeField, readOffice, wrongFields } from './support/readOffice.ts'
 import { readOpenText } from './support/readOpenText.ts'
 import { written } from './support/readOutputs.ts'
 import { chapter, demoTurnover, newEngine, workOf } from './support/work.ts'
+import { named, type XmlElement } from './support/xmlTree.ts'
 
 describe.each(Object.keys(demoWorks) as (keyof typeof demoWorks)[])('%s', name => {
   let turnover: Turnover
@@ -58,7 +58,7 @@ test('a figure that is put in moves the numbers behind it as ours would', async 
   // The reader of the text copies the caption of the first figure behind it, and updates the fields.
   const changed = readOffice(before!, document => {
     const caption = named(document, 'w:p').find(each => each.textContent.endsWith('One'))!
-    const copy = caption.cloneNode(true) as Element
+    const copy = caption.copy()
     for (const mark of [...named(copy, 'w:bookmarkStart'), ...named(copy, 'w:bookmarkEnd')]) mark.remove()
     caption.after(copy)
   })
@@ -68,7 +68,7 @@ test('a figure that is put in moves the numbers behind it as ours would', async 
   // A chapter that is put in moves what stands in those behind it.
   const moved = readOffice(before!, document => {
     const chapters = named(document, 'w:p').filter(each => named(each, 'w:pStyle')[0]?.getAttribute('w:val') === 'Heading1')
-    const copy = chapters[0]!.cloneNode(true) as Element
+    const copy = chapters[0]!.copy()
     for (const mark of [...named(copy, 'w:bookmarkStart'), ...named(copy, 'w:bookmarkEnd')]) mark.remove()
     chapters[0]!.before(copy)
   })
@@ -92,8 +92,8 @@ test('the same in an OpenDocument text: by the outline and by sequences', async 
   const asked = (open: ReturnType<typeof readOpenText>): string[] =>
     open.fields.filter(({ what }) => what.includes('-ref ')).map(({ comes }) => comes)
   expect(asked(readOpenText(before!))).toEqual(['1.1', '1.2', '1.1', '2.1'])
-  const copied = (of: Element): void => {
-    const copy = of.cloneNode(true) as Element
+  const copied = (of: XmlElement): void => {
+    const copy = of.copy()
     for (const mark of [...named(copy, 'text:bookmark-start'), ...named(copy, 'text:bookmark-end')]) mark.remove()
     for (const sequence of named(copy, 'text:sequence')) sequence.setAttribute('text:ref-name', 'put-in')
     of.after(copy)

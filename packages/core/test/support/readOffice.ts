@@ -4,17 +4,17 @@
  */
 
 import { strFromU8, unzipSync } from 'fflate'
-import { childrenOf, named, readXml } from './markup.ts'
 import { counted } from './officeCounts.ts'
 import { evenly, type ReadOutput, twice } from './readOutputs.ts'
+import { named, readXmlTree, type XmlElement } from './xmlTree.ts'
 
-const child = (of: Element | null | undefined, name: string): Element | null =>
-  of ? (childrenOf(of).find(each => each.tagName === name) ?? null) : null
-const val = (of: Element | null | undefined, name = 'w:val'): string | null => of?.getAttribute(name) ?? null
+const child = (of: XmlElement | null | undefined, name: string): XmlElement | null =>
+  of ? (of.children.find(each => each.tagName === name) ?? null) : null
+const val = (of: XmlElement | null | undefined, name = 'w:val'): string | null => of?.getAttribute(name) ?? null
 
 /** The nearest element of a name that something stands in. */
-function around(of: Element, name: string): Element | null {
-  let at: Element | null = of
+function around(of: XmlElement, name: string): XmlElement | null {
+  let at: XmlElement | null = of
   while (at && at.tagName !== name) at = at.parentElement
   return at
 }
@@ -34,41 +34,41 @@ export interface OfficeField {
   /** Null for what only pages can tell, or what stands over several paragraphs. */
   comes: string | null
   /** The paragraph that it stands in. */
-  paragraph: Element
+  paragraph: XmlElement
 }
 
 export interface OfficeText {
-  document: Document
+  document: XmlElement
   /** The number that lists give to a paragraph. */
-  numberOf: Map<Element, string>
+  numberOf: Map<XmlElement, string>
   fields: OfficeField[]
   /** Numbers of the marks of notes, in their order. */
   notes: { part: string; id: string; number: string }[]
   /** The paragraph of each place, and the words between its marks. */
-  places: Map<string, { paragraph: Element; words: string }>
+  places: Map<string, { paragraph: XmlElement; words: string }>
   files: Record<string, Uint8Array>
 }
 
-const styleOf = (paragraph: Element): string => val(child(child(paragraph, 'w:pPr'), 'w:pStyle')) ?? 'Normal'
-const headingLevel = (paragraph: Element): number => Number(/^Heading(\d)$/.exec(styleOf(paragraph))?.[1] ?? 0)
+const styleOf = (paragraph: XmlElement): string => val(child(child(paragraph, 'w:pPr'), 'w:pStyle')) ?? 'Normal'
+const headingLevel = (paragraph: XmlElement): number => Number(/^Heading(\d)$/.exec(styleOf(paragraph))?.[1] ?? 0)
 
-export function readOffice(bytes: Uint8Array, change?: (document: Document) => void): OfficeText {
+export function readOffice(bytes: Uint8Array, change?: (document: XmlElement) => void): OfficeText {
   const files = unzipSync(bytes)
-  const document = readXml(strFromU8(files['word/document.xml']!))
+  const document = readXmlTree(strFromU8(files['word/document.xml']!))
   change?.(document)
   const paragraphs = named(document, 'w:p')
-  const numberOf = countLists(paragraphs, readXml(strFromU8(files['word/numbering.xml']!)))
+  const numberOf = countLists(paragraphs, readXmlTree(strFromU8(files['word/numbering.xml']!)))
   const notes = countNotes(document)
   const { fields, places } = countFields(paragraphs, numberOf, notes)
   return { document, numberOf, fields, notes, places, files }
 }
 
-function countLists(paragraphs: readonly Element[], numbering: Document): Map<Element, string> {
+function countLists(paragraphs: readonly XmlElement[], numbering: XmlElement): Map<XmlElement, string> {
   const abstracts = new Map<string, Level[]>()
   for (const each of named(numbering, 'w:abstractNum'))
     abstracts.set(
       val(each, 'w:abstractNumId')!,
-      childrenOf(each)
+      each.children
         .filter(({ tagName }) => tagName === 'w:lvl')
         .map(level => ({
           start: Number(val(child(level, 'w:start')) ?? 0),
@@ -81,7 +81,7 @@ function countLists(paragraphs: readonly Element[], numbering: Document): Map<El
   const instances = new Map(named(numbering, 'w:num').map(each => [val(each, 'w:numId')!, each]))
   const counters = new Map<string, (number | undefined)[]>()
   const used = new Set<string>()
-  const numbers = new Map<Element, string>()
+  const numbers = new Map<XmlElement, string>()
   for (const paragraph of paragraphs) {
     const own = child(child(paragraph, 'w:pPr'), 'w:numPr')
     const id = val(child(own, 'w:numId'))
@@ -93,7 +93,7 @@ function countLists(paragraphs: readonly Element[], numbering: Document): Map<El
     const counts = counters.get(abstract) ?? []
     counters.set(abstract, counts)
     const overrides = new Map(
-      childrenOf(instance)
+      instance.children
         .filter(({ tagName }) => tagName === 'w:lvlOverride')
         .map(each => [Number(val(each, 'w:ilvl')), Number(val(child(each, 'w:startOverride')))]),
     )
@@ -121,11 +121,11 @@ function countLists(paragraphs: readonly Element[], numbering: Document): Map<El
 }
 
 /** Notes count in their part; where that is so ruled, anew in each section. */
-function countNotes(document: Document): OfficeText['notes'] {
+function countNotes(document: XmlElement): OfficeText['notes'] {
   const notes: OfficeText['notes'] = []
   const counts: Record<string, number> = {}
   let pending: { part: string; id: string; at: number; mark: string | null }[] = []
-  const end = (section: Element): void => {
+  const end = (section: XmlElement): void => {
     for (const { part, at, mark } of pending) {
       const rules = child(section, part === 'footnotes' ? 'w:footnotePr' : 'w:endnotePr')
       if (mark === null) {
@@ -138,8 +138,8 @@ function countNotes(document: Document): OfficeText['notes'] {
     pending = []
   }
   // A section ends with the paragraph that tells of it.
-  let closing: { section: Element; paragraph: Element } | null = null
-  for (const each of document.querySelectorAll('*')) {
+  let closing: { section: XmlElement; paragraph: XmlElement } | null = null
+  for (const each of document.within) {
     if (closing && !closing.paragraph.contains(each)) {
       end(closing.section)
       closing = null
@@ -161,19 +161,19 @@ function countNotes(document: Document): OfficeText['notes'] {
 interface Open {
   instruction: string
   separate: boolean
-  shows: Element[]
-  begun: Element
+  shows: XmlElement[]
+  begun: XmlElement
 }
 
-function countFields(paragraphs: readonly Element[], numberOf: ReadonlyMap<Element, string>, notes: OfficeText['notes']) {
-  const found: { open: Open; paragraph: Element; ends: Element }[] = []
+function countFields(paragraphs: readonly XmlElement[], numberOf: ReadonlyMap<XmlElement, string>, notes: OfficeText['notes']) {
+  const found: { open: Open; paragraph: XmlElement; ends: XmlElement }[] = []
   const places: OfficeText['places'] = new Map()
-  const openPlaces = new Map<string, { name: string; paragraph: Element; texts: Element[]; notes: number[] }>()
+  const openPlaces = new Map<string, { name: string; paragraph: XmlElement; texts: XmlElement[]; notes: number[] }>()
   const openFields: Open[] = []
   const noteAt = new Map<string, number>()
   let noteCount = 0
   for (const paragraph of paragraphs)
-    for (const each of paragraph.querySelectorAll('*')) {
+    for (const each of paragraph.within) {
       if (around(each, 'w:p') !== paragraph) continue
       const name = each.tagName
       if (name === 'w:bookmarkStart') openPlaces.set(val(each, 'w:id')!, { name: val(each, 'w:name')!, paragraph, texts: [], notes: [] })
@@ -216,10 +216,10 @@ function countFields(paragraphs: readonly Element[], numberOf: ReadonlyMap<Eleme
   }
   const order = new Map(paragraphs.map((each, at) => [each, at]))
   const headings = paragraphs.flatMap((each, at) => (headingLevel(each) ? [{ each, at, level: headingLevel(each) }] : []))
-  const lastOfLevel = (level: number, before: Element): Element | undefined =>
+  const lastOfLevel = (level: number, before: XmlElement): XmlElement | undefined =>
     headings.findLast(heading => heading.level === level && heading.at <= order.get(before)!)?.each
   const sequences = new Map<string, { value: number; at: number }>()
-  const comes = (instruction: string, paragraph: Element): string | null => {
+  const comes = (instruction: string, paragraph: XmlElement): string | null => {
     const [kind, name = '', ...switches] = instruction.trim().split(/\s+/)
     const after = (sign: string): string | null => (switches.includes(sign) ? switches[switches.indexOf(sign) + 1]! : null)
     if (kind === 'SEQ') {
@@ -273,15 +273,15 @@ export const wrongFields = (fields: readonly OfficeField[]): string[] =>
 export const placeName = (id: string): string =>
   `e_${id.replace(/-/g, '_').replace(/[^A-Za-z0-9_]/gu, sign => `_${sign.codePointAt(0)!.toString(16)}`)}`.slice(0, 40)
 
-const wordsIn = (paragraph: Element): string =>
-  [...paragraph.querySelectorAll('*')]
+const wordsIn = (paragraph: XmlElement): string =>
+  [...paragraph.within]
     .filter(({ tagName }) => ['w:t', 'w:tab', 'w:br'].includes(tagName))
     .map(each => (each.tagName === 'w:t' ? each.textContent : ' '))
     .join('')
 
-const known = new WeakMap<Element, string>()
+const known = new WeakMap<XmlElement, string>()
 /** What stands in a paragraph or a table: asked for many times. */
-function wordsOf(of: Element): string {
+function wordsOf(of: XmlElement): string {
   let words = known.get(of)
   if (words === undefined) known.set(of, (words = wordsIn(of)))
   return words
@@ -290,13 +290,13 @@ function wordsOf(of: Element): string {
 /** Read as other outputs are: numbers of lists before their paragraphs, notes behind the text. */
 export function officeOutput(bytes: Uint8Array): ReadOutput & { wrong: string[] } {
   const office = readOffice(bytes)
-  const numbered = (paragraph: Element): string => `${office.numberOf.get(paragraph) ?? ''} ${wordsOf(paragraph)}`
+  const numbered = (paragraph: XmlElement): string => `${office.numberOf.get(paragraph) ?? ''} ${wordsOf(paragraph)}`
   const paragraphs = named(office.document, 'w:p')
   const noteParts = ['footnotes', 'endnotes'].flatMap(part =>
-    office.files[`word/${part}.xml`] ? [[part, readXml(strFromU8(office.files[`word/${part}.xml`]!))] as const] : [],
+    office.files[`word/${part}.xml`] ? [[part, readXmlTree(strFromU8(office.files[`word/${part}.xml`]!))] as const] : [],
   )
   const notes = noteParts.flatMap(([part, document]) =>
-    childrenOf(document.documentElement).map(each => {
+    document.children.map(each => {
       const number = office.notes.find(note => note.part === part && note.id === val(each, 'w:id'))?.number ?? ''
       return { each, text: `${number} ${wordsOf(each)}` }
     }),

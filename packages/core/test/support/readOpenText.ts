@@ -5,11 +5,11 @@
 
 import { strFromU8, unzipSync } from 'fflate'
 import { anchorOf } from '../../src/dispatch/markup/anchors.ts'
-import { childrenOf, named, readXml } from './markup.ts'
 import { counted } from './officeCounts.ts'
 import { evenly, type ReadOutput, twice } from './readOutputs.ts'
+import { named, readXmlTree, type XmlElement } from './xmlTree.ts'
 
-const get = (of: Element | null | undefined, name: string): string | null => of?.getAttribute(name) ?? null
+const get = (of: XmlElement | null | undefined, name: string): string | null => of?.getAttribute(name) ?? null
 
 interface Level {
   format: string
@@ -20,9 +20,9 @@ interface Level {
   bullet: string
 }
 
-const levelsOf = (style: Element): Level[] => {
+const levelsOf = (style: XmlElement): Level[] => {
   const levels: Level[] = []
-  for (const each of childrenOf(style))
+  for (const each of style.children)
     levels[Number(get(each, 'text:level')) - 1] = {
       format: get(each, 'style:num-format') ?? '',
       prefix: get(each, 'style:num-prefix') ?? '',
@@ -61,18 +61,18 @@ export interface OpenField {
 }
 
 export interface OpenText {
-  numberOf: Map<Element, string>
+  numberOf: Map<XmlElement, string>
   fields: OpenField[]
-  document: Document
-  places: Map<string, Element>
+  document: XmlElement
+  places: Map<string, XmlElement>
 }
 
-const isBlock = (of: Element): boolean => of.tagName === 'text:p' || of.tagName === 'text:h'
+const isBlock = (of: XmlElement): boolean => of.tagName === 'text:p' || of.tagName === 'text:h'
 
-export function readOpenText(bytes: Uint8Array, change?: (document: Document) => void): OpenText {
+export function readOpenText(bytes: Uint8Array, change?: (document: XmlElement) => void): OpenText {
   const files = unzipSync(bytes)
-  const document = readXml(strFromU8(files['content.xml']!))
-  const styles = readXml(strFromU8(files['styles.xml']!))
+  const document = readXmlTree(strFromU8(files['content.xml']!))
+  const styles = readXmlTree(strFromU8(files['styles.xml']!))
   change?.(document)
   const outline = new Counter(levelsOf(named(styles, 'text:outline-style')[0]!))
   const listStyles = new Map(named(styles, 'text:list-style').map(each => [get(each, 'style:name')!, levelsOf(each)]))
@@ -82,20 +82,20 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
       { level: Number(get(each, 'text:display-outline-level')), sign: get(each, 'text:separation-character') ?? '.' },
     ]),
   )
-  const numberOf = new Map<Element, string>()
+  const numberOf = new Map<XmlElement, string>()
   const continued = new Map<string, Counter>()
   const sequences = new Map<string, number>()
   const sinceHeading = new Map<string, number>()
   const fields: OpenField[] = []
   const said = new Map<string, string>()
-  const places = new Map<string, Element>()
-  const references: Element[] = []
+  const places = new Map<string, XmlElement>()
+  const references: XmlElement[] = []
   const noteNumbers = new Map<string, string>()
   const configurations = new Map(named(styles, 'text:notes-configuration').map(each => [get(each, 'text:note-class')!, each]))
   const noteCounts: Record<string, number> = {}
-  const inline = (block: Element): void => {
-    for (const each of block.querySelectorAll('*')) {
-      let host: Element | null = each.parentElement
+  const inline = (block: XmlElement): void => {
+    for (const each of block.within) {
+      let host: XmlElement | null = each.parentElement
       while (host && !isBlock(host)) host = host.parentElement
       if (host !== block) continue
       switch (each.tagName) {
@@ -132,12 +132,12 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
           noteNumbers.set(get(each, 'text:id')!, number)
           if (get(configurations.get(kind), 'text:start-numbering-at') !== 'page')
             fields.push({ what: `${kind} mark`, shows: citation.textContent, comes: number })
-          for (const inner of each.querySelectorAll('*')) if (isBlock(inner)) inline(inner)
+          for (const inner of each.within) if (isBlock(inner)) inline(inner)
         }
       }
     }
   }
-  const block = (each: Element): void => {
+  const block = (each: XmlElement): void => {
     if (each.tagName === 'text:h' && get(each, 'text:is-list-header') !== 'true' && !numberOf.has(each)) {
       const at = Number(get(each, 'text:outline-level')) - 1
       numberOf.set(each, outline.take(at, get(each, 'text:restart-numbering') ? Number(get(each, 'text:start-value')) : null))
@@ -150,10 +150,10 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
     }
     inline(each)
   }
-  const list = (of: Element, counter: Counter, depth: number): void => {
-    for (const item of childrenOf(of)) {
+  const list = (of: XmlElement, counter: Counter, depth: number): void => {
+    for (const item of of.children) {
       let first = true
-      for (const each of childrenOf(item)) {
+      for (const each of item.children) {
         if (each.tagName === 'text:list') {
           const own = get(each, 'text:style-name')
           list(each, own && own !== get(of, 'text:style-name') ? new Counter(listStyles.get(own)!) : counter, depth + 1)
@@ -166,8 +166,8 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
       }
     }
   }
-  const walk = (of: Element): void => {
-    for (const each of childrenOf(of))
+  const walk = (of: XmlElement): void => {
+    for (const each of of.children)
       if (each.tagName === 'text:list') {
         const name = get(each, 'text:style-name')!
         const goesOn = get(each, 'text:continue-numbering') === 'true'
@@ -195,17 +195,17 @@ export function readOpenText(bytes: Uint8Array, change?: (document: Document) =>
   return { numberOf, fields, document, places }
 }
 
-const wordsOf = (of: Element): string => {
+const wordsOf = (of: XmlElement): string => {
   let out = ''
   for (const each of of.childNodes) {
     if (each.nodeType === 3) out += each.textContent
     else if (each.nodeType === 1) {
-      const { tagName } = each as Element
+      const { tagName } = each as XmlElement
       if (tagName === 'svg:desc' || tagName === 'text:note') continue
       out +=
         tagName === 'text:tab' || tagName === 'text:line-break' || tagName === 'text:s'
           ? ' '
-          : `${wordsOf(each as Element)}${isBlock(each as Element) ? ' ' : ''}`
+          : `${wordsOf(each as XmlElement)}${isBlock(each as XmlElement) ? ' ' : ''}`
     }
   }
   return out
@@ -215,7 +215,7 @@ const wordsOf = (of: Element): string => {
 export function openTextOutput(bytes: Uint8Array): ReadOutput & { wrong: string[] } {
   const open = readOpenText(bytes)
   const found = new Map<string, string>()
-  const numbered = (block: Element): string => `${open.numberOf.get(block) ?? ''} ${wordsOf(block)}`
+  const numbered = (block: XmlElement): string => `${open.numberOf.get(block) ?? ''} ${wordsOf(block)}`
   for (const [name, block] of open.places) {
     const tables: string[] = []
     for (

@@ -79,6 +79,14 @@ const linksOf = (document: Document): string[] =>
     .filter(href => !/^[a-z]+:/i.test(href))
     .map(href => href.split('#')[1]!)
 
+const holders = ['H1', 'H2', 'H3', 'H4', 'H5', 'H6', 'TD', 'TH', 'LI', 'BLOCKQUOTE']
+/** The nearest element of these names that something stands in. */
+function around(of: Element, names: readonly string[]): Element | null {
+  let at = of.parentElement
+  while (at && !names.includes(at.tagName)) at = at.parentElement
+  return at
+}
+
 const text = (bytes: Uint8Array | undefined): string => strFromU8(bytes ?? new Uint8Array())
 
 /** How each output is read. */
@@ -108,7 +116,7 @@ export const readers: Record<'web' | 'ebook' | 'jats' | 'markdown', (bytes: Uint
     for (const back of document.querySelectorAll('[data-footnote-backref], #footnote-label')) back.remove()
     // An anchor stands at the head of what it names; a table stands under the words that name it.
     const blockOf = (anchor: Element): string => {
-      const block = anchor.closest('h1, h2, h3, h4, h5, h6, td, th, li, blockquote') ?? anchor.closest('p')
+      const block = around(anchor, holders) ?? around(anchor, ['P'])
       const below = block?.nextElementSibling
       return `${block?.textContent ?? ''} ${below?.tagName === 'TABLE' ? below.textContent : ''}`
     }
