@@ -1,10 +1,15 @@
-/** A thread that makes pages and has no work now: it has read its program, its letters and the formulas that are kept, for the next one. */
-import type { Thread } from './pagesClient.ts'
+/** A thread that has nothing to do now: it has read its program, its letters and the formulas that are kept, for what comes next. */
+
+/** As much of a thread as is needed of one. */
+interface Ended {
+  terminate(): void
+  addEventListener(kind: 'error', hear: () => void): void
+}
 
 /** How long one rests before it is ended, in milliseconds: it holds some hundred megabytes. */
 export const restMilliseconds = 120_000
 
-export class RestingThread {
+export class RestingThread<Thread extends Ended> {
   private thread: Thread | null = null
   private ending: ReturnType<typeof setTimeout> | undefined
 

@@ -6,12 +6,14 @@ import { type Dispatched, dispatchAll } from '@steady-ledger/core/dispatch/dispa
 import type { Subsetter } from '@steady-ledger/core/dispatch/html/cutFace.ts'
 import type { MathFaceParts } from '@steady-ledger/core/dispatch/html/mathFace.ts'
 import { outputOf } from '@steady-ledger/core/dispatch/outputs.ts'
+import { formulasToSet } from '@steady-ledger/core/formulas/setAhead.ts'
 import { type Turnover, TurnoverEngine } from '@steady-ledger/core/turnover/turnover.ts'
 import { type FallbackName, type Fonts, openFonts } from '@steady-ledger/core/type/fonts.ts'
 import { readPatternsFor } from '@steady-ledger/core/type/languagesIn.ts'
-import { withOwnFaces } from '@steady-ledger/core/type/ownFaces.ts'
+import { namesOwnFaces, withOwnFaces } from '@steady-ledger/core/type/ownFaces.ts'
 import { facesWanted } from '@steady-ledger/core/type/signsIn.ts'
 import { schema } from '@steady-ledger/core/work/schema.ts'
+import { sharingWith } from '@steady-ledger/core/work/sharing.ts'
 import type { Work } from '@steady-ledger/core/work/work.ts'
 import subsetterUrl from 'harfbuzzjs/dist/harfbuzz-subset.wasm?url'
 import { database } from '../storage/database.ts'
@@ -24,21 +26,23 @@ const say = (message: FromDispatch): void => postMessage(message)
 /** Milliseconds between two words about how far it is. */
 const saysEvery = 60
 
-async function write({ outputs: names, doc, parts, pictures, date, ...chosen }: ToDispatch): Promise<Dispatched[]> {
+async function write({ outputs: names, work: id, doc, parts, pictures, date, ...chosen }: ToDispatch): Promise<Dispatched[]> {
   const outputs = names.map(outputOf).filter(output => output !== undefined)
   if (outputs.length < names.length) throw new Error('This program cannot write such a file.')
-  const work: Work = {
+  const given: Work = {
     ...parts,
     doc: schema.nodeFromJSON(JSON.parse(doc)),
     pictures: new Map(pictures.map(picture => [picture.name, picture])),
   }
+  if (last?.id !== id) last = null
+  const work = last ? sharingWith(last.work, given) : given
   const { keepsakes, withWork, spokenFormulas, width } = chosen
   const several = outputs.length > 1
   let says = 'Writing'
   let said = 0
   return dispatchAll(
     outputs,
-    { work, turnOver: () => turnOver(work), drawingProgram, mathFace },
+    { work, turnOver: () => turnOver(id, work), drawingProgram, mathFace },
     {
       date: new Date(date),
       ...(keepsakes ? { keepsakes } : {}),
@@ -83,23 +87,35 @@ const mathFace = (): Promise<MathFaceParts> =>
     throw error
   }))
 
-async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {
-  const formulas = createLateTypesetter()
-  formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
-  if (needsConverter(work.doc, formulas)) await fetchConverter()
-  await readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error))
-  const opened = async (more: Iterable<FallbackName> = []) =>
-    openFonts(withOwnFaces(await fetchFonts(work.houseStyle.families, more), work))
+const formulas = createLateTypesetter()
+/** The work that was made up here last, and what with: one that is written again is made up of what is as it was. */
+let last: { id: string; work: Work; engine: TurnoverEngine } | null = null
+
+/** The engine that made up the work last, where it has all faces that are asked for; else a new one. */
+async function engineFor(work: Work): Promise<TurnoverEngine> {
+  const { families } = work.houseStyle
+  const same = last !== null && JSON.stringify(last.work.houseStyle.families) === JSON.stringify(families)
+  if (last && same && !namesOwnFaces(families) && facesWanted(work, last.engine.fonts).size === 0) return last.engine
+  const opened = async (more: Iterable<FallbackName> = []) => openFonts(withOwnFaces(await fetchFonts(families, more), work))
   let fonts = await opened()
   const others = facesWanted(work, fonts)
   if (others.size) fonts = await opened(others)
-  const steps = new TurnoverEngine(fonts, formulas).steps(work)
+  return new TurnoverEngine(fonts, formulas)
+}
+
+async function turnOver(id: string, work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {
+  if (formulasToSet(work.doc, formulas).length) formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
+  if (needsConverter(work.doc, formulas)) await fetchConverter()
+  await readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error))
+  const engine = await engineFor(work)
+  const steps = engine.steps(work)
   let step = steps.next()
   while (!step.done) {
     say({ kind: 'progress', says: 'Making up pages', ...step.value })
     step = steps.next()
   }
-  return { turnover: step.value, fonts }
+  last = { id, work, engine }
+  return { turnover: step.value, fonts: engine.fonts }
 }
 
 addEventListener('message', async ({ data }: MessageEvent<ToDispatch>) => {

@@ -94,6 +94,8 @@ export type ToDispatch = {
   kind: 'write'
   /** Names of the outputs, in the order in which they are written. */
   outputs: string[]
+  /** The id of the work. */
+  work: string
   doc: string
   parts: Parts
   pictures: Picture[]
