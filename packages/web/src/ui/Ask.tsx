@@ -16,7 +16,7 @@ interface Question {
   run(values: string[], how: string): void
 }
 
-const useQuestion = create<{ question: Question | null }>()(() => ({ question: null }))
+export const useQuestion = create<{ question: Question | null }>()(() => ({ question: null }))
 
 export const ask = (question: Question): void => useQuestion.setState({ question })
 const close = (): void => useQuestion.setState({ question: null })
