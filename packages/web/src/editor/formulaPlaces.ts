@@ -31,13 +31,12 @@ export function turnFormula(at: number): { command: Command; place(state: Editor
     const mark = stop.exec(after.textBetween(0, Math.min(1, after.content.size)))?.[0] ?? ''
     const rest = mark ? after.cut(1) : after
     const equation = nodes.equation.create({ id: newId(), formula: node.attrs.formula + mark })
-    const parts = [
-      ...(before.textContent.trim() || before.childCount > 1 ? [before] : []),
-      equation,
-      ...(rest.textContent.trim() || rest.childCount > 1 ? [nodes.paragraph.create({ id: newId() }, trimmed(rest))] : []),
-    ]
+    const begins = saysAnything(before)
+    // What was asked of the paragraph holds for both halves; it is what it was where it begins.
+    const attrs = begins ? { ...parent.attrs, id: newId(), label: '' } : parent.attrs
+    const parts = [...(begins ? [before] : []), equation, ...(saysAnything(rest) ? [nodes.paragraph.create(attrs, trimmed(rest))] : [])]
     const start = $at.before()
-    made = start + (parts[0] === equation ? 0 : before.nodeSize)
+    made = start + (begins ? before.nodeSize : 0)
     const tr = state.tr.replaceWith(start, $at.after(), parts)
     dispatch?.(closeHistory(tr.setSelection(NodeSelection.create(tr.doc, made)).scrollIntoView()))
     return true
@@ -73,6 +72,9 @@ export function turnFormula(at: number): { command: Command; place(state: Editor
 
   return { command, place: () => made }
 }
+
+/** Words, or anything that stands among words. */
+const saysAnything = (paragraph: Node): boolean => paragraph.children.some(node => !node.isText || node.text!.trim() !== '')
 
 const endsOpen = (text: string): boolean => text !== '' && !/\s$/.test(text)
 

@@ -33,6 +33,9 @@ export function sittingOf(divisions: Node[], scheme: Scheme = thesisScheme()): S
   return { state: EditorState.create({ doc: identified(divisions, 't'), plugins }), graveyard }
 }
 
+/** A document in which everything has its id. */
+export const identifiedDoc = (divisions: Node[]): Node => identified(divisions, 't')
+
 /** Position before the node with a label. */
 export function at(state: EditorState, label: string): number {
   let found = -1
