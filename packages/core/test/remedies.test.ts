@@ -1,7 +1,7 @@
 /** Remedies: whatever a finding offers does what it says, once. */
 import fc from 'fast-check'
 import { Transform } from 'prosemirror-transform'
-import { h2, p, ref } from '../../../demo/src/builder.ts'
+import { f, h2, p, ref } from '../../../demo/src/builder.ts'
 import { applyRemedy } from '../src/findings/applyRemedy.ts'
 import type { Finding } from '../src/findings/finding.ts'
 import { findingsOf } from '../src/findings/index.ts'
@@ -35,6 +35,17 @@ const faulty = workOf([
     schema.nodes.figure.create(null, schema.nodes.caption.create(null, nowhere)),
   ),
 ])
+
+test('an empty paragraph is removed as long as it is empty: a formula that was put in since is no word, and stays', () => {
+  const work = workOf([chapter('c', 'C', p`Text.`, schema.nodes.paragraph.create({ id: 'it' }))])
+  const { remedy } = findingsOf(newEngine().run(work)).find(({ check }) => check === 'emptyParagraph')!
+  const at = work.doc.content.size - 3
+  const filled = new Transform(work.doc).insert(at + 1, f`a = b`)
+  expect(filled.doc.firstChild!.lastChild!.childCount).toBe(1)
+  const before = filled.doc
+  expect([applyRemedy(filled, remedy!), filled.doc.eq(before)]).toEqual([false, true])
+  expect(applyRemedy(new Transform(work.doc), remedy!)).toBe(true)
+})
 
 test('each remedy that is offered changes something, and leaves fewer findings of its check at its place', () => {
   const seen = new Set<string>()

@@ -1,7 +1,7 @@
 /** What the keys do: the keymap of the galley is asked as a browser would ask it, without one. */
 import { TextSelection } from '@tiptap/pm/state'
 import type { EditorView } from '@tiptap/pm/view'
-import { bullets, described, div, epigraph, fig, h2, listing, p, paragraph, steps, t, tab } from '../../../demo/src/builder.ts'
+import { bullets, described, div, epigraph, f, fig, h2, listing, p, paragraph, steps, t, tab } from '../../../demo/src/builder.ts'
 import { chords } from '../src/editor/chords.ts'
 import { editingKeys, sectionAt, typedStructure, typeEmphasis } from '../src/editor/keys.ts'
 import type { LiveNumbers } from '../src/editor/live.ts'
@@ -123,6 +123,16 @@ describe('Enter', () => {
       '      paragraph beside',
       '  paragraph after',
     ])
+  })
+
+  test('in a list of descriptions takes no description away that says something, be it no word', () => {
+    const sitting = chapter(described([t`keel`, p`below`], [[], p`${f`a = b`}`]))
+    const list = sitting.state.doc.firstChild!.child(1)
+    const term = 1 + sitting.state.doc.firstChild!.firstChild!.nodeSize + 1 + list.child(0).nodeSize + list.child(1).nodeSize + 1
+    apply(sitting, sitting.state.tr.setSelection(TextSelection.create(sitting.state.doc, term)))
+    expect(sitting.state.selection.$from.parent.type).toBe(nodes.term)
+    press(sitting, 'Enter')
+    expect(sitting.state.doc.firstChild!.child(1).eq(list)).toBe(true)
   })
 
   test('in a listing is a line of it; Ctrl+Enter leaves it, as Enter leaves the words where a motto is from', () => {

@@ -13,9 +13,9 @@ import type { Remedy, TextRange } from './finding.ts'
 type Does = Remedy['does']
 
 const carryOut: { [Name in Does]: (tr: Transform, remedy: Extract<Remedy, { does: Name }>) => boolean } = {
-  removeBlock: (tr, { block, expected }) => {
+  removeEmpty: (tr, { block }) => {
     const at = findBlock(tr.doc, block)
-    return at >= 0 && tr.doc.nodeAt(at)?.textContent.trim() === expected && removeBlock(tr, block)
+    return at >= 0 && tr.doc.nodeAt(at)?.content.size === 0 && removeBlock(tr, block)
   },
   removeTarget: (tr, { holder, target }) => removeTarget(tr, holder, target),
   setAttribute: (tr, { block, attribute, expected, value }) => {

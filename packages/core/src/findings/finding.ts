@@ -39,8 +39,9 @@ export interface Finding extends Reported {
 }
 
 /** Each carries what it expects to find, and does nothing where that is not there any more. */
-export type Remedy = { says: string } & (
-  | { does: 'removeBlock'; block: string; expected: string }
+export type Remedy = { says: string } & /** A block that holds nothing. */
+(
+  | { does: 'removeEmpty'; block: string }
   | { does: 'removeTarget'; holder: string; target: string }
   | { does: 'setAttribute'; block: string; attribute: string; expected: unknown; value: unknown }
   | { does: 'replaceText'; range: TextRange; expected: string; text: string }

@@ -106,7 +106,7 @@ const inDescriptions: Command = (state, dispatch) => {
     const list = $from.node(-1)
     const index = $from.index(-1)
     const description = list.child(index + 1)
-    const unused = $from.parent.content.size === 0 && description.textContent === ''
+    const unused = $from.parent.content.size === 0 && description.children.every(({ content }) => content.size === 0)
     if (unused && index > 0 && index === list.childCount - 2) {
       // An empty last pair ends the list.
       const end = $from.after(-1)

@@ -12,7 +12,7 @@ export const noKeywords = divisionCheck('noKeywords', {
           message: 'The keywords are to be printed here, and the work has none yet.',
           advice: 'Write them in the slip, or remove the line.',
           place: block.attrs.id,
-          remedy: { does: 'removeBlock', block: block.attrs.id, expected: '', says: 'Remove the line' },
+          remedy: { does: 'removeEmpty', block: block.attrs.id, says: 'Remove the line' },
         }
   },
 })
