@@ -225,7 +225,10 @@ inNewPage(
   },
 )
 
-test('in a tab that reads along a remedy does nothing, and says why', async ({ context, page }) => {
+test('a tab that reads along follows what the other one writes; fields are not to be used there, and a remedy does nothing and says why', async ({
+  context,
+  page,
+}) => {
   await openDemo(page)
   // An empty paragraph: a finding with a remedy.
   await openChapter(page, '1')
@@ -241,6 +244,15 @@ test('in a tab that reads along a remedy does nothing, and says why', async ({ c
   await reader.locator('.finding button').first().click()
   await expect(reader.locator('.notice')).toContainText('nothing was changed')
   await expect(reader.locator('.notice')).not.toContainText('Mended')
+  await reader.getByRole('link', { name: 'House style' }).click()
+  await expect(reader.getByText('here you can look')).toBeVisible()
+  await expect(reader.getByRole('button', { name: 'Open a file' })).toBeDisabled()
+  await expect(reader.getByRole('slider')).toHaveCount(0)
+  await page.bringToFront()
+  await page.getByRole('link', { name: 'House style' }).click()
+  await page.getByLabel('Name').fill('Style of the other tab')
+  await page.getByLabel('Name').press('Enter')
+  await expect(reader.getByLabel('Name')).toHaveValue('Style of the other tab')
 })
 
 inOwnBrowser('the thread that makes pages throws, then hangs for good: the pages come back, and those in sight stay', async ({ page }) => {

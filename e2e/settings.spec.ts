@@ -59,17 +59,3 @@ test('the panels are made wider with the arrow keys and by dragging, stay so, an
   await page.getByRole('button', { name: 'Spine', exact: true }).click()
   await expect.poll(() => widthOf('.spine')).toBeCloseTo(usual, 0)
 })
-
-test('a tab that reads along follows settings and house style as it follows the text', async ({ page, context }) => {
-  await openDemo(page)
-  const reader = await context.newPage()
-  await reader.goto('/work/demo-thesis/house-style')
-  await expect(reader.getByText('here you can look')).toBeVisible()
-  await expect(reader.getByRole('button', { name: 'Open a file' })).toBeDisabled()
-  await expect(reader.getByRole('slider')).toHaveCount(0)
-  await page.bringToFront()
-  await page.getByRole('link', { name: 'House style' }).click()
-  await page.getByLabel('Name').fill('Style of the other tab')
-  await page.getByLabel('Name').press('Enter')
-  await expect(reader.getByLabel('Name')).toHaveValue('Style of the other tab')
-})

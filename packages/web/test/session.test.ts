@@ -9,7 +9,7 @@ import { useNotices } from '../src/ui/notices.ts'
 import { inBrowser, until } from './support/browser.ts'
 import { idOf } from './support/editor.ts'
 
-const { closeAll, openWork } = await import('./support/openWork.ts')
+const { closeAll, openWork, workId } = await import('./support/openWork.ts')
 const { database } = await import('../src/storage/database.ts')
 const { loadWork } = await import('../src/storage/works.ts')
 type OpenWork = Awaited<ReturnType<typeof openWork>>
@@ -98,7 +98,7 @@ test('what left is put on record as it was when it was made, whatever was typed 
   expect(session.takeMilestone('Handed in', left)).toBe(true)
   expect(session.work.milestones[0]!.records.map(({ name }) => name)).toEqual(['Chapter 1', 'Figure 1.1', 'Chapter 2', 'Section 2.1'])
   expect([session.isOnRecord('Handed in', left.work), session.isOnRecord('Handed in', session.work)]).toEqual([true, false])
-  await until(async () => (await database.states.where('work').equals('w').toArray()).some(({ name }) => name === 'Handed in'), true)
+  await until(async () => (await database.states.where('work').equals(workId).toArray()).some(({ name }) => name === 'Handed in'), true)
 })
 
 test('the way back that a notice offers takes back exactly that, whatever was done after it; what was undone already says so', async () => {
@@ -132,7 +132,7 @@ test('an earlier state comes back in one step, with its parts, and what was put 
 
 test('a tab that reads along changes nothing, neither text nor parts, and says why', async () => {
   await openWork(work())
-  const opened = await openWork(work(), 'w', 'reader')
+  const opened = await openWork(work(), 'reader')
   const { session } = opened
   const before = session.work
   expect([type(opened, 'one', 'The '), session.setPart('settings', { ...before.settings, author: 'x' }), session.restore(before)]).toEqual([
@@ -145,12 +145,27 @@ test('a tab that reads along changes nothing, neither text nor parts, and says w
   expect(lastNotice()!.text).toMatch(/reads along/)
 })
 
+test('a tab that reads along follows text, settings and house style as they are saved, and so do its pages', async () => {
+  const writer = await openWork(work())
+  const reader = await openWork(work(), 'reader')
+  type(writer, 'one', 'The ')
+  const { settings, houseStyle } = writer.work
+  writer.session.setPart('settings', { ...settings, author: 'Ilse Tolvay' })
+  writer.session.setPart('houseStyle', { ...houseStyle, name: 'Another style' })
+  await writer.session.save()
+  await until(() => reader.shown.houseStyle.name, 'Another style')
+  expect([reader.work.doc.eq(writer.work.doc), reader.shown.settings.author, reader.shown.unsaved]).toEqual([true, 'Ilse Tolvay', false])
+  expect(reader.thread.opened.doc).toBe(JSON.stringify(writer.work.doc.toJSON()))
+  // What was done in another tab is not undone in this one.
+  expect(reader.session.undo()).toBe(false)
+})
+
 test('what is typed is sent to the thread as steps, kept by itself, and is there when the work is opened again', async () => {
   const opened = await openWork(work())
   type(opened, 'one', 'The ')
   expect([opened.shown.unsaved, opened.thread.heard.filter(({ kind }) => kind === 'steps').length]).toEqual([true, 1])
   await until(() => opened.shown.unsaved, false)
-  expect((await loadWork('w')).work.doc.firstChild!.firstChild!.textContent).toBe('The One')
+  expect((await loadWork(workId)).work.doc.firstChild!.firstChild!.textContent).toBe('The One')
   expect(await opened.session.close(false)).toBe(true)
   // The thread rests for the next work.
   expect(opened.kept).toEqual([opened.thread])
@@ -159,7 +174,7 @@ test('what is typed is sent to the thread as steps, kept by itself, and is there
 test('pages of the last sitting are shown until there are pages of this one', async () => {
   const first = await openWork(work())
   first.turnOver()
-  await database.lastPages.put({ work: 'w', summary: first.shown.turnover! })
+  await database.lastPages.put({ work: workId, summary: first.shown.turnover! })
   await first.session.close(false)
   const opened = await openWork(work())
   await until(() => opened.shown.fromLastSitting, true)
@@ -187,7 +202,7 @@ test('a picture is kept before it is used, and one that storage does not take is
   const opened = await openWork(work())
   const { session } = opened
   await session.addPicture(picture('g.svg'))
-  expect([session.work.pictures.has('g.svg'), await database.pictures.where('work').equals('w').count()]).toEqual([true, 2])
+  expect([session.work.pictures.has('g.svg'), await database.pictures.where('work').equals(workId).count()]).toEqual([true, 2])
   expect(opened.thread.heard.at(-1)).toMatchObject({ kind: 'picture', picture: { name: 'g.svg', width: 2 } })
   jest.spyOn(database.pictures, 'put').mockImplementation((() => Promise.reject(new DOMException('full', 'QuotaExceededError'))) as never)
   await expect(session.addPicture(picture('h.svg'))).rejects.toThrow()

@@ -249,7 +249,7 @@ describe('notes', () => {
 })
 
 test('in a tab that reads along no command changes anything, and the label it asked for is not said to be another', async () => {
-  const reading = await openWork(work(), 'w', 'reader')
+  const reading = await openWork(work(), 'reader')
   const before = reading.session.state.doc
   commands.renameLabel(reading.session)
   answer('f', 'depths')

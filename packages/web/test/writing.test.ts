@@ -18,6 +18,9 @@ const { Writing } = await import('../src/session/writing.ts')
 
 type Shown = ReturnType<WritingHost['shown']['getState']>
 
+/** Tabs are heard across the threads that tests run in. */
+const id = crypto.randomUUID()
+
 /** A tab that has the work open. */
 class Tab implements WritingHost {
   current: Work = keptWork()
@@ -31,7 +34,7 @@ class Tab implements WritingHost {
   readonly writing: InstanceType<typeof Writing>
 
   constructor(revision: number) {
-    this.writing = new Writing('w', revision, this)
+    this.writing = new Writing(id, revision, this)
     tabs.push(this)
   }
   work = () => this.current
@@ -61,14 +64,14 @@ class Tab implements WritingHost {
 
 let tabs: Tab[] = []
 const open = async (): Promise<Tab> => {
-  const { record, work } = await loadWork('w')
+  const { record, work } = await loadWork(id)
   const tab = new Tab(record.revision ?? 0)
   tab.current = work
   return tab
 }
 const becomes = (tab: Tab, what: 'role' | 'save' | 'says' | 'handOver', wanted: string): Promise<void> =>
   until(() => tab[what] as string, wanted)
-const kept = async (): Promise<string> => (await loadWork('w')).work.doc.child(1).firstChild!.textContent
+const kept = async (): Promise<string> => (await loadWork(id)).work.doc.child(1).firstChild!.textContent
 const refuse = (): void =>
   void jest
     .spyOn(database.divisions, 'bulkPut')
@@ -79,7 +82,7 @@ beforeEach(async () => {
   tabs = []
   useNotices.setState({ shown: [] })
   await Promise.all(database.tables.map(table => table.clear()))
-  await storeWork('w', keptWork())
+  await storeWork(id, keptWork())
 })
 afterEach(() => {
   jest.restoreAllMocks()
@@ -90,7 +93,7 @@ test('the only tab writes, under a name that storage knows, and says when it is 
   const tab = await open()
   expect(tab.role).toBe('opening')
   await becomes(tab, 'role', 'writer')
-  expect((await loadWork('w')).record.writer).toBeTruthy()
+  expect((await loadWork(id)).record.writer).toBeTruthy()
   tab.type('Deep ')
   expect([tab.shown.getState().unsaved, tab.writing.holdsUnsaved]).toEqual([true, true])
   expect(await tab.writing.save()).toBe(true)
@@ -176,15 +179,15 @@ test('a tab that cannot save keeps its place; where the author decides otherwise
   await becomes(first, 'role', 'writer')
   expect(first.says).toBe('Other One')
   expect(useNotices.getState().shown.at(-1)!.text).toMatch(/stands among the earlier states/)
-  const state = (await statesOf('w')).find(({ name }) => name === 'what one tab had not saved')!
-  expect((await workAt('w', state.at)).doc.child(1).firstChild!.textContent).toBe('Unkept One')
+  const state = (await statesOf(id)).find(({ name }) => name === 'what one tab had not saved')!
+  expect((await workAt(id, state.at)).doc.child(1).firstChild!.textContent).toBe('Unkept One')
 })
 
 test('a tab that does not answer is said to be silent, and is written over where the author decides so', async () => {
   const { silent } = patience
   patience.silent = 30
   let stolen = false
-  const hung = (navigator.locks as unknown as FakeLocks).request('steady-ledger work w', () => new Promise(() => {}))
+  const hung = (navigator.locks as unknown as FakeLocks).request(`steady-ledger work ${id}`, () => new Promise(() => {}))
   hung.catch(() => {
     stolen = true
   })
@@ -219,14 +222,14 @@ test('a work that was taken off the shelf is not said to be saved; it is put bac
   const tab = await open()
   await becomes(tab, 'role', 'writer')
   tab.type('Deep ')
-  await removeWork('w')
+  await removeWork(id)
   expect(await tab.writing.save()).toBe(false)
   expect([tab.save, tab.writing.holdsUnsaved]).toEqual(['failed: gone', true])
   await tab.writing.putBack()
   expect([tab.role, tab.save, tab.writing.holdsUnsaved, await kept()]).toEqual(['writer', 'saved', false, 'Deep One'])
   tab.type('Very ')
   await tab.writing.save()
-  expect([await kept(), (await loadWork('w')).record.pages]).toEqual(['Very Deep One', 3])
+  expect([await kept(), (await loadWork(id)).record.pages]).toEqual(['Very Deep One', 3])
 })
 
 test('what cannot be saved holds the work open, a rescue file lets it go for another work, and a word more holds it again', async () => {

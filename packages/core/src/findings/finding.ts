@@ -38,9 +38,8 @@ export interface Finding extends Reported {
   division: number
 }
 
-/** Each carries what it expects to find, and does nothing where that is not there any more. */
-export type Remedy = { says: string } & /** A block that holds nothing. */
-(
+/** Each carries what it expects to find, and does nothing where that is not there any more; an empty block is expected to be empty. */
+export type Remedy = { says: string } /** A block that holds nothing. */ & (
   | { does: 'removeEmpty'; block: string }
   | { does: 'removeTarget'; holder: string; target: string }
   | { does: 'setAttribute'; block: string; attribute: string; expected: unknown; value: unknown }

@@ -2,6 +2,9 @@
 import 'fake-indexeddb/auto'
 import { FakeLocks } from './fakeLocks.ts'
 
+// Asked for as modules are read: whether the system is dark.
+;(globalThis as { matchMedia?: unknown }).matchMedia ??= () => ({ matches: false, addEventListener: () => {} })
+
 const before = Object.getOwnPropertyDescriptor(globalThis, 'navigator')
 
 /** Every test begins with no lock held; afterwards everything is as it was. */

@@ -12,6 +12,8 @@ const { loadWork, storeWork } = await import('../../src/storage/works.ts')
 
 export type OpenSession = InstanceType<typeof Session>
 const open: OpenSession[] = []
+/** Tabs are heard across the threads that tests run in: each has a work of its own. */
+export const workId = crypto.randomUUID()
 
 export class OpenWork {
   readonly threads: FakeThread[] = []
@@ -57,7 +59,7 @@ export class OpenWork {
 }
 
 /** Opens a work that storage does not know yet, in the only tab or behind one that writes. */
-export async function openWork(work: Work, id = 'w', role: 'writer' | 'reader' = 'writer'): Promise<OpenWork> {
+export async function openWork(work: Work, role: 'writer' | 'reader' = 'writer', id = workId): Promise<OpenWork> {
   if (!(await database.works.get(id))) await storeWork(id, work)
   const { record, work: stored } = await loadWork(id)
   const opened = new OpenWork(id, stored, record.revision ?? 0)
