@@ -4,10 +4,13 @@ import { NavigationRoute, registerRoute } from 'workbox-routing'
 
 /** What is kept: put in by the build (`packages/web/withoutServer.ts`). */
 declare const filesOfBuild: PrecacheEntry[]
-declare const self: { skipWaiting(): Promise<void>; addEventListener(kind: 'message', hear: (event: MessageEvent) => void): void }
+declare const self: {
+  skipWaiting(): Promise<void>
+  addEventListener(kind: 'message', hear: (event: MessageEvent & { waitUntil(done: Promise<unknown>): void }) => void): void
+}
 
-self.addEventListener('message', ({ data }: MessageEvent<{ type?: string } | null>) => {
-  if (data?.type === 'SKIP_WAITING') void self.skipWaiting()
+self.addEventListener('message', event => {
+  if ((event.data as { type?: string } | null)?.type === 'SKIP_WAITING') event.waitUntil(self.skipWaiting())
 })
 precacheAndRoute(filesOfBuild)
 cleanupOutdatedCaches()

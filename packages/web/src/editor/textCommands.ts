@@ -12,6 +12,8 @@ const { marks } = schema
 const insertText =
   (text: string): Command =>
   (state, dispatch) => {
+    // Among words: a block that is chosen whole does not give way to a sign.
+    if (!state.selection.$from.parent.inlineContent) return false
     dispatch?.(state.tr.insertText(text))
     return true
   }
