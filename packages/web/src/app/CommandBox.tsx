@@ -2,7 +2,7 @@
 
 import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
-import { useEffect, useMemo, useState } from 'react'
+import { startTransition, useEffect, useMemo, useState } from 'react'
 import { type NavigateFunction, useLocation } from 'react-router'
 import { loadKeepsakes, useKeepsakes } from '../composer/keepsakes.ts'
 import { insertKept } from '../editor/insert.ts'
@@ -14,12 +14,27 @@ import { findText } from './findText.ts'
 import { keysOf } from './shortcuts.ts'
 import { takeChoice } from './takeChoice.ts'
 import { noteUse, usedLast } from './usedLast.ts'
+import { whenIdle } from './whenIdle.ts'
 
 interface Listed extends ListedChoice {
   run(): void
 }
 const mostListed = 40
 const mostFound = 12
+/** So many rows are there with the box; the rest of a list that nothing was asked of is below what is in sight, and comes when there is time. */
+const firstRows = 24
+/** How long that may take, in milliseconds. */
+const patience = 500
+
+/** The first of them, group by group. */
+function firstOf<Row>(groups: readonly [string, Row[]][], most: number): [string, Row[]][] {
+  let left = most
+  return groups.map(([title, rows]) => {
+    const taken = rows.slice(0, left)
+    left -= taken.length
+    return [title, taken]
+  })
+}
 /** From so many letters on words are looked for in the text as well. */
 const lettersToFind = 3
 
@@ -31,7 +46,9 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
   const kept = useKeepsakes(({ list }) => list)
   useEffect(() => {
     void loadKeepsakes()
+    whenIdle(() => startTransition(() => setWhole(true)), patience)
   }, [])
+  const [whole, setWhole] = useState(false)
   const inGalley = useLocation().pathname.includes('/galley')
   const [asked, setAsked] = useState('')
   const groups = useMemo((): [string, Listed[]][] => {
@@ -122,7 +139,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
         placeholder="A heading, a number, a page, words of the text, or what to do"
         asked={asked}
         onAsked={setAsked}
-        groups={groups}
+        groups={whole || asked ? groups : firstOf(groups, firstRows)}
         onTake={({ run }) => takeChoice(session, onClose, run)}
         empty="Nothing in this work is called that, and no text says it."
       />
