@@ -9,11 +9,12 @@ export default async function setUp({ projects }: FullConfig): Promise<void> {
   const { baseURL, launchOptions, viewport, serviceWorkers } = projects[0]?.use ?? {}
   mkdirSync('test-results', { recursive: true })
   const browser = await chromium.launch(launchOptions)
-  const page = await browser.newPage({
+  const context = await browser.newContext({
     ...(baseURL ? { baseURL } : {}),
     ...(viewport ? { viewport } : {}),
     ...(serviceWorkers ? { serviceWorkers } : {}),
   })
+  const page = await context.newPage()
   await page.goto('/')
   await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
   /** How much stands in a table of the storage. */
@@ -29,14 +30,21 @@ export default async function setUp({ projects }: FullConfig): Promise<void> {
         }),
       table,
     )
-  for (const [before, work] of ['demo-thesis', 'demo-paper'].entries()) {
-    await page.goto(`/work/${work}/galley`)
-    await inBalance(page)
-    // What was computed is kept when the work rests.
-    await expect.poll(() => kept('lastPages')).toBe(before + 1)
-  }
+  // Side by side: each waits a while until its work rests, for what was computed is kept then.
+  const other = await context.newPage()
+  await Promise.all(
+    [
+      { tab: page, work: 'demo-thesis' },
+      { tab: other, work: 'demo-paper' },
+    ].map(async ({ tab, work }) => {
+      await tab.goto(`/work/${work}/galley`)
+      await inBalance(tab)
+    }),
+  )
+  await expect.poll(() => kept('lastPages')).toBe(2)
   // Formulas are kept after the pages stand.
   await expect.poll(() => kept('formulas')).toBeGreaterThan(150)
+  await other.close()
   await page.goto('/')
   await expect(page.locator('.work-card')).toHaveCount(4)
   await takeSeed(page)
