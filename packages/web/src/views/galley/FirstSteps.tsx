@@ -35,9 +35,12 @@ export function FirstSteps() {
   if (titled && settings.author && begun && pictured && !bare) return null
   const paper = settings.kind === 'paper'
   return (
-    <section aria-label="First steps" className="mb-1 grid gap-3 border border-(--structure) bg-(--sheet) px-3.5 py-3">
+    <section
+      aria-label="First steps"
+      className="mb-1 grid grid-cols-[minmax(0,1fr)] gap-3 border border-(--structure) bg-(--sheet) px-3.5 py-3"
+    >
       <h2 className="font-text text-lg font-semibold text-(--structure)">First steps</h2>
-      <ol className="grid gap-3">
+      <ol className="grid grid-cols-[minmax(0,1fr)] gap-3 [&_button]:h-auto [&_button]:whitespace-normal">
         <Step done={titled} says="Title">
           <button type="button" className="button" onClick={() => selectTitle(session, doc.firstChild!.attrs.id)}>
             Write the title
@@ -99,7 +102,7 @@ export function FirstSteps() {
 }
 
 const Step = ({ says, done, children }: { says: string; done?: boolean; children: ReactNode }) => (
-  <li className="grid gap-1">
+  <li className="grid grid-cols-[minmax(0,1fr)] gap-1">
     <span className={done ? 'text-(--ink-soft)' : 'font-semibold'}>
       {done && <span aria-hidden="true">✓ </span>}
       {says}
