@@ -47,7 +47,23 @@ test('one that waits is announced, and nothing happens until the author takes it
   await press()
   expect(asked).toEqual({ skipped: 1, reloaded: 0 })
   happen('controlling', { isUpdate: true })
+  await Promise.resolve()
   expect(asked).toEqual({ skipped: 1, reloaded: 1 })
+})
+
+test('what was typed while it was waited for is saved before the page is loaded anew, and where it cannot be, the page stays', async () => {
+  openWork(true)
+  const { asked, happen } = kept()
+  happen('waiting')
+  await press()
+  openWork(false)
+  happen('controlling', { isUpdate: true })
+  await Promise.resolve()
+  await Promise.resolve()
+  expect([asked.reloaded, shown()]).toEqual([0, ['Not everything could be saved yet, so the new version waits.']])
+  openWork(true)
+  await press()
+  expect(asked.reloaded).toBe(1)
 })
 
 test('where it takes long to stand in, that is said', async () => {
@@ -66,6 +82,9 @@ test('it waits as long as something could not be saved', async () => {
   happen('waiting')
   await press()
   expect([asked.skipped, shown()]).toEqual([0, ['Not everything could be saved yet, so the new version waits.']])
+  openWork(true)
+  await press()
+  expect(asked.skipped).toBe(1)
 })
 
 test.each([{ isUpdate: true }, { isUpdate: false, isExternal: true }])(

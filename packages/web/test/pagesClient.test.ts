@@ -141,6 +141,14 @@ test('what is said of a work that was opened anew since is not heard', () => {
   expect([turnovers, others]).toEqual([[], []])
 })
 
+test('a thread that had to do without something serves no other work: what is opened next asks for it again', () => {
+  const { client, last, ready, others } = supervised()
+  ready()
+  last().say({ kind: 'without', says: 'Words of one language could not be divided.' })
+  last().say(summary(0))
+  expect([client.end(), last().ended, others]).toEqual([null, true, ['without']])
+})
+
 test('with its work closed a thread rests for the next one, which hears nothing of the work before; one that does not listen is ended', () => {
   const first = supervised()
   expect(first.client.end()).toBeNull()

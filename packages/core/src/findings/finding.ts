@@ -39,7 +39,7 @@ export interface Finding extends Reported {
 }
 
 /** Each carries what it expects to find, and does nothing where that is not there any more; an empty block is expected to be empty. */
-export type Remedy = { says: string } /** A block that holds nothing. */ & (
+export type Remedy = { says: string } & (
   | { does: 'removeEmpty'; block: string }
   | { does: 'removeTarget'; holder: string; target: string }
   | { does: 'setAttribute'; block: string; attribute: string; expected: unknown; value: unknown }

@@ -25,6 +25,8 @@ const mostFound = 12
 const firstRows = 24
 /** How long that may take, in milliseconds. */
 const patience = 500
+/** From so many letters on words are looked for in the text as well. */
+const lettersToFind = 3
 
 /** The first of them, group by group. */
 function firstOf<Row>(groups: readonly [string, Row[]][], most: number): [string, Row[]][] {
@@ -35,8 +37,6 @@ function firstOf<Row>(groups: readonly [string, Row[]][], most: number): [string
     return [title, taken]
   })
 }
-/** From so many letters on words are looked for in the text as well. */
-const lettersToFind = 3
 
 export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: NavigateFunction }) {
   const session = useSession()
@@ -44,11 +44,11 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
   const doc = useView(view => view.doc)
   const labels = useView(view => view.turnover?.labels)
   const kept = useKeepsakes(({ list }) => list)
+  const [whole, setWhole] = useState(false)
   useEffect(() => {
     void loadKeepsakes()
     whenIdle(() => startTransition(() => setWhole(true)), patience)
   }, [])
-  const [whole, setWhole] = useState(false)
   const inGalley = useLocation().pathname.includes('/galley')
   const [asked, setAsked] = useState('')
   const groups = useMemo((): [string, Listed[]][] => {

@@ -7,8 +7,14 @@ import { notify } from '../ui/notices.ts'
 const interval = 60 * 60 * 1000
 const unsaid = 1500
 
+/** Does it when everything is saved; what cannot be saved yet leaves the author the way to it. */
 const whenSaved = async (then: () => void): Promise<void> => {
-  if ((await openNow()?.save()) === false) notify({ kind: 'wrong', text: 'Not everything could be saved yet, so the new version waits.' })
+  if ((await openNow()?.save()) === false)
+    notify({
+      kind: 'wrong',
+      text: 'Not everything could be saved yet, so the new version waits.',
+      action: { says: 'Reload', run: () => void whenSaved(then) },
+    })
   else then()
 }
 
@@ -33,7 +39,8 @@ export function announce(kept: Kept, reload: () => void): void {
   )
   kept.addEventListener('controlling', ({ isUpdate, isExternal }) => {
     // The first version takes no page; a later one takes all of them, and only the one in which the author said so is loaded anew unasked.
-    if (taken) reload()
+    // Something may have been typed since.
+    if (taken) void whenSaved(reload)
     else if (isUpdate || isExternal)
       offer('A new version of the program was taken in another tab. Reload this one to have it here; everything is saved before.', reload)
   })

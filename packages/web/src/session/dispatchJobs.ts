@@ -60,10 +60,11 @@ export function writeFiles(
   const says = saysOutputs(about)
   const show = (job: Job): void => useJob.setState({ job })
   const hearing = new AbortController()
+  let lacks = false
   const end = (job: Job): void => {
     hearing.abort()
-    // What has written well writes the next file sooner.
-    if (job.kind === 'done') writers.keep(thread)
+    // What has written well writes the next file sooner; what had to do without something asks for it no more.
+    if (job.kind === 'done' && !lacks) writers.keep(thread)
     else thread.terminate()
     show(job)
     if (watched) return
@@ -87,7 +88,10 @@ export function writeFiles(
   )
   const hear = ({ data }: MessageEvent<FromDispatch>): void => {
     if (data.kind === 'progress') tell(data.says, data.done, data.of)
-    else if (data.kind === 'written') {
+    else if (data.kind === 'without') {
+      lacks = true
+      notify({ kind: 'wrong', text: data.says })
+    } else if (data.kind === 'written') {
       if (toOffice) toOffice(data.files)
       else handOver(data.files, about.title, together)
       const files = data.files.map(

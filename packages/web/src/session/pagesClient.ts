@@ -43,6 +43,8 @@ export class PagesClient {
   private unanswered = 0
   private timer: ReturnType<typeof setInterval> | undefined
   private given = false
+  /** It makes pages without something that could not be fetched, and asks for that no more. */
+  private lacks = false
   /** What views want to know after every turnover, by its kind. */
   private readonly wanted = new Map<string, ToTurnover>()
   private readonly make: () => Thread
@@ -59,6 +61,7 @@ export class PagesClient {
     this.thread = thread
     this.waiting = []
     this.unanswered = 0
+    this.lacks = false
     const mine = (): boolean => this.thread === thread && !this.ended
     thread.addEventListener('message', ({ data }) => mine() && this.hear(data))
     thread.addEventListener('error', ({ message }) => mine() && this.broken(message || 'it could not be started in this browser'))
@@ -117,11 +120,11 @@ export class PagesClient {
     this.tell(message)
   }
 
-  /** The thread, at rest, where it can serve another work; null where it was ended. */
+  /** The thread, at rest, where it can serve another work as well as a new one; null where it was ended. */
   end(): Thread | null {
     clearInterval(this.timer)
     this.ended = true
-    if (this.waiting || this.given || this.starts > 0) {
+    if (this.waiting || this.given || this.lacks || this.starts > 0) {
       this.thread.terminate()
       return null
     }
@@ -179,6 +182,9 @@ export class PagesClient {
       this.starts = 0
       this.rest()
       this.host.onTurnover(message)
-    } else this.host.hear(message)
+    } else {
+      if (message.kind === 'without') this.lacks = true
+      this.host.hear(message)
+    }
   }
 }

@@ -35,6 +35,7 @@ import { Writing } from './writing.ts'
 
 /** How long what only counts or repeats the text may lag behind it. */
 const quietMilliseconds = 120
+
 /** Where threads that make pages come from, and where one goes that has nothing to do. */
 export interface Threads {
   take(): Thread
@@ -112,6 +113,7 @@ export class Session {
   get graveyard(): Graveyard {
     return this.document.graveyard
   }
+
   // ── who writes ──────────────────────────────────────────────────────────
 
   takeOver(): void {

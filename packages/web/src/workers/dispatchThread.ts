@@ -106,7 +106,13 @@ async function engineFor(work: Work): Promise<TurnoverEngine> {
 async function turnOver(id: string, work: Work): Promise<{ turnover: Turnover; fonts: Fonts }> {
   if (formulasToSet(work.doc, formulas).length) formulas.takeIn((await database.formulas.toArray()).map(({ key, box }) => [key, box]))
   if (needsConverter(work.doc, formulas)) await fetchConverter()
-  await readPatternsFor(work).catch(error => console.warn('Words of a language are not divided.', error))
+  await readPatternsFor(work).catch(error => {
+    console.warn('Words of a language are not divided.', error)
+    say({
+      kind: 'without',
+      says: 'Words of one language are not divided in this file: how was not to be fetched. Write it again when the server can be reached.',
+    })
+  })
   const engine = await engineFor(work)
   const steps = engine.steps(work)
   let step = steps.next()

@@ -109,6 +109,8 @@ export type ToDispatch = {
 }
 export type FromDispatch =
   | { kind: 'progress'; says: string; done: number; of: number }
+  /** A file is made without something that could not be fetched. */
+  | { kind: 'without'; says: string }
   | { kind: 'written'; files: Dispatched[] }
   | { kind: 'failed'; message: string }
 

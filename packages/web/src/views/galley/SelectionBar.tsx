@@ -35,7 +35,9 @@ function placeOf(view: EditorView): { top: number; left: number } | null {
   const above = top - outer.top + scroll.scrollTop - height - 4
   // The first line of what is in sight has it below.
   const under = view.coordsAtPos(selection.to).bottom - outer.top + scroll.scrollTop + 6
-  return { top: top - outer.top > height + 8 ? above : under, left: Math.max(2, Math.min(left - outer.left - 8, outer.width - width)) }
+  // In a narrow sheet it takes more than one line, and stands below the words so as not to hide them.
+  const over = outer.width >= width && top - outer.top > height + 8
+  return { top: over ? above : under, left: Math.max(2, Math.min(left - outer.left - 8, outer.width - width)) }
 }
 
 export function SelectionBar({ view }: { view: EditorView }) {
@@ -90,7 +92,7 @@ export function SelectionBar({ view }: { view: EditorView }) {
     <div
       role="toolbar"
       aria-label="The selected words"
-      className="absolute z-5 flex border border-(--structure) bg-(--sheet) text-[15px] shadow-lg"
+      className="absolute z-5 flex max-w-[calc(100%-4px)] flex-wrap border border-(--structure) bg-(--sheet) text-[15px] shadow-lg"
       style={place}
     >
       {looks.map(([name, look]) => act(shortcuts[name].says, '', () => session.run(wordCommands[name]), name, has(name), look))}
