@@ -63,9 +63,13 @@ export function SelectionBar({ view }: { view: EditorView }) {
     view.dom.addEventListener('pointerdown', down)
     addEventListener('pointerup', up)
     session.followers.add(measure)
+    // The words stand elsewhere in a sheet of another width.
+    const sheet = new ResizeObserver(measure)
+    sheet.observe(view.dom)
     if (writes) measure()
     return () => {
       cancelAnimationFrame(frame)
+      sheet.disconnect()
       view.dom.removeEventListener('pointerdown', down)
       removeEventListener('pointerup', up)
       session.followers.delete(measure)
