@@ -17,16 +17,23 @@ import { ask, call, folderOfTests, tell } from './support/calling.ts'
 
 const { at } = folderOfTests()
 
-/** Text of pages as `pdftotext` reads it, one string a page. */
-const textOf = (file: string): string[] =>
-  execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8', maxBuffer: 1 << 28 }).split('\f')
-
 describe('the demo thesis, from the file alone', () => {
   const bundle = at('thesis.ledger.zip')
   const pdf = at('thesis.pdf')
   beforeAll(() => {
     expect(call('demo', 'thesis', '--out', bundle).status).toBe(0)
     expect(call('dispatch', bundle, '--to', 'pdf', '--out', pdf).stderr).toBe('')
+  })
+
+  /** Its objects, as qpdf reads them, by name. */
+  type Objects = Record<string, { value?: Record<string, unknown> }>
+  let objectsOfPdf: Objects
+  /** Its text as `pdftotext` reads it, one string a page. */
+  let pages: string[]
+  beforeAll(() => {
+    const json = JSON.parse(execFileSync('qpdf', ['--json=2', '--json-key=qpdf', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }))
+    objectsOfPdf = json.qpdf[1]
+    pages = execFileSync('pdftotext', ['-layout', pdf, '-'], { encoding: 'utf8', maxBuffer: 1 << 28 }).split('\f')
   })
 
   /** What the source makes of the same file. */
@@ -53,7 +60,6 @@ describe('the demo thesis, from the file alone', () => {
   })
 
   test('every line of the contents and lists says the label of the page on which its heading or caption stands', async () => {
-    const pages = textOf(pdf).map(page => page.replace(/[ \u2002]+/g, ' '))
     const json = JSON.parse(
       execFileSync('qpdf', ['--json=2', '--json-key=pages', '--json-key=pagelabels', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }),
     )
@@ -115,8 +121,7 @@ describe('the demo thesis, from the file alone', () => {
   })
 
   test('every reference in the PDF is a link to a place that is there', () => {
-    const json = JSON.parse(execFileSync('qpdf', ['--json=2', '--json-key=qpdf', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }))
-    const objects = Object.values(json.qpdf[1] as Record<string, { value?: Record<string, unknown> }>)
+    const objects = Object.values(objectsOfPdf)
       .map(found => found.value)
       .filter(value => value && typeof value === 'object')
     const names = new Set<string>()
@@ -130,7 +135,7 @@ describe('the demo thesis, from the file alone', () => {
     const links = objects.filter(value => value!['/Subtype'] === '/Link' && value!['/A'])
     const actions = links.map(value => {
       const action = value!['/A'] as string | Record<string, unknown>
-      return typeof action === 'string' ? (json.qpdf[1][`obj:${action}`].value as Record<string, unknown>) : action
+      return typeof action === 'string' ? objectsOfPdf[`obj:${action}`]!.value! : action
     })
     const inside = actions.filter(action => action['/S'] === '/GoTo')
     expect(inside.length).toBeGreaterThan(250)
@@ -170,8 +175,12 @@ describe('the demo thesis, from the file alone', () => {
     note('Keywords Proof Chapters Sections Figures Tables Equations pages continued Appendices Appendix')
     for (const { bytes, type } of work.pictures.values())
       if (type === 'image/svg+xml') for (const words of new TextDecoder().decode(bytes).matchAll(/>([^<]+)</g)) note(words[1]!)
-    const text = execFileSync('pdftotext', [pdf, '-'], { encoding: 'utf8', maxBuffer: 1 << 28 })
-    const unknown = (text.replace(/\u00ad\n/g, '').match(/\p{L}{4,}/gu) ?? []).filter(word => !said.has(word.toLowerCase()))
+    const unknown = (
+      pages
+        .join('\n')
+        .replace(/\u00ad\n/g, '')
+        .match(/\p{L}{4,}/gu) ?? []
+    ).filter(word => !said.has(word.toLowerCase()))
     // A word that goes over a page turn is read in two parts.
     expect(
       unknown.filter(part => ![...said].some(word => word.startsWith(part.toLowerCase()) || word.endsWith(part.toLowerCase()))),
@@ -180,8 +189,7 @@ describe('the demo thesis, from the file alone', () => {
   })
 
   test('every picture says what it shows, headings come in the order of the work, words of another language are marked', async () => {
-    const json = JSON.parse(execFileSync('qpdf', ['--json=2', '--json-key=qpdf', pdf], { encoding: 'utf8', maxBuffer: 1 << 28 }))
-    const elements = Object.values(json.qpdf[1] as Record<string, { value?: Record<string, unknown> }>).map(({ value }) => value ?? {})
+    const elements = Object.values(objectsOfPdf).map(({ value }) => value ?? {})
     const figures = elements.filter(value => value['/S'] === '/Figure')
     const alternatives: string[] = []
     work.doc.descendants(node => {

@@ -13,8 +13,9 @@ import { scanDivision } from '../../src/numbers/scan.ts'
 import type { Turnover } from '../../src/turnover/turnover.ts'
 import { seriesRule } from '../../src/work/parts/scheme.ts'
 import { division, roles, seriesOf } from '../../src/work/schema.ts'
-import { named, readHtml, readXml } from './markup.ts'
+import { readHtmlTree } from './htmlTree.ts'
 import { fonts } from './work.ts'
+import { named, readXmlTree, type XmlElement } from './xmlTree.ts'
 
 /** Spaces as usual ones; nothing that has no width. */
 export const evenly = (text: string): string =>
@@ -48,40 +49,47 @@ export async function written(name: string, turnover: Turnover, more: object = {
   return bytes
 }
 
-/** Formulas say nothing here: their words are told by another test. */
-function read(documents: readonly Document[], links: (document: Document) => string[]): ReadOutput {
-  const byName = new Map<string, Element>()
+/** Formulas say nothing here, as their words are told by another test; nor do elements of the names given. */
+function read(
+  documents: readonly XmlElement[],
+  silent: readonly string[],
+  links: (elements: readonly XmlElement[]) => string[],
+): ReadOutput {
+  const byName = new Map<string, XmlElement>()
   const doubled: string[] = []
+  const dangling: string[] = []
   for (const document of documents) {
-    for (const formula of document.querySelectorAll('math')) formula.textContent = ''
-    for (const each of named(document, 'mml:math')) each.textContent = ''
-    for (const each of document.querySelectorAll('style, script, head, title:not(sec > title)'))
-      if (documents.length > 1 || each.namespaceURI?.includes('xhtml')) each.textContent = ''
-    for (const each of document.querySelectorAll('[id]')) {
-      if (byName.has(each.id)) doubled.push(each.id)
-      byName.set(each.id, each)
+    const elements = [document, ...document.within]
+    for (const each of elements) {
+      if (['math', 'mml:math', ...silent].includes(each.tagName)) each.textContent = ''
+      const id = each.getAttribute('id')
+      if (id === null) continue
+      if (byName.has(id)) doubled.push(id)
+      byName.set(id, each)
     }
+    dangling.push(...links(elements))
   }
   return {
-    all: evenly(documents.map(document => document.documentElement.textContent).join(' ')),
+    all: evenly(documents.map(document => document.textContent).join(' ')),
     at: id => {
       const found = byName.get(anchorOf(id))
-      return found ? evenly(found.textContent ?? '') : null
+      return found ? evenly(found.textContent) : null
     },
     doubled,
-    dangling: documents.flatMap(links).filter(name => !byName.has(name)),
+    dangling: dangling.filter(name => !byName.has(name)),
   }
 }
 
-const linksOf = (document: Document): string[] =>
-  [...document.querySelectorAll('a[href*="#"]')]
-    .map(link => link.getAttribute('href')!)
-    .filter(href => !/^[a-z]+:/i.test(href))
+const linksOf = (elements: readonly XmlElement[]): string[] =>
+  elements
+    .filter(({ tagName }) => tagName === 'a')
+    .map(link => link.getAttribute('href') ?? '')
+    .filter(href => href.includes('#') && !/^[a-z]+:/i.test(href))
     .map(href => href.split('#')[1]!)
 
-const holders = ['H1', 'H2', 'H3', 'H4', 'H5', 'H6', 'TD', 'TH', 'LI', 'BLOCKQUOTE']
+const holders = ['h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'td', 'th', 'li', 'blockquote']
 /** The nearest element of these names that something stands in. */
-function around(of: Element, names: readonly string[]): Element | null {
+function around(of: XmlElement, names: readonly string[]): XmlElement | null {
   let at = of.parentElement
   while (at && !names.includes(at.tagName)) at = at.parentElement
   return at
@@ -91,18 +99,21 @@ const text = (bytes: Uint8Array | undefined): string => strFromU8(bytes ?? new U
 
 /** How each output is read. */
 export const readers: Record<'web' | 'ebook' | 'jats' | 'markdown', (bytes: Uint8Array) => ReadOutput> = {
-  web: bytes => read([readHtml(text(bytes))], linksOf),
+  web: bytes => read([readHtmlTree(text(bytes))], ['style', 'script', 'head'], linksOf),
   ebook: bytes => {
     const files = unzipSync(bytes)
     const parts = Object.keys(files).filter(name => /text-\d+\.xhtml$/.test(name))
     return read(
-      parts.map(name => readXml(text(files[name]))),
+      parts.map(name => readXmlTree(text(files[name]))),
+      ['style', 'script', 'head', 'title'],
       linksOf,
     )
   },
   jats: bytes => {
     const source = text(unzipSync(bytes)['work.xml']).replace(/<!DOCTYPE[^>]*>/, '')
-    return read([readXml(source)], document => [...document.querySelectorAll('xref[rid]')].map(link => link.getAttribute('rid')!))
+    return read([readXmlTree(source)], [], elements =>
+      elements.filter(({ tagName }) => tagName === 'xref').flatMap(link => link.getAttribute('rid') ?? []),
+    )
   },
   markdown: bytes => {
     const html = micromark(text(unzipSync(bytes)['work.md']), {
@@ -110,18 +121,26 @@ export const readers: Record<'web' | 'ebook' | 'jats' | 'markdown', (bytes: Uint
       extensions: [gfm()],
       htmlExtensions: [gfmHtml()],
     })
-    const document = readHtml(html)
+    const document = readHtmlTree(html)
+    const elements = document.within
     // Readers count notes themselves.
-    for (const [at, note] of [...document.querySelectorAll('.footnotes > ol > li')].entries()) note.prepend(`${at + 1} `)
-    for (const back of document.querySelectorAll('[data-footnote-backref], #footnote-label')) back.remove()
+    const footnotes = elements.find(each => each.getAttribute('class') === 'footnotes')
+    const list = footnotes?.children.find(({ tagName }) => tagName === 'ol')
+    for (const [at, note] of (list?.children ?? []).entries()) note.childNodes.unshift({ nodeType: 3, textContent: `${at + 1} ` })
+    for (const back of elements)
+      if (back.getAttribute('data-footnote-backref') !== null || back.getAttribute('id') === 'footnote-label') back.remove()
     // An anchor stands at the head of what it names; a table stands under the words that name it.
-    const blockOf = (anchor: Element): string => {
-      const block = around(anchor, holders) ?? around(anchor, ['P'])
+    const blockOf = (anchor: XmlElement): string => {
+      const block = around(anchor, holders) ?? around(anchor, ['p'])
       const below = block?.nextElementSibling
-      return `${block?.textContent ?? ''} ${below?.tagName === 'TABLE' ? below.textContent : ''}`
+      return `${block?.textContent ?? ''} ${below?.tagName === 'table' ? below.textContent : ''}`
     }
-    const found = new Map([...document.querySelectorAll('a[id]')].map(anchor => [anchor.id, evenly(blockOf(anchor))]))
-    const output = read([document], linksOf)
+    const found = new Map<string, string>()
+    for (const anchor of named(document, 'a')) {
+      const id = anchor.getAttribute('id')
+      if (id !== null) found.set(id, evenly(blockOf(anchor)))
+    }
+    const output = read([document], ['style', 'script', 'head'], linksOf)
     return { ...output, at: id => found.get(anchorOf(id)) ?? null }
   },
 }

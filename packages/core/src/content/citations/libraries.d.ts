@@ -83,6 +83,8 @@ declare module 'citeproc' {
   const CSL: {
     Engine: new (system: System, style: string, language: string, force: boolean) => Engine
     Output: { Formats: Record<string, Format>; Formatters: { passthrough: unknown } }
+    /** The tree of a style or locale, which the engine takes as JSON text as well. */
+    parseXml: (xml: string) => object
     ASSUME_ALL_ITEMS_REGISTERED: number
     Registry: { prototype: { setdisambigs(this: { state: Engine }): void } }
     parseLocator: (this: Engine, cite: Cite) => Cite

@@ -148,11 +148,27 @@ function compareIn(language: string): void {
   compareLanguage = language
 }
 
+/**
+ * Styles and locales as the library reads them out of their XML, as JSON text, which it takes as well: to read one takes several times as long,
+ * and engines are made often. An author who edits a style leaves many behind.
+ */
+const readBefore = new Map<string, string>()
+const mostRead = 40
+function readOnce(xml: string): string {
+  const before = readBefore.get(xml)
+  if (before !== undefined) return before
+  if (readBefore.size >= mostRead) readBefore.clear()
+  // What is no XML is told by the engine.
+  const json = /^\s*</.test(xml) ? JSON.stringify(CSL.parseXml(xml.trim())) : xml
+  readBefore.set(xml, json)
+  return json
+}
+
 /** The library's own processor, which compares in the language given. */
 export function engineOf(style: string, language: string, system: Omit<System, 'retrieveLocale'>): Engine {
   compareIn(language)
-  const retrieveLocale = (tag: string): string => localeFile(tag === 'en-US' ? 'en' : language)
-  return new CSL.Engine({ ...system, retrieveLocale }, style, citationLocale(language).tag, true)
+  const retrieveLocale = (tag: string): string => readOnce(localeFile(tag === 'en-US' ? 'en' : language))
+  return new CSL.Engine({ ...system, retrieveLocale }, readOnce(style), citationLocale(language).tag, true)
 }
 
 export class CitationProcessor {
