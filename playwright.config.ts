@@ -6,7 +6,8 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
   expect: { timeout: usualTimeout },
-  workers: 2,
+  // Two of them work while one waits for a page to rest, a clock or a frame.
+  workers: 3,
   fullyParallel: true,
   globalSetup: './e2e/setup.ts',
   // What fails once is a failure.

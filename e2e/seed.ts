@@ -1,8 +1,20 @@
 /** The storage of a browser in which the demo works stand on the shelf and their formulas are kept: made once, and put into each test’s browser. */
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 
-const file = new URL('../test-results/seed.json', import.meta.url)
+const file = new URL('../.cache/seed.json', import.meta.url)
+
+/** What it was made by: the program as it was built, whose files are named for what is in them, and what takes the seed. */
+function madeBy(): string {
+  const hash = createHash('sha256')
+  for (const name of ['../packages/web/dist/index.html', './makeSeed.ts', './seed.ts'])
+    hash.update(readFileSync(new URL(name, import.meta.url)))
+  return hash.digest('hex')
+}
+
+/** Whether there is a seed of the program as it was built last. */
+export const isMade = (): boolean => existsSync(file) && (JSON.parse(readFileSync(file, 'utf8')) as Dump).madeBy === madeBy()
 
 interface StoreDump {
   name: string
@@ -11,6 +23,7 @@ interface StoreDump {
   rows: unknown[]
 }
 interface Dump {
+  madeBy?: string
   version: number
   stores: StoreDump[]
 }
@@ -53,7 +66,8 @@ export async function takeSeed(page: Page): Promise<void> {
     database.close()
     return { version, stores }
   })
-  writeFileSync(file, JSON.stringify(dump))
+  mkdirSync(new URL('.', file), { recursive: true })
+  writeFileSync(file, JSON.stringify({ ...dump, madeBy: madeBy() }))
 }
 
 let seed: string | undefined

@@ -1,5 +1,5 @@
 // npm test: installs what is missing, then types, lint, build, unit tests and browser tests. The last line counts them all.
-import { spawn, spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { installForTests, installPackages } from './install.mjs'
 
@@ -30,6 +30,13 @@ const step = (name, command) =>
       resolve(status === 0)
     })
   })
+/** Runs a program to its end, whatever becomes of it: what it found is read from its report. */
+const run = (program, args, stdio, timeout) =>
+  new Promise(resolve => {
+    const child = spawn(program, args, { stdio, timeout })
+    child.on('error', resolve)
+    child.on('close', resolve)
+  })
 const count = (file, read) => {
   if (!existsSync(file)) {
     failed++
@@ -45,12 +52,14 @@ const count = (file, read) => {
 // Each of these keeps one processor busy. Unit tests call the command line; what the browser runs is needed after them.
 const commandLine = step('build of the command line', 'npx vite build packages/cli --logLevel error')
 const application = commandLine.then(() => step('build of the application', 'npx vite build packages/web --logLevel error'))
+// Where it cannot be made, the browser tests say why.
+const seeded = application.then(built => built && run('node', ['--import', './scripts/typescript.mjs', 'e2e/makeSeed.ts'], 'ignore'))
 await step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
 await step('lint and import directions', 'npx biome check .')
 await commandLine
 process.stdout.write('\n── unit tests\n')
 // One that does not come to its end is a failure, and is told as one.
-spawnSync('npm', ['run', '-s', 'unit', '--', '--json', '--outputFile=test-results/unit.json'], { stdio: 'inherit', timeout: 15 * 60_000 })
+await run('npm', ['run', '-s', 'unit', '--', '--json', '--outputFile=test-results/unit.json'], 'inherit', 15 * 60_000)
 count('test-results/unit.json', report => [
   report.numPassedTests,
   report.numFailedTests + report.numRuntimeErrorTestSuites,
@@ -63,9 +72,10 @@ const failedIn = ({ file, specs = [], suites = [] }) => [
   ...specs.filter(({ ok }) => !ok).map(({ title }) => `${file}: ${title}`),
   ...suites.flatMap(failedIn),
 ]
+await seeded
 if (await application) {
   process.stdout.write('\n── browser tests\n')
-  spawnSync('npx', ['playwright', 'test'], { stdio: 'inherit' })
+  await run('npx', ['playwright', 'test'], 'inherit')
   count('test-results/e2e.json', ({ stats, errors, suites }) => [
     stats.expected,
     stats.unexpected + stats.flaky + errors.length,

@@ -124,7 +124,7 @@ export async function kill(
 async function typeUntilKilled(page: Page, victim: Victim, first: number, committed: number, random: () => number): Promise<number> {
   let said = committed
   let alive = true
-  // What stood in the text some frames before the foot said that all is saved, is saved: the foot is drawn a frame later than the text.
+  // What stood in the text a while before the foot said that all is saved, is saved: the foot is drawn a frame later than the text.
   page.on('console', message => {
     const [, number] = /^said to be saved: (\d+)$/.exec(message.text()) ?? []
     if (number) said = Math.max(said, Number(number))
@@ -134,7 +134,8 @@ async function typeUntilKilled(page: Page, victim: Victim, first: number, commit
       for (;;) {
         const text = [...document.querySelectorAll('.division.open p')].at(-1)?.textContent ?? ''
         const last = Number([...text.matchAll(/w(\d+);/g)].at(-1)?.[1] ?? 0)
-        for (let i = 0; i < 4; i++) await new Promise(resolve => requestAnimationFrame(resolve))
+        await new Promise(resolve => setTimeout(resolve, 60))
+        await new Promise(requestAnimationFrame)
         const foot = document.querySelector('.foot [aria-busy="false"]')?.textContent ?? ''
         if (foot.startsWith('Saved')) console.log(`said to be saved: ${last}`)
       }
@@ -145,7 +146,7 @@ async function typeUntilKilled(page: Page, victim: Victim, first: number, commit
     })
   const typing = (async () => {
     for (let number = first; alive; number++) {
-      await page.keyboard.type(`w${number}; `, { delay: 5 })
+      await page.keyboard.type(`w${number}; `, { delay: 15 })
       if (random() < 0.3) await wait(random() * 700)
     }
   })().catch(() => {})
