@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 /** The composer, by keyboard alone. */
 import type { Page } from '@playwright/test'
-import { inBalance, newThesis, openChapter, openDemo, reload, saved } from './support.ts'
+import { inBalance, newThesis, openAnew, openChapter, openDemo, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 const field = (page: Page) => page.locator('.composer textarea')
@@ -356,7 +356,7 @@ test('letters in use are offered first, and what the one at the caret stands for
   await field(page).focus()
   await page.keyboard.press('Escape')
   await saved(page)
-  await reload(page)
+  await openAnew(page)
   await page.locator('.division.open .equation').last().locator('.math').dblclick()
   await page.keyboard.press('Home')
   await page.keyboard.press('ArrowRight')

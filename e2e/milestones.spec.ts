@@ -1,4 +1,4 @@
-import { atRest, inBalance, openDemo, reload, saved } from './support.ts'
+import { atRest, inBalance, openAnew, openDemo, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('a milestone is taken, chapters change places, and the ledger tells what changed since', async ({ page }) => {
@@ -33,7 +33,7 @@ test('a milestone is taken, chapters change places, and the ledger tells what ch
   await inBalance(page)
   await expect(page.getByText('Nothing changed')).toBeVisible()
   await saved(page)
-  await reload(page)
+  await openAnew(page)
   await expect(page.getByText('Nothing changed')).toBeVisible()
 })
 

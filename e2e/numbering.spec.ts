@@ -1,6 +1,6 @@
 /** Panels, groups of equations, items of lists, series of the author's own, exceptions, and references that are mended. */
 
-import { atRest, command, inBalance, newThesis, openChapter, openDemo, pageText, reload, saved } from './support.ts'
+import { atRest, command, inBalance, newThesis, openAnew, openChapter, openDemo, pageText, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 const spaced = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')
@@ -125,7 +125,7 @@ test('what a milestone knows of a lost target is said, and put back from it in a
   await page.keyboard.press('Delete')
   await expect(page.locator('.division.open .reference.lost').first()).toBeVisible()
   await saved(page)
-  await reload(page)
+  await openAnew(page)
   await openChapter(page, '1')
   await page.locator('.division.open .reference.lost').first().click()
   await expect(page.locator('.lost-target')).toContainText('At the milestone “First draft” it was Figure 1.1 on page 2')

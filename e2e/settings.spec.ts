@@ -1,4 +1,4 @@
-import { openDemo, reload, saved } from './support.ts'
+import { openAnew, openDemo, reload, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('author and language are fields of the work: one step each, saved, and undone like text', async ({ page }) => {
@@ -11,9 +11,8 @@ test('author and language are fields of the work: one step each, saved, and undo
   await page.getByLabel('Language of the work').selectOption('de')
   await expect(page.locator('.foot')).toContainText('German')
   await expect(page.locator('.sheet-text')).toHaveAttribute('lang', 'de')
-  // Saved within a second: that is all a reload may cost.
   await saved(page)
-  await reload(page)
+  await openAnew(page)
   await page.locator('.spine-row').first().click()
   await expect(page.getByLabel('Author')).toHaveValue('I. M. Tolvay')
   await expect(page.locator('.foot')).toContainText('German')

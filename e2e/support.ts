@@ -7,6 +7,23 @@ export async function openDemo(page: Page, view = 'galley', work = 'demo-thesis'
   await opened(page)
 }
 
+/** Goes to an address as a link in the application does. */
+export const follow = (page: Page, to: string): Promise<void> =>
+  page.evaluate(to => {
+    const idx = ((history.state as { idx?: number } | null)?.idx ?? 0) + 1
+    history.pushState({ idx, key: String(idx), usr: null }, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: history.state }))
+  }, to)
+
+/** Leaves the work for the shelf and comes back to where it was: it is opened from storage, as in another sitting. */
+export async function openAnew(page: Page): Promise<void> {
+  const { pathname, search } = new URL(page.url())
+  await follow(page, '/')
+  await expect(page.getByRole('button', { name: 'Begin a thesis' })).toBeVisible()
+  await follow(page, pathname + search)
+  await opened(page)
+}
+
 /** Loads the page anew. */
 export async function reload(page: Page): Promise<void> {
   await page.reload()

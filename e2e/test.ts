@@ -4,6 +4,7 @@ import os from 'node:os'
 import path from 'node:path'
 import { type BrowserContext, test as base, chromium, type Page } from '@playwright/test'
 import { putSeed } from './seed.ts'
+import { follow } from './support.ts'
 
 /** A browser that has never seen the program. */
 export { type Page, test as inNewBrowser } from '@playwright/test'
@@ -76,14 +77,6 @@ export const inNewPage = base.extend<object, { profile: Profile }>({
     await use(page)
   },
 })
-
-/** Goes to an address as a link in the application does. */
-const follow = (page: Page, to: string): Promise<void> =>
-  page.evaluate(to => {
-    const idx = ((history.state as { idx?: number } | null)?.idx ?? 0) + 1
-    history.pushState({ idx, key: String(idx), usr: null }, '', to)
-    dispatchEvent(new PopStateEvent('popstate', { state: history.state }))
-  }, to)
 
 /** Closes what is open, and says whether the page can serve another test. What is in storage, which the seed is put over, is no trace. */
 async function leavesNoTrace(page: Page): Promise<boolean> {

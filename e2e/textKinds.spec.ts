@@ -1,4 +1,4 @@
-import { atRest, command, inBalance, newThesis, openChapter, openDemo, reload, saved } from './support.ts'
+import { atRest, command, inBalance, newThesis, openAnew, openChapter, openDemo, saved } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
 /** Puts the cursor at the end of the first paragraph of the open chapter that is long enough to be text. */
@@ -145,7 +145,7 @@ test('a paragraph is kept on one page and with what follows: asked in the slip, 
   await expect(together).toBeChecked()
   await inBalance(page)
   await saved(page)
-  await reload(page)
+  await openAnew(page)
   await openChapter(page, '1')
   await page.locator('.division.open > p').nth(1).click()
   await expect(together).toBeChecked()
