@@ -1,6 +1,7 @@
 // npm test: installs what is missing, then types, lint, build, unit tests and browser tests. The last line counts them all.
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import path from 'node:path'
 import { installForTests, installPackages } from './install.mjs'
 
 // Two registries, side by side.
@@ -9,6 +10,9 @@ installPackages()
 await readers
 rmSync('test-results', { recursive: true, force: true })
 mkdirSync('test-results', { recursive: true })
+
+// Programs that are installed here are found by their names.
+process.env.PATH = `${path.resolve('node_modules/.bin')}${path.delimiter}${process.env.PATH}`
 
 let passed = 0
 let failed = 0
@@ -49,14 +53,19 @@ const count = (file, read) => {
   wrong.push(...names)
 }
 
-// Each of these keeps one processor busy. Unit tests call the command line; what the browser runs is needed after them.
-const commandLine = step('build of the command line', 'npx vite build packages/cli --logLevel error')
-const application = commandLine.then(() => step('build of the application', 'npx vite build packages/web --logLevel error'))
-// Where it cannot be made, the browser tests say why.
-const seeded = application.then(built => built && run('node', ['--import', './scripts/typescript.mjs', 'e2e/makeSeed.ts'], 'ignore'))
-await step('types', 'npx tsc --noEmit -p packages/core && npx tsc --noEmit')
-await step('lint and import directions', 'npx biome check .')
+// Unit tests call the command line. What comes before the browser tests is made ready beside them: they leave some of the processors free.
+const commandLine = step('build of the command line', 'vite build packages/cli --logLevel error')
+const checks = step('types', 'tsc --noEmit -p packages/core && tsc --noEmit').then(() =>
+  step('lint and import directions', 'biome check .'),
+)
 await commandLine
+const application = step('build of the application', 'vite build packages/web --logLevel error')
+const ready = Promise.all([application, checks]).then(async ([built]) => {
+  // Where the seed cannot be made, the browser tests say why; and they read hundreds of files in TypeScript, which are kept compiled.
+  if (built) await run('node', ['--import', './scripts/typescript.mjs', 'e2e/makeSeed.ts'], 'ignore')
+  if (built) await run('playwright', ['test', '--list', '--reporter=line'], 'ignore')
+  return built
+})
 process.stdout.write('\n── unit tests\n')
 // One that does not come to its end is a failure, and is told as one.
 await run('npm', ['run', '-s', 'unit', '--', '--json', '--outputFile=test-results/unit.json'], 'inherit', 15 * 60_000)
@@ -72,10 +81,9 @@ const failedIn = ({ file, specs = [], suites = [] }) => [
   ...specs.filter(({ ok }) => !ok).map(({ title }) => `${file}: ${title}`),
   ...suites.flatMap(failedIn),
 ]
-await seeded
-if (await application) {
+if (await ready) {
   process.stdout.write('\n── browser tests\n')
-  await run('npx', ['playwright', 'test'], 'inherit')
+  await run('playwright', ['test'], 'inherit')
   count('test-results/e2e.json', ({ stats, errors, suites }) => [
     stats.expected,
     stats.unexpected + stats.flaky + errors.length,
