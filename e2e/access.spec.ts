@@ -23,6 +23,7 @@ inNewPage('every view, in the light and in the dark', async ({ page }) => {
   await look('galley')
   for (const view of ['Ledger', 'Scheme', 'Pages', 'House style', 'Findings', 'Dispatch']) {
     await page.getByRole('link', { name: view, exact: view !== 'Findings' }).click()
+    await expect(page.getByRole('main', { name: view })).toBeVisible()
     await atRest(page)
     await look(view)
   }

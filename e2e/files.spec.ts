@@ -7,13 +7,13 @@ import { inBalance, openChapter, openDemo, reload, saved, smallSvg, withFile } f
 import { expect, inNewPage, test } from './test.ts'
 
 test('the PDF is written from the application and is sound', async ({ page }) => {
-  await openDemo(page, 'dispatch')
+  await openDemo(page, 'dispatch', 'demo-paper')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.locator('.formats li').first().getByRole('button', { name: 'Save' }).click(),
   ])
   const file = await download.path()
-  expect(download.suggestedFilename()).toBe('wind-mixing-in-the-basins-of-lake-vessary.pdf')
+  expect(download.suggestedFilename()).toBe('a-turbidity-float-for-small-lakes.pdf')
   expect(execFileSync('qpdf', ['--check', file], { encoding: 'utf8' })).toContain('No syntax or stream encoding errors')
   const pages = /Pages:\s+(\d+)/.exec(execFileSync('pdfinfo', [file], { encoding: 'utf8' }))![1]
   await expect(page.locator('.foot')).toContainText(`${pages} pages`)

@@ -1,21 +1,9 @@
 /** The program in a browser whose storage, tabs, threads, clock or server fail: nothing committed is lost, and what happened is said. */
-import { appendFileSync, cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import os from 'node:os'
-import path from 'node:path'
+import { readFileSync } from 'node:fs'
 import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
-import { createServer, listen } from '../packages/server/src/server.ts'
 import { supervision } from '../packages/web/src/session/pagesClient.ts'
-import { inBalance, openChapter, openDemo, reload, saved } from './support.ts'
+import { inBalance, openChapter, openDemo, reload, saved, titlePage, words, write } from './support.ts'
 import { expect, inNewBrowser, inNewPage, inOwnBrowser, type Page, test } from './test.ts'
-
-const words = 'Words that must not be lost. '
-const titlePage = '.division.open p'
-
-async function write(page: Page, text = words): Promise<void> {
-  await page.locator(titlePage).first().click()
-  await page.keyboard.press('Home')
-  await page.keyboard.type(text)
-}
 
 /** The text of a division as it is stored. */
 const stored = (page: Page): Promise<string> =>
@@ -349,67 +337,6 @@ inOwnBrowser('a clock that is set back loses nothing and leaves the order of the
   await expect(page.locator('.work-name').first()).toContainText('Turbidity')
   await page.locator('.work-cover').first().click()
   await expect(page.locator(titlePage).first()).toContainText('After. Before. ')
-})
-
-inNewBrowser.describe('without the server', () => {
-  inNewBrowser.use({ serviceWorkers: 'allow' })
-  inNewBrowser('what was loaded once works: shelf, text, pages, a PDF; and what is written then is kept', async ({ context, page }) => {
-    inNewBrowser.setTimeout(120_000)
-    await page.goto('/')
-    await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
-    await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
-    await context.setOffline(true)
-    await page.goto('/')
-    await page.locator('.work-cover', { hasText: 'Turbidity' }).click()
-    await inBalance(page)
-    await write(page)
-    await saved(page)
-    await page.goto('/work/demo-paper/dispatch')
-    await inBalance(page)
-    const [download] = await Promise.all([
-      page.waitForEvent('download', { timeout: 60_000 }),
-      page.getByRole('button', { name: 'Save: PDF' }).click(),
-    ])
-    expect(
-      readFileSync((await download.path())!)
-        .subarray(0, 5)
-        .toString(),
-    ).toBe('%PDF-')
-    await page.goto('/work/demo-paper/galley')
-    await expect(page.locator(titlePage).first()).toContainText(words.trim())
-    const manifest = await page.evaluate(async () => (await fetch('/manifest.webmanifest')).json())
-    expect(manifest).toMatchObject({ name: 'Steady Ledger', display: 'standalone' })
-  })
-})
-
-inNewBrowser.describe('a new version', () => {
-  inNewBrowser.use({ serviceWorkers: 'allow' })
-  inNewBrowser('is announced, never forced, and taken with everything saved when the author says so', async ({ page }) => {
-    inNewBrowser.setTimeout(120_000)
-    const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-version-'))
-    cpSync('packages/web/dist', folder, { recursive: true })
-    const { server, port } = await listen(createServer(folder), 4850)
-    try {
-      await page.goto(`http://localhost:${port}/`)
-      await page.locator('.work-cover', { hasText: 'Turbidity' }).click({ timeout: 60_000 })
-      await inBalance(page)
-      await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
-      await reload(page)
-      appendFileSync(path.join(folder, 'sw.js'), '\n// another version')
-      await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()))
-      await expect(page.locator('.notice')).toContainText('A new version of the program is ready', { timeout: 60_000 })
-      await write(page)
-      await expect(page.locator(titlePage).first()).toContainText(words.trim())
-      await Promise.all([page.waitForEvent('load', { timeout: 60_000 }), page.getByRole('button', { name: 'Reload' }).click()])
-      await inBalance(page)
-      await expect(page.locator(titlePage).first()).toContainText(words.trim())
-      await expect(page.locator('.notice')).toHaveCount(0)
-    } finally {
-      server.close()
-      server.closeAllConnections()
-      rmSync(folder, { recursive: true, force: true })
-    }
-  })
 })
 
 const changeKeepsakes = (page: Page, act: 'put' | 'clear'): Promise<void> =>

@@ -2,10 +2,10 @@ import { openAnew, openDemo, reload, saved } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('author and language are fields of the work: one step each, saved, and undone like text', async ({ page }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await page.locator('.spine-row').first().click()
   const author = page.getByLabel('Author')
-  await expect(author).toHaveValue('Ilse Maren Tolvay')
+  await expect(author).toHaveValue('Ilse M. Tolvay and Bram Oskarsen')
   await author.fill('I. M. Tolvay')
   await author.press('Enter')
   await page.getByLabel('Language of the work').selectOption('de')
@@ -19,7 +19,7 @@ test('author and language are fields of the work: one step each, saved, and undo
 })
 
 test('a change of the language can be undone', async ({ page }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await page.locator('.spine-row').first().click()
   await page.getByLabel('Language of the work').selectOption('fr')
   await expect(page.locator('.foot')).toContainText('French')
@@ -28,7 +28,7 @@ test('a change of the language can be undone', async ({ page }) => {
 })
 
 test('the panels are made wider with the arrow keys and by dragging, stay so, and go back to the usual width', async ({ page }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   const spine = page.locator('.spine')
   const widthOf = async (panel: string): Promise<number> => (await page.locator(panel).boundingBox())!.width
   const usual = await widthOf('.spine')

@@ -157,3 +157,12 @@ export async function newThesis(page: Page): Promise<void> {
   await openChapter(page, '1')
   await page.locator('.division.open .heading.level-1 .words').click()
 }
+
+/** Words that are written at the head of what is open, and where they are found again. */
+export const words = 'Words that must not be lost. '
+export const titlePage = '.division.open p'
+export async function write(page: Page, text = words): Promise<void> {
+  await page.locator(titlePage).first().click()
+  await page.keyboard.press('Home')
+  await page.keyboard.type(text)
+}
