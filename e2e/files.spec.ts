@@ -123,7 +123,7 @@ test('pictures that are broken, huge or carry a script are refused in their plac
 })
 
 test('a picture dropped on the sheet becomes a figure with a label from its name', async ({ page }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await openChapter(page, '1')
   await page.locator('.division.open > p').first().click()
   const count = await page.locator('.division.open .figure').count()

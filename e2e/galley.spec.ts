@@ -137,7 +137,7 @@ test('promote and demote a section with the keys; a title becomes a chapter and 
 })
 
 test('undo of a change in another chapter opens it', async ({ page }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await openChapter(page, '1')
   await page.locator('.division.open > p').first().click()
   await page.keyboard.press('Home')
