@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { supervision } from '../packages/web/src/session/pagesClient.ts'
-import { inBalance, openChapter, openDemo, reload, saved, titlePage, words, write } from './support.ts'
+import { inBalance, openAnew, openChapter, openDemo, reload, saved, titlePage, words, write } from './support.ts'
 import { expect, inNewBrowser, inNewPage, inOwnBrowser, type Page, test } from './test.ts'
 
 /** The text of a division as it is stored. */
@@ -139,6 +139,22 @@ test('a work that another tab takes off the shelf is not said to be saved; it ca
   await saved(page)
   await page.reload()
   await expect(page.locator(titlePage).first()).toContainText(words.trim())
+})
+
+test('back from the shelf in the same moment: what is written then is kept', async ({ page }) => {
+  await openDemo(page, 'galley', 'demo-paper')
+  await write(page, 'Before. ')
+  // The work is being saved and closed while somebody thinks better of it.
+  await page.evaluate(async () => {
+    document.querySelector<HTMLElement>('.shelf-link')!.click()
+    while (!document.body.textContent!.includes('Begin a thesis')) await new Promise(requestAnimationFrame)
+    history.back()
+  })
+  await expect(page.locator(titlePage).first()).toContainText('Before. ')
+  await write(page, 'After. ')
+  await saved(page)
+  await openAnew(page)
+  await expect(page.locator(titlePage).first()).toContainText('After. Before. ')
 })
 
 test('three tabs: one writes at a time, places are handed over with every word, and a reading tab does nothing and says so', async ({

@@ -19,7 +19,8 @@ export const follow = (page: Page, to: string): Promise<void> =>
 export async function openAnew(page: Page): Promise<void> {
   const { pathname, search } = new URL(page.url())
   await follow(page, '/')
-  await expect(page.getByRole('button', { name: 'Begin a thesis' })).toBeVisible()
+  // Works are shown when what was open is closed.
+  await expect(page.locator('.work-card').first()).toBeVisible()
   await follow(page, pathname + search)
   await opened(page)
 }

@@ -11,10 +11,12 @@ import { threads } from './threads.ts'
 let opening: { id: string; session: Promise<Session> } | null = null
 /** The session that is open, for those that cannot wait. */
 let current: Session | null = null
+/** What is open is being saved to be closed: whether it comes to be closed. */
+let closing: Promise<boolean> | null = null
 
 export function openSession(id: string): Promise<Session> {
-  // What is open stays what it is, also where another work could not be opened meanwhile.
-  if (current?.id === id && openNow()?.id === id) return Promise.resolve(current)
+  // What is open stays what it is, also where another work could not be opened meanwhile. What is about to end is opened again when it has.
+  if (current?.id === id && openNow()?.id === id) return closing ? closing.then(() => openSession(id)) : Promise.resolve(current)
   if (opening?.id === id) return opening.session
   const session = make(id)
   opening = { id, session }
@@ -45,12 +47,20 @@ async function make(id: string): Promise<Session> {
     title: () => titleOf(session.work.doc),
     save: () => session.save(),
     async close(forAnother) {
-      const closed = await session.close(forAnother)
-      if (closed && current === session) {
-        current = null
-        setOpen(null)
-      }
-      return closed
+      if (closing && (await closing)) return true
+      closing = session
+        .close(forAnother)
+        .then(closed => {
+          if (closed && current === session) {
+            current = null
+            setOpen(null)
+          }
+          return closed
+        })
+        .finally(() => {
+          closing = null
+        })
+      return closing
     },
   })
   return session
