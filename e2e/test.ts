@@ -87,7 +87,8 @@ async function leavesNoTrace(page: Page): Promise<boolean> {
   await page.setViewportSize(size)
   if ((await page.locator('html').getAttribute('data-theme')) !== 'light') return false
   await follow(page, '/')
-  await page.getByRole('button', { name: 'Begin a thesis' }).waitFor({ timeout: 5000 })
+  // Works are shown when what was open is closed.
+  await page.locator('.work-card').first().waitFor({ timeout: 5000 })
   for (const notice of (await page.locator('.notice').all()).reverse())
     await notice.getByRole('button', { name: 'Close the notice' }).click({ timeout: 2000 })
   await follow(page, nowhere)

@@ -61,10 +61,11 @@ const checks = step('types', 'tsc --noEmit -p packages/core && tsc --noEmit').th
 await commandLine
 const application = step('build of the application', 'vite build packages/web --logLevel error')
 const ready = Promise.all([application, checks]).then(async ([built]) => {
-  // Where the seed cannot be made, the browser tests say why; and they read hundreds of files in TypeScript, which are kept compiled.
-  if (built) await run('node', ['--import', './scripts/typescript.mjs', 'e2e/makeSeed.ts'], 'ignore')
-  if (built) await run('playwright', ['test', '--list', '--reporter=line'], 'ignore')
-  return built
+  if (!built) return false
+  await step('seed of the browser tests', 'node --import ./scripts/typescript.mjs e2e/makeSeed.ts')
+  // They read hundreds of files in TypeScript, which are kept compiled.
+  await run('playwright', ['test', '--list', '--reporter=line'], 'ignore')
+  return true
 })
 process.stdout.write('\n── unit tests\n')
 // One that does not come to its end is a failure, and is told as one.

@@ -351,7 +351,7 @@ describe('at its counter', () => {
         looking()
         await new Promise<void>(resolve => (go = resolve))
         const facts = await readOnce(bytes)
-        // What would be entered is entered before anything else comes to its turn a second time.
+        // Long enough for it to be entered, if it were.
         setTimeout(isRead, 100)
         return facts
       },

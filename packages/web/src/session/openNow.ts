@@ -15,9 +15,21 @@ export const setOpen = (session: Open | null): void => {
 }
 export const openNow = (): Open | null => open
 
-/** Closes what is open; tells of it where it holds what could not be saved, and so stays open. */
-export async function closeSession(): Promise<{ id: string; title: string } | null> {
-  const before = open
-  if (!before || (await before.close(false))) return null
-  return { id: before.id, title: before.title() }
+let last: Promise<unknown> = Promise.resolve()
+/**
+ * What changes which work is open is done one after the other, in the order in which it is asked for: none is handed out while it is being saved
+ * to be closed, and no two are open. What fails fails alone.
+ */
+export function inTurn<Value>(act: () => Promise<Value>): Promise<Value> {
+  const done = last.then(act)
+  last = done.catch(() => {})
+  return done
 }
+
+/** Closes what is open; tells of it where it holds what could not be saved, and so stays open. */
+export const closeSession = (): Promise<{ id: string; title: string } | null> =>
+  inTurn(async () => {
+    const before = open
+    if (!before || (await before.close(false))) return null
+    return { id: before.id, title: before.title() }
+  })
