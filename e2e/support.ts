@@ -20,7 +20,7 @@ export async function openAnew(page: Page): Promise<void> {
   const { pathname, search } = new URL(page.url())
   await follow(page, '/')
   // Works are shown when what was open is closed.
-  await expect(page.locator('.work-card').first()).toBeVisible()
+  await expect(page.locator('.work-cover').first()).toBeVisible()
   await follow(page, pathname + search)
   await opened(page)
 }

@@ -88,7 +88,7 @@ async function leavesNoTrace(page: Page): Promise<boolean> {
   if ((await page.locator('html').getAttribute('data-theme')) !== 'light') return false
   await follow(page, '/')
   // Works are shown when what was open is closed.
-  await page.locator('.work-card').first().waitFor({ timeout: 5000 })
+  await page.locator('.work-cover').first().waitFor({ timeout: 5000 })
   for (const notice of (await page.locator('.notice').all()).reverse())
     await notice.getByRole('button', { name: 'Close the notice' }).click({ timeout: 2000 })
   await follow(page, nowhere)
