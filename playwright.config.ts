@@ -16,7 +16,7 @@ export default defineConfig({
   use: {
     baseURL: 'http://localhost:4390',
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: chromiumPath, args: [...chromiumFlags, forShortLives] },
+    launchOptions: { executablePath: chromiumPath, args: [...chromiumFlags, ...forShortLives] },
     actionTimeout: 20_000,
     // Every test would keep the whole application for use without its server; the tests of that ask for it.
     serviceWorkers: 'block',

@@ -4,61 +4,61 @@ import os from 'node:os'
 import path from 'node:path'
 import { createServer, listen } from '../packages/server/src/server.ts'
 import { inBalance, reload, saved, titlePage, words, write } from './support.ts'
-import { expect, inNewBrowser } from './test.ts'
+import { expect, inNewBrowser as test } from './test.ts'
 
-inNewBrowser.use({ serviceWorkers: 'allow' })
+// Both in one browser: it keeps some twelve megabytes before either can be asked.
+test.use({ serviceWorkers: 'allow' })
 
-inNewBrowser(
-  'what was loaded once works without its server: shelf, text, pages, a PDF; and what is written then is kept',
-  async ({ context, page }) => {
-    inNewBrowser.setTimeout(120_000)
-    await page.goto('/')
-    await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
-    await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
-    await context.setOffline(true)
-    await page.goto('/')
-    await page.locator('.work-cover', { hasText: 'Turbidity' }).click()
-    await inBalance(page)
-    await write(page)
-    await saved(page)
-    await page.goto('/work/demo-paper/dispatch')
-    await inBalance(page)
-    const [download] = await Promise.all([
-      page.waitForEvent('download', { timeout: 60_000 }),
-      page.getByRole('button', { name: 'Save: PDF' }).click(),
-    ])
-    expect(
-      readFileSync((await download.path())!)
-        .subarray(0, 5)
-        .toString(),
-    ).toBe('%PDF-')
-    await page.goto('/work/demo-paper/galley')
-    await expect(page.locator(titlePage).first()).toContainText(words.trim())
-    const manifest = await page.evaluate(async () => (await fetch('/manifest.webmanifest')).json())
-    expect(manifest).toMatchObject({ name: 'Steady Ledger', display: 'standalone' })
-  },
-)
-
-inNewBrowser('a new version is announced, never forced, and taken with everything saved when the author says so', async ({ page }) => {
-  inNewBrowser.setTimeout(120_000)
+test('what was loaded once works without its server; a new version is announced, never forced, and taken with everything saved', async ({
+  context,
+  page,
+}) => {
+  test.setTimeout(180_000)
   const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-version-'))
   cpSync('packages/web/dist', folder, { recursive: true })
   const { server, port } = await listen(createServer(folder), 4850)
+  const address = (of: string): string => `http://localhost:${port}${of}`
   try {
-    await page.goto(`http://localhost:${port}/`)
-    await page.locator('.work-cover', { hasText: 'Turbidity' }).click({ timeout: 60_000 })
-    await inBalance(page)
-    await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
-    await reload(page)
-    appendFileSync(path.join(folder, 'sw.js'), '\n// another version')
-    await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()))
-    await expect(page.locator('.notice')).toContainText('A new version of the program is ready', { timeout: 60_000 })
-    await write(page)
-    await expect(page.locator(titlePage).first()).toContainText(words.trim())
-    await Promise.all([page.waitForEvent('load', { timeout: 60_000 }), page.getByRole('button', { name: 'Reload' }).click()])
-    await inBalance(page)
-    await expect(page.locator(titlePage).first()).toContainText(words.trim())
-    await expect(page.locator('.notice')).toHaveCount(0)
+    await test.step('without its server: shelf, text, pages, a PDF; and what is written then is kept', async () => {
+      await page.goto(address('/'))
+      await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
+      await page.evaluate(() => navigator.serviceWorker.ready.then(() => {}))
+      await context.setOffline(true)
+      await page.goto(address('/'))
+      await page.locator('.work-cover', { hasText: 'Turbidity' }).click()
+      await inBalance(page)
+      await write(page)
+      await saved(page)
+      await page.goto(address('/work/demo-paper/dispatch'))
+      await inBalance(page)
+      const [download] = await Promise.all([
+        page.waitForEvent('download', { timeout: 60_000 }),
+        page.getByRole('button', { name: 'Save: PDF' }).click(),
+      ])
+      expect(
+        readFileSync((await download.path())!)
+          .subarray(0, 5)
+          .toString(),
+      ).toBe('%PDF-')
+      await page.goto(address('/work/demo-paper/galley'))
+      await expect(page.locator(titlePage).first()).toContainText(words.trim())
+      const manifest = await page.evaluate(async () => (await fetch('/manifest.webmanifest')).json())
+      expect(manifest).toMatchObject({ name: 'Steady Ledger', display: 'standalone' })
+    })
+    await test.step('a new version of it', async () => {
+      await context.setOffline(false)
+      await reload(page)
+      appendFileSync(path.join(folder, 'sw.js'), '\n// another version')
+      await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()))
+      await expect(page.locator('.notice')).toContainText('A new version of the program is ready', { timeout: 60_000 })
+      const more = 'More of them. '
+      await write(page, more)
+      await expect(page.locator(titlePage).first()).toContainText(more.trim())
+      await Promise.all([page.waitForEvent('load', { timeout: 60_000 }), page.getByRole('button', { name: 'Reload' }).click()])
+      await inBalance(page)
+      await expect(page.locator(titlePage).first()).toContainText(more.trim())
+      await expect(page.locator('.notice')).toHaveCount(0)
+    })
   } finally {
     server.close()
     server.closeAllConnections()

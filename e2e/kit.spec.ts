@@ -1,7 +1,8 @@
 /** The pieces that every view is built of, each by keyboard, and each looked through while it is open. */
 import { violationsOn } from './axe.ts'
+import { putForward, withClock } from './pageClock.ts'
 import { command, inBalance, openChapter, openDemo } from './support.ts'
-import { expect, inOwnBrowser, type Page, test } from './test.ts'
+import { expect, inNewPage, type Page, test } from './test.ts'
 
 async function look(page: Page, what: string): Promise<void> {
   const violations = await violationsOn(page, ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
@@ -53,36 +54,33 @@ test('segments, menus, fields and what is said of a tab, by keyboard', async ({ 
   await expect(menu).toBeFocused()
 })
 
-inOwnBrowser(
-  'a notice undoes what it speaks of, stays while it has the focus, and is found again among the past ones',
-  async ({ page }) => {
-    await openDemo(page)
-    await openChapter(page, '6')
-    await page.locator('.slip').getByRole('button', { name: 'Remove this chapter' }).click()
-    const notice = page.locator('.notice', { hasText: 'was removed' })
-    await expect(notice).toBeVisible()
-    // Something else is done before it is taken back.
-    await openChapter(page, '1')
-    await page.locator('.division.open .heading.level-1 .words').click()
-    await page.keyboard.press('End')
-    await page.keyboard.type(' and more')
-    await page.keyboard.press('F8')
-    await expect(notice.getByRole('button', { name: 'Undo' })).toBeFocused()
-    // Longer than any notice is shown.
-    await page.clock.install()
-    await page.clock.fastForward(20_000)
-    await expect(notice).toBeVisible()
-    await page.keyboard.press('Enter')
-    await expect(page.locator('.spine-row.level-1 .spine-number', { hasText: /^6$/ })).toHaveCount(1)
-    await expect(page.locator('.spine-row.level-1', { hasText: 'and more' })).toHaveCount(1)
-    await page.getByRole('button', { name: 'Notices' }).press('Enter')
-    const past = page.getByRole('dialog', { name: 'Notices of this sitting' })
-    await expect(past).toContainText('was removed')
-    await look(page, 'the past notices')
-    await page.keyboard.press('Escape')
-    await inBalance(page)
-  },
-)
+inNewPage('a notice undoes what it speaks of, stays while it has the focus, and is found again among the past ones', async ({ page }) => {
+  await withClock(page)
+  await openDemo(page)
+  await openChapter(page, '6')
+  await page.locator('.slip').getByRole('button', { name: 'Remove this chapter' }).click()
+  const notice = page.locator('.notice', { hasText: 'was removed' })
+  await expect(notice).toBeVisible()
+  // Something else is done before it is taken back.
+  await openChapter(page, '1')
+  await page.locator('.division.open .heading.level-1 .words').click()
+  await page.keyboard.press('End')
+  await page.keyboard.type(' and more')
+  await page.keyboard.press('F8')
+  await expect(notice.getByRole('button', { name: 'Undo' })).toBeFocused()
+  // Longer than any notice is shown.
+  await putForward(page, 20_000)
+  await expect(notice).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.spine-row.level-1 .spine-number', { hasText: /^6$/ })).toHaveCount(1)
+  await expect(page.locator('.spine-row.level-1', { hasText: 'and more' })).toHaveCount(1)
+  await page.getByRole('button', { name: 'Notices' }).press('Enter')
+  const past = page.getByRole('dialog', { name: 'Notices of this sitting' })
+  await expect(past).toContainText('was removed')
+  await look(page, 'the past notices')
+  await page.keyboard.press('Escape')
+  await inBalance(page)
+})
 
 test('the bar for selected words, a link by name, and commands that do not apply say so', async ({ page }) => {
   await openDemo(page, 'galley', 'demo-paper')

@@ -24,7 +24,7 @@ const kept = (page: Page, table: string): Promise<number> =>
 
 /** Makes it of the program that is served at an address. */
 export async function makeSeed(baseURL: string): Promise<void> {
-  const browser = await chromium.launch({ executablePath: chromiumPath, args: [...chromiumFlags, forShortLives] })
+  const browser = await chromium.launch({ executablePath: chromiumPath, args: [...chromiumFlags, ...forShortLives] })
   try {
     const context = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
     const page = await context.newPage()

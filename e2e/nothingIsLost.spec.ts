@@ -2,8 +2,9 @@
 import { readFileSync } from 'node:fs'
 import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { supervision } from '../packages/web/src/session/pagesClient.ts'
+import { putForward, setClock, withClock } from './pageClock.ts'
 import { inBalance, openAnew, openChapter, openDemo, reload, saved, titlePage, words, write } from './support.ts'
-import { expect, inNewBrowser, inNewPage, inOwnBrowser, type Page, test } from './test.ts'
+import { expect, inNewBrowser, inNewPage, type Page, test } from './test.ts'
 
 /** The text of a division as it is stored. */
 const stored = (page: Page): Promise<string> =>
@@ -233,7 +234,7 @@ test('a tab that reads along follows what the other one writes; fields are not t
   context,
   page,
 }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   // An empty paragraph: a finding with a remedy.
   await openChapter(page, '1')
   await page.locator('.division.open > p').first().click()
@@ -244,7 +245,7 @@ test('a tab that reads along follows what the other one writes; fields are not t
   await saved(page)
   await inBalance(page)
   const reader = await context.newPage()
-  await openDemo(reader, 'findings')
+  await openDemo(reader, 'findings', 'demo-paper')
   await reader.locator('.finding button').first().click()
   await expect(reader.locator('.notice')).toContainText('nothing was changed')
   await expect(reader.locator('.notice')).not.toContainText('Mended')
@@ -259,8 +260,8 @@ test('a tab that reads along follows what the other one writes; fields are not t
   await expect(reader.getByLabel('Name')).toHaveValue('Style of the other tab')
 })
 
-inOwnBrowser('the thread that makes pages throws, then hangs for good: the pages come back, and those in sight stay', async ({ page }) => {
-  await page.clock.install()
+inNewPage('the thread that makes pages throws, then hangs for good: the pages come back, and those in sight stay', async ({ page }) => {
+  await withClock(page)
   await openDemo(page, 'pages')
   await expect(page.locator('.page-sheet').first()).toBeVisible()
   const thread = () => page.workers().find(worker => worker.url().endsWith('#turnover'))!
@@ -286,9 +287,9 @@ inOwnBrowser('the thread that makes pages throws, then hangs for good: the pages
   await page.getByRole('link', { name: 'Galley', exact: true }).click()
   await write(page)
   await expect(page.locator('.books')).toHaveAttribute('aria-busy', 'true')
-  await page.clock.runFor(1000 + supervision.interval * (supervision.mostUnanswered - 2))
+  await putForward(page, 1000 + supervision.interval * (supervision.mostUnanswered - 2))
   expect(page.workers().some(worker => worker === second)).toBe(true)
-  await page.clock.runFor(supervision.interval * 3)
+  await putForward(page, supervision.interval * 3)
   await expect.poll(() => page.workers().some(worker => worker === second)).toBe(false)
   await expect(page.locator('.books[aria-busy="false"]')).toContainText(/In balance|must mend/, { timeout: 30_000 })
   await saved(page)
@@ -339,15 +340,13 @@ test('works of an older version of the program, and one in a language that no br
   await expect(page.locator(titlePage).first()).toContainText(words.trim())
 })
 
-inOwnBrowser('a clock that is set back loses nothing and leaves the order of the shelf', async ({ page }) => {
-  await page.clock.install({ time: new Date('2026-11-26T10:00:00') })
+inNewPage('a clock that is set back loses nothing and leaves the order of the shelf', async ({ page }) => {
+  await withClock(page)
   await openDemo(page, 'galley', 'demo-paper')
   await write(page, 'Before. ')
-  await page.clock.runFor(2000)
   await saved(page)
-  await page.clock.setSystemTime(new Date('2020-01-01T10:00:00'))
+  await setClock(page, new Date('2020-01-01T10:00:00'))
   await write(page, 'After. ')
-  await page.clock.runFor(2000)
   await saved(page)
   await page.getByRole('link', { name: /Shelf/ }).click()
   await expect(page.locator('.work-name').first()).toContainText('Turbidity')

@@ -2,16 +2,49 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { encode } from 'fast-png'
-import { PDFDocument, PDFName, PDFRawStream, rgb, StandardFonts } from 'pdf-lib'
+import {
+  beginText,
+  endText,
+  moveText,
+  PDFDocument,
+  PDFHexString,
+  PDFName,
+  PDFRawStream,
+  PDFString,
+  rgb,
+  StandardFonts,
+  setFontAndSize,
+  showText,
+} from 'pdf-lib'
 import { command, inBalance, openChapter, openDemo } from './support.ts'
 import { expect, test } from './test.ts'
 
-/** The first page holds shapes alone, the second words in letters that are not in the file. */
+/** The first page holds shapes alone, the second words in letters that are not in the file, one of them coded as Japanese was before Unicode. */
 async function twoPages(): Promise<Buffer> {
   const document = await PDFDocument.create()
   document.addPage([420, 595]).drawRectangle({ x: 60, y: 300, width: 200, height: 100, color: rgb(0.2, 0.5, 0.4) })
   const font = await document.embedFont(StandardFonts.TimesRoman)
-  document.addPage([420, 595]).drawText('I made this work myself, at the lake.', { x: 40, y: 500, size: 16, font })
+  const second = document.addPage([420, 595])
+  second.drawText('I made this work myself, at the lake.', { x: 40, y: 500, size: 16, font })
+  const { context } = document
+  const japanese = context.obj({
+    Type: 'Font',
+    Subtype: 'Type0',
+    BaseFont: 'Mincho',
+    Encoding: '90ms-RKSJ-H',
+    DescendantFonts: [
+      {
+        Type: 'Font',
+        Subtype: 'CIDFontType0',
+        BaseFont: 'Mincho',
+        CIDSystemInfo: { Registry: PDFString.of('Adobe'), Ordering: PDFString.of('Japan1'), Supplement: 2 },
+        FontDescriptor: { Type: 'FontDescriptor', FontName: 'Mincho', Flags: 4, FontBBox: [0, 0, 1000, 1000], ItalicAngle: 0 },
+      },
+    ],
+  })
+  second.node.setFontDictionary(PDFName.of('Japanese'), context.register(japanese))
+  // 湖, a lake.
+  second.pushOperators(beginText(), setFontAndSize('Japanese', 16), moveText(40, 460), showText(PDFHexString.of('8cce')), endText())
   return Buffer.from(await document.save())
 }
 const pdf = (name: string, buffer: Buffer) => ({ name, mimeType: 'application/pdf', buffer })
@@ -43,7 +76,7 @@ test('pages are put in by keyboard, stand on pages with our folios, leave with t
     '2 pages of “declaration.pdf” are put in. Page 2 prints as a picture of 300 dots an inch: the page has letters that the file does not bring along.',
   )
   await expect(figures(page)).toHaveCount(before + 2)
-  await expect(page.locator('img[alt="Declaration, page 2: I made this work myself, at the lake."]')).toHaveCount(1)
+  await expect(page.locator('img[alt="Declaration, page 2: I made this work myself, at the lake. 湖"]')).toHaveCount(1)
   // A picture that is seen through in parts, as those of a screen are.
   const seenThrough = encode({ width: 30, height: 20, channels: 4, depth: 8, data: new Uint8Array(2400).fill(120) })
   await page.getByLabel('PDF file').setInputFiles({ name: 'veil.png', mimeType: 'image/png', buffer: Buffer.from(seenThrough) })

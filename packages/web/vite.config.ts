@@ -27,6 +27,8 @@ const packed = (include: RegExp, exclude: RegExp | null, quality: number) =>
 
 export default defineConfig({
   root,
+  // Lists of codes of PDFs, which are read from one script (workers/pdfCharacterMaps.ts).
+  assetsInclude: ['**/*.bcmap'],
   plugins: [
     react(),
     tailwindcss(),

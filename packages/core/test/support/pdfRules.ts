@@ -3,7 +3,7 @@
  * a PDF that is read back. `docs/pdf.md` lists them. A check tells what is wrong, with a way to find it; nothing where all is right.
  */
 import { decodePDFRawStream, PDFArray, PDFBool, PDFDict, PDFHexString, PDFName, PDFNumber, PDFRawStream, PDFString } from 'pdf-lib'
-import { type Element, elementsOf, isElement, type Operand, operationsOf, type ReadPdf, saidBy } from './readPdf.ts'
+import { type Element, elementsOf, isElement, type Operand, type Operation, type ReadPdf, saidBy } from './readPdf.ts'
 
 export interface Rule {
   /** Standard and clause, as `A 6.1.3` or `UA 7.5`. */
@@ -20,7 +20,10 @@ const xmpOf = (pdf: ReadPdf): string => {
   return stream instanceof PDFRawStream ? new TextDecoder().decode(decodePDFRawStream(stream).decode()) : ''
 }
 const objectsOf = (pdf: ReadPdf) => pdf.document.context.enumerateIndirectObjects()
-const dictsOf = (pdf: ReadPdf): PDFDict[] => {
+const dictsRead = new WeakMap<ReadPdf, PDFDict[]>()
+const dictsOf = (pdf: ReadPdf): readonly PDFDict[] => {
+  const read = dictsRead.get(pdf)
+  if (read) return read
   const found: PDFDict[] = []
   const walk = (value: unknown): void => {
     if (value instanceof PDFRawStream) walk(value.dict)
@@ -30,8 +33,11 @@ const dictsOf = (pdf: ReadPdf): PDFDict[] => {
     } else if (value instanceof PDFArray) value.asArray().forEach(walk)
   }
   for (const [, object] of objectsOf(pdf)) walk(object)
+  dictsRead.set(pdf, found)
   return found
 }
+const formsOf = (pdf: ReadPdf): PDFRawStream[] =>
+  objectsOf(pdf).flatMap(([, object]) => (object instanceof PDFRawStream && pdf.name(object.dict, 'Subtype') === 'Form' ? [object] : []))
 const fontsOf = (pdf: ReadPdf): PDFDict[] =>
   dictsOf(pdf).filter(dict => pdf.name(dict, 'Type') === 'Font' && pdf.name(dict, 'Subtype') === 'Type0')
 const descendant = (pdf: ReadPdf, font: PDFDict): PDFDict => pdf.list(font, 'DescendantFonts')[0] as PDFDict
@@ -43,13 +49,13 @@ const within = (element: Element, tags: readonly string[]): boolean => element.p
 /** Codes that are shown, by font; of pages and forms. */
 function shownCodes(pdf: ReadPdf): Map<PDFDict, Set<number>> {
   const shown = new Map<PDFDict, Set<number>>()
-  const read = (bytes: Uint8Array, resources: PDFDict | undefined): void => {
+  const read = (operations: readonly Operation[], resources: PDFDict | undefined): void => {
     const fonts = resources && pdf.dict(resources, 'Font')
     let codes: Set<number> | undefined
     const show = (part: Operand): void => {
       if (part instanceof Uint8Array) for (let i = 0; i + 1 < part.length; i += 2) codes?.add(part[i]! * 256 + part[i + 1]!)
     }
-    for (const { operator, operands } of operationsOf(bytes)) {
+    for (const { operator, operands } of operations) {
       if (operator === 'Tf') {
         const font = fonts && pdf.dict(fonts, (operands[0] as string).slice(1))
         if (font && !shown.has(font)) shown.set(font, new Set())
@@ -58,10 +64,8 @@ function shownCodes(pdf: ReadPdf): Map<PDFDict, Set<number>> {
       else if (operator === 'TJ') for (const part of operands[0] as Operand[]) show(part)
     }
   }
-  for (const page of pdf.document.getPages()) read(pdf.contentOf(page.node), pdf.resourcesOf(page.node))
-  for (const [, object] of objectsOf(pdf))
-    if (object instanceof PDFRawStream && pdf.name(object.dict, 'Subtype') === 'Form')
-      read(decodePDFRawStream(object).decode(), pdf.resourcesOf(object.dict))
+  for (const page of pdf.document.getPages()) read(pdf.operationsOn(page.node), pdf.resourcesOf(page.node))
+  for (const form of formsOf(pdf)) read(pdf.operationsOfForm(form), pdf.resourcesOf(form.dict))
   return shown
 }
 
@@ -83,7 +87,7 @@ function contentRule(pdf: ReadPdf): string[] {
   pdf.document.getPages().forEach((page, index) => {
     const open: ('artifact' | 'tagged' | 'other')[] = []
     let depth = 0
-    for (const { operator, operands } of operationsOf(pdf.contentOf(page.node))) {
+    for (const { operator, operands } of pdf.operationsOn(page.node)) {
       if (operator === 'q') depth++
       if (operator === 'Q') depth--
       if (depth > 28) wrong.push(`page ${index + 1}: states of graphics are nested more than 28 deep (A 6.1.13)`)
@@ -183,11 +187,13 @@ export const rules: readonly Rule[] = [
         const list = resources && pdf.dict(resources, kind)
         return Boolean(list?.has(PDFName.of((name as string).slice(1))))
       }
-      return operationsOf(pdf.contentOf(page.node)).flatMap(({ operator, operands }) => [
-        ...when(!operators.has(operator), `page ${index + 1}: ${operator}`),
-        ...when(operator === 'Do' && !named('XObject', operands[0]!), `page ${index + 1}: ${operands[0]} is no resource`),
-        ...when(operator === 'Tf' && !named('Font', operands[0]!), `page ${index + 1}: ${operands[0]} is no resource`),
-      ])
+      return pdf
+        .operationsOn(page.node)
+        .flatMap(({ operator, operands }) => [
+          ...when(!operators.has(operator), `page ${index + 1}: ${operator}`),
+          ...when(operator === 'Do' && !named('XObject', operands[0]!), `page ${index + 1}: ${operands[0]} is no resource`),
+          ...when(operator === 'Tf' && !named('Font', operands[0]!), `page ${index + 1}: ${operands[0]} is no resource`),
+        ])
     }),
   ),
   rule('A 6.2.3', 'One output intent with a colour profile of three components.', pdf => {
@@ -205,16 +211,14 @@ export const rules: readonly Rule[] = [
     ]
   }),
   rule('A 6.2.4', 'Colours are those that the output intent gives a meaning to: no inks.', pdf => {
-    const streams = [
-      ...pdf.document.getPages().map(page => pdf.contentOf(page.node)),
-      ...[...objectsOf(pdf)].flatMap(([, object]) =>
-        object instanceof PDFRawStream && pdf.name(object.dict, 'Subtype') === 'Form' ? [decodePDFRawStream(object).decode()] : [],
-      ),
+    const drawn = [
+      ...pdf.document.getPages().map(page => pdf.operationsOn(page.node)),
+      ...formsOf(pdf).map(form => pdf.operationsOfForm(form)),
     ]
     return [
-      ...streams.flatMap(stream =>
+      ...drawn.flatMap(operations =>
         when(
-          operationsOf(stream).some(({ operator }) => operator === 'k' || operator === 'K'),
+          operations.some(({ operator }) => operator === 'k' || operator === 'K'),
           'inks in a content stream',
         ),
       ),

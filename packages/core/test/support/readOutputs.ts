@@ -148,17 +148,14 @@ export const readers: Record<'web' | 'ebook' | 'jats' | 'markdown', (bytes: Uint
 /** What the ledger says that something says at its place: how it begins. */
 export function numbersIn(turnover: Turnover): { id: string; kind: string; says: string }[] {
   const { ledger, work } = turnover
+  const byId = new Map<string, Parameters<typeof seriesOf>[0]>()
+  work.doc.descendants(node => void (node.attrs.id && byId.set(node.attrs.id, node)))
   return ledger.entries.flatMap(({ id, number, own, item }) => {
     if (!number) return []
     const captioned = ['figure', 'table', 'box', 'listing'].includes(item.block)
     if (captioned) {
       const entry = ledger.byId.get(id)!
-      let node = null as null | Parameters<typeof seriesOf>[0]
-      work.doc.descendants(each => {
-        if (each.attrs.id === id) node = each
-        return node === null
-      })
-      const head = textOfPieces(captionHead(entry, seriesRule(work.scheme, seriesOf(node!)), false))
+      const head = textOfPieces(captionHead(entry, seriesRule(work.scheme, seriesOf(byId.get(id)!)), false))
       return [{ id, kind: item.block, says: evenly(head) }]
     }
     // The number of a group stands at its lines.

@@ -21,11 +21,7 @@ export interface Operation {
 }
 export type Operand = number | string | Uint8Array | Operand[] | Map<string, Operand>
 
-const latin = (bytes: Uint8Array): string => {
-  let text = ''
-  for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192))
-  return text
-}
+const latin = (bytes: Uint8Array): string => Buffer.from(bytes.buffer, bytes.byteOffset, bytes.length).toString('latin1')
 
 /** Names keep their slash; strings are bytes. */
 export function operationsOf(bytes: Uint8Array): Operation[] {
@@ -101,13 +97,15 @@ export class ReadPdf {
   readonly document: PDFDocument
   readonly catalog: PDFDict
   private readonly fonts = new Map<PDFDict, Map<number, string>>()
+  private readonly operations = new Map<PDFDict, Operation[]>()
+  private root: Element | undefined
   /** What each piece of marked content says, by page and number. */
   readonly says = new Map<string, string>()
 
   private constructor(document: PDFDocument) {
     this.document = document
     this.catalog = document.catalog
-    for (const page of document.getPages()) this.readContent(page.ref.toString(), this.contentOf(page.node), this.resourcesOf(page.node))
+    for (const { ref, node } of document.getPages()) this.readContent(ref.toString(), this.operationsOn(node), this.resourcesOf(node))
   }
 
   static async open(bytes: Uint8Array): Promise<ReadPdf> {
@@ -141,9 +139,20 @@ export class ReadPdf {
   resourcesOf(page: PDFDict): PDFDict | undefined {
     return this.dict(page, 'Resources')
   }
-  contentOf(page: PDFDict): Uint8Array {
+  /** What a page draws, read once. */
+  operationsOn(page: PDFDict): readonly Operation[] {
+    const read = this.operations.get(page)
+    if (read) return read
     const parts = this.list(page, 'Contents').flatMap(part => (part instanceof PDFRawStream ? [decodePDFRawStream(part).decode()] : []))
-    return Buffer.concat(parts)
+    const operations = operationsOf(Buffer.concat(parts))
+    this.operations.set(page, operations)
+    return operations
+  }
+  /** What a form draws. */
+  operationsOfForm(form: PDFRawStream): readonly Operation[] {
+    const operations = this.operations.get(form.dict) ?? operationsOf(decodePDFRawStream(form).decode())
+    this.operations.set(form.dict, operations)
+    return operations
   }
 
   /** What the codes of a font read as. */
@@ -162,7 +171,7 @@ export class ReadPdf {
     return map
   }
 
-  private readContent(page: string, bytes: Uint8Array, resources: PDFDict | undefined): void {
+  private readContent(page: string, operations: readonly Operation[], resources: PDFDict | undefined): void {
     const fonts = resources && this.dict(resources, 'Font')
     const open: { mcid: number | null; actual: string | null }[] = []
     let font: Map<number, string> | undefined
@@ -176,7 +185,7 @@ export class ReadPdf {
       if (open.some(({ actual }) => actual !== null)) return
       for (let i = 0; i + 1 < bytesShown.length; i += 2) say(font?.get(bytesShown[i]! * 256 + bytesShown[i + 1]!) ?? '\ufffd')
     }
-    for (const { operator, operands } of operationsOf(bytes)) {
+    for (const { operator, operands } of operations) {
       if (operator === 'Tf') font = fonts && this.unicodeOf(this.dict(fonts, (operands[0] as string).slice(1))!)
       else if (operator === 'BMC') open.push({ mcid: null, actual: null })
       else if (operator === 'BDC') {
@@ -193,6 +202,10 @@ export class ReadPdf {
 
   /** The structure tree, from its root. */
   tree(): Element {
+    this.root ??= this.readTree()
+    return this.root
+  }
+  private readTree(): Element {
     const root = this.dict(this.catalog, 'StructTreeRoot')!
     const read = (dict: PDFDict, parent: Element | null, page: string): Element => {
       const own = dict.get(PDFName.of('Pg'))
