@@ -85,7 +85,7 @@ inNewPage('a key acts where the cursor is seen, though the browser tells of it l
   await page.addInitScript(() =>
     document.addEventListener('selectionchange', event => event.isTrusted && event.stopImmediatePropagation(), true),
   )
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await openChapter(page, '3')
   const first = page.locator('.division.open > p').first()
   await first.click()

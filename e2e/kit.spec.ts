@@ -56,7 +56,7 @@ test('segments, menus, fields and what is said of a tab, by keyboard', async ({ 
 
 inNewPage('a notice undoes what it speaks of, stays while it has the focus, and is found again among the past ones', async ({ page }) => {
   await withClock(page)
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await openChapter(page, '6')
   await page.locator('.slip').getByRole('button', { name: 'Remove this chapter' }).click()
   const notice = page.locator('.notice', { hasText: 'was removed' })

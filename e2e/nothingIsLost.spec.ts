@@ -262,7 +262,7 @@ test('a tab that reads along follows what the other one writes; fields are not t
 
 inNewPage('the thread that makes pages throws, then hangs for good: the pages come back, and those in sight stay', async ({ page }) => {
   await withClock(page)
-  await openDemo(page, 'pages')
+  await openDemo(page, 'pages', 'demo-paper')
   await expect(page.locator('.page-sheet').first()).toBeVisible()
   const thread = () => page.workers().find(worker => worker.url().endsWith('#turnover'))!
   const first = thread()

@@ -35,7 +35,7 @@ const bring = (page: Page, how: 'drop' | 'paste', files: Given[], html = ''): Pr
 const figures = (page: Page) => page.locator('.division.open figure.figure')
 
 test.beforeEach(async ({ page }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await openChapter(page, '1')
   await page.locator('.division.open > p').nth(1).click()
 })

@@ -115,7 +115,7 @@ test('a note of two paragraphs: Enter begins one, a second Enter ends the note, 
 })
 
 test('keywords are printed where they are put, written in the slip, and found missing', async ({ page }) => {
-  await openDemo(page)
+  await openDemo(page, 'galley', 'demo-paper')
   await page.locator('.spine-row.level-1', { hasText: 'Abstract' }).click()
   await atRest(page)
   await page.locator('.division.open .keywords').click()
