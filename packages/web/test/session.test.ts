@@ -183,6 +183,42 @@ test('pages of the last sitting are shown until there are pages of this one', as
   expect([opened.shown.balanced, opened.shown.fromLastSitting]).toEqual([true, false])
 })
 
+test('drawings of the last sitting are those of the pages in sight, and never take the place of one of this sitting', async () => {
+  const first = await openWork(work())
+  first.turnOver()
+  const drawing = (index: number, mark: string) => ({ index, mark }) as never
+  await database.lastPages.put({ work: workId, summary: first.shown.turnover! })
+  await database.lastDrawings.bulkPut([0, 1].map(page => ({ work: workId, page, drawing: drawing(page, 'then') })))
+  await first.session.close(false)
+  const opened = await openWork(work())
+  await until(() => opened.shown.fromLastSitting, true)
+  // Somebody scrolls: what was asked for before may be read later.
+  const answers: (() => void)[] = []
+  const { bulkGet } = database.lastDrawings
+  jest.spyOn(database.lastDrawings, 'bulkGet').mockImplementation((async (keys: never) => {
+    await new Promise<void>(resolve => answers.push(resolve))
+    return bulkGet.call(database.lastDrawings, keys)
+  }) as never)
+  const answer = async (asked: number): Promise<void> => {
+    answers[asked]!()
+    // What is read is shown a few turns later.
+    await database.lastDrawings.count()
+    await database.lastDrawings.count()
+  }
+  opened.session.draw([0])
+  opened.session.draw([1])
+  await answer(1)
+  await answer(0)
+  expect([...opened.shown.drawings.values()]).toEqual([drawing(1, 'then')])
+  // The first pages of this sitting come while those of the last one are read, and before what is to be said about all of them.
+  opened.session.draw([0])
+  opened.thread.say({ kind: 'drawn', pages: [0], drawings: [drawing(0, 'now')] })
+  await answer(2)
+  expect([opened.shown.fromLastSitting, [...opened.shown.drawings.values()]]).toEqual([true, [drawing(0, 'now')]])
+  opened.turnOver()
+  expect([...opened.shown.drawings.values()]).toEqual([drawing(0, 'now')])
+})
+
 test('a thread that fails again and again is given up, says why, and is tried again with the next edit; what was shown stays', async () => {
   const opened = await openWork(work())
   opened.turnOver()

@@ -63,6 +63,8 @@ export class Session {
   readonly followers = new Set<() => void>()
   /** What needs more than the editor, as the galley does it while it is shown. */
   acts: Partial<Record<Act, () => void>> = {}
+  /** The pages that are wanted as they were in the last sitting; null as soon as one of this sitting is drawn. */
+  private wantedOfLastSitting: readonly number[] | null = []
 
   constructor(id: string, work: Work, { revision = 0 }: Pick<WorkRecord, 'revision'>, threads: Threads) {
     this.id = id
@@ -73,8 +75,13 @@ export class Session {
     this.pages = new PagesClient(() => threads.take(), {
       contents: () => this.contents(),
       hear: message => {
-        if (message.kind === 'without') notify({ kind: 'wrong', text: message.says })
-        else this.use.setState(heard(message, this.use.getState()))
+        if (message.kind === 'without') {
+          notify({ kind: 'wrong', text: message.says })
+          return
+        }
+        // What is drawn now comes a little sooner than the turnover that it is drawn from.
+        if (message.kind === 'drawn') this.wantedOfLastSitting = null
+        this.use.setState(heard(message, this.use.getState()))
       },
       onTurnover: ({ summary }) => this.settle(summary, false),
       onFailure: failure => this.use.setState({ failure, progress: null, balanced: false }),
@@ -290,7 +297,7 @@ export class Session {
   /** Asks for drawings of these pages, now and after every turnover. */
   draw(pages: number[]): void {
     this.pages.want({ kind: 'draw', pages })
-    if (this.use.getState().fromLastSitting) void this.drawLastSitting(pages)
+    if (this.wantedOfLastSitting && this.use.getState().fromLastSitting) void this.drawLastSitting(pages)
   }
 
   /** Asks why a page ended where it did, now and after every turnover; -1 asks no more. */
@@ -317,13 +324,14 @@ export class Session {
   /** Pages and page numbers of the last sitting, until those of this one are there. */
   private async showLastSitting(): Promise<void> {
     const summary = await lastSummary(this.id)
-    if (!summary || this.use.getState().turnover) return
+    if (!summary || !this.wantedOfLastSitting || this.use.getState().turnover) return
     this.settle({ ...summary, version: -1 }, true)
   }
 
   private async drawLastSitting(pages: number[]): Promise<void> {
+    this.wantedOfLastSitting = pages
     const drawings = await lastDrawings(this.id, pages)
-    if (this.use.getState().fromLastSitting) this.use.setState({ drawings: new Map(drawings.map(drawing => [drawing.index, drawing])) })
+    if (this.wantedOfLastSitting === pages) this.use.setState({ drawings: new Map(drawings.map(drawing => [drawing.index, drawing])) })
   }
 
   private settle(turnover: TurnoverSummary, fromLastSitting: boolean): void {
