@@ -42,6 +42,26 @@ function wayTo(name: string): Kind[] {
   ways.set(name, way)
   return way
 }
+/** The names of all kinds that a kind can hold. */
+const held = new Map<Kind, Set<string>>()
+function heldBy(kind: Kind): Set<string> {
+  const known = held.get(kind)
+  if (known) return known
+  const names = new Set<string>()
+  const seen = new Set<unknown>()
+  const look = (state: Kind['contentMatch']): void => {
+    if (seen.has(state)) return
+    seen.add(state)
+    for (let i = 0; i < state.edgeCount; i++) {
+      const { type, next } = state.edge(i)
+      names.add(type.name)
+      look(next)
+    }
+  }
+  look(kind.contentMatch)
+  held.set(kind, names)
+  return names
+}
 function findWay(name: string): Kind[] {
   const queue: string[][] = [[name]]
   const seen = new Set([name])
@@ -50,17 +70,7 @@ function findWay(name: string): Kind[] {
     if (last === 'doc') return way.slice(1).map(found => schema.nodes[found as 'paragraph'])
     for (const type of Object.values(schema.nodes)) {
       if (seen.has(type.name)) continue
-      const match = type.contentMatch
-      let holds = false
-      const look = (state: typeof match, depth: number): void => {
-        for (let i = 0; i < state.edgeCount && !holds; i++) {
-          const { type: inner, next } = state.edge(i)
-          if (inner.name === last) holds = true
-          else if (depth < 5) look(next, depth + 1)
-        }
-      }
-      look(match, 0)
-      if (!holds) continue
+      if (!heldBy(type).has(last)) continue
       seen.add(type.name)
       queue.push([...way, type.name])
     }

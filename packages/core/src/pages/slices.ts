@@ -31,9 +31,10 @@ const tooHigh = (item: StripItem, height: number): boolean => item.kind === 'box
 function slicesOf({ float, ...whole }: Box, height: number): StripItem[] {
   const tops = cutsOf(whole, height)
   const notes = new Set(whole.notes)
+  const parts = partsOf(whole.marks, tops, whole.height)
   const slices = tops.map((top, index): Box => {
     const bottom = tops[index + 1] ?? whole.height
-    const marks = whole.marks.flatMap(mark => partWithin(mark, top, bottom, index === tops.length - 1))
+    const marks = parts[index]!
     const own = marks.flatMap(mark => (mark.kind === 'line' ? mark.line.notes.filter(id => notes.has(id)) : []))
     const last = index === tops.length - 1
     return box(bottom - top, marks, {
@@ -77,16 +78,47 @@ const crowded = 0.8
 /** What lines of neighbouring texts may overlap by, in points. */
 const tolerance = 1
 
-/** The part of a mark that stands between two heights, from the upper one; a mark that is no rule stands whole where its middle is. */
-function partWithin(mark: Mark, top: number, bottom: number, last: boolean): Mark[] {
-  if (mark.kind === 'rule') {
-    const from = Math.max(mark.y, top)
-    const to = Math.min(mark.y + mark.height, bottom)
-    const within = to > from || (mark.y >= top && mark.y < bottom) || (last && mark.y >= bottom)
-    return within ? [{ ...mark, y: from - top, height: Math.max(to - from, Math.min(mark.height, 0.5)) }] : []
+/** What stands in each of the parts that begin at the given tops, in the order of the marks, from the upper end of its part. */
+function partsOf(marks: readonly Mark[], tops: readonly number[], height: number): Mark[][] {
+  const parts = tops.map((): Mark[] => [])
+  const last = tops.length - 1
+  for (const mark of marks) {
+    if (mark.kind !== 'rule') {
+      // It stands whole where its middle is.
+      const { top, bottom } = extentOf(mark)
+      const middle = (top + bottom) / 2
+      const index = partAt(tops, middle)
+      if (index < 0) continue
+      parts[index]!.push(
+        mark.kind === 'picture' ? { ...mark, y: mark.y - tops[index]! } : { ...mark, baseline: mark.baseline - tops[index]! },
+      )
+      continue
+    }
+    for (let index = Math.max(0, partAt(tops, mark.y)); index <= last; index++) {
+      const top = tops[index]!
+      const bottom = tops[index + 1] ?? height
+      // It does not reach here; the last part takes what stands below all of them.
+      if (index < last && top > mark.y && top >= mark.y + mark.height) {
+        index = last - 1
+        continue
+      }
+      const from = Math.max(mark.y, top)
+      const to = Math.min(mark.y + mark.height, bottom)
+      if (to > from || (mark.y >= top && mark.y < bottom) || (index === last && mark.y >= bottom))
+        parts[index]!.push({ ...mark, y: from - top, height: Math.max(to - from, Math.min(mark.height, 0.5)) })
+    }
   }
-  const { top: begin, bottom: end } = extentOf(mark)
-  const middle = (begin + end) / 2
-  if (middle < top || (middle >= bottom && !last)) return []
-  return [mark.kind === 'picture' ? { ...mark, y: mark.y - top } : { ...mark, baseline: mark.baseline - top }]
+  return parts
+}
+
+/** The last of the tops that is not below a height, in points; -1 where all are. */
+function partAt(tops: readonly number[], height: number): number {
+  let low = 0
+  let high = tops.length
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (tops[middle]! <= height) low = middle + 1
+    else high = middle
+  }
+  return low - 1
 }

@@ -8,7 +8,16 @@ import { mentionsIn, saidIn } from './saying.ts'
 export const lineMarks = (marks: Mark[]): Extract<Mark, { kind: 'line' }>[] =>
   marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
 
-const sorted = (text: string): string => [...text.replace(/[^\p{L}]/gu, '')].sort().join('')
+/** Its letters with how often each stands there. */
+function sorted(text: string): string {
+  const counts = new Map<string, number>()
+  for (const letter of text) counts.set(letter, (counts.get(letter) ?? 0) + 1)
+  return [...counts]
+    .filter(([letter]) => /\p{L}/u.test(letter))
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([letter, count]) => `${letter}${count}`)
+    .join(' ')
+}
 
 /** All letters on the pages that are the author's own, in no order. */
 export const lettersOnPages = ({ pages }: Turnover): string =>
