@@ -13,7 +13,7 @@ import { demote, moveSection, moveStep, promote } from '@steady-ledger/core/work
 import type { Matter } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
-import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { type KeyboardEvent, memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { restoreCursor } from '../../editor/keys.ts'
 import { opensDivision } from '../../editor/oneDivision.ts'
@@ -117,33 +117,39 @@ export function Spine() {
     else return
     event.preventDefault()
   }
+  // Handlers of rows that are not drawn again find what is there now.
+  const now = useRef({ show, onKey })
+  now.current = { show, onKey }
+  const [onShow] = useState(() => (id: string) => now.current.show(id))
+  const [onRowKey] = useState(() => (event: KeyboardEvent, id: string) => now.current.onKey(event, id))
   // Between a change of the text and the next look of the tree a row may be gone.
   const shown = tree.getItems().filter(item => outline.rowOf.has(item.getId()))
+  const dragging = Boolean(tree.getState().dnd)
+  let before: Matter | undefined
   return (
     <div ref={list} className="spine h-full overflow-y-auto bg-(--paper) pt-2.5 pb-[30px]">
       <div {...tree.getContainerProps('Outline')}>
-        {shown.map((item, index) => {
-          const row = item.getItemData()
+        {shown.map(item => {
+          const row = outline.rowOf.get(item.getId())!
           const page = turnover?.pageOf.get(row.id)
-          const first = index === 0 || shown[index - 1]!.getItemData().matter !== row.matter
+          const first = row.matter !== before
+          before = row.matter
+          const { posInSet, setSize } = item.getItemMeta()
           return (
             <div key={row.id} role="presentation">
               {first && <p className="column-head px-3.5 pt-2.5 pb-0.5">{matters[row.matter]}</p>}
-              <div
-                {...item.getProps()}
-                role="treeitem"
-                aria-label={undefined}
-                aria-selected={row.id === open || row.id === selected}
-                data-row={row.id}
-                className={`spine-row level-${row.level} relative grid cursor-pointer grid-cols-[28px_minmax(0,1fr)_auto] gap-2 py-0.5 pr-3 pl-2.5 leading-[19px] hover:bg-(--structure-wash)/50 ${row.level > 2 ? 'text-[13px]' : ''} ${row.id === open ? 'open bg-(--structure-wash) shadow-[inset_3px_0_var(--structure)]' : ''} ${dropLook(item)}`}
-                onClick={() => show(row.id)}
-                onFocus={() => row.id !== focusedItem && item.setFocused()}
-                onKeyDown={event => onKey(event, row.id)}
-              >
-                <span className="spine-number text-right whitespace-nowrap text-(--structure)">{row.number}</span>
-                <span className={indents[row.level]}>{row.title}</span>
-                <span className="spine-page text-(--ink-soft)">{page === undefined ? '' : turnover?.labels[page]}</span>
-              </div>
+              <SpineRow
+                item={item}
+                {...row}
+                page={page === undefined ? '' : (turnover?.labels[page] ?? '')}
+                open={row.id === open}
+                selected={row.id === selected}
+                focused={row.id === focusedItem}
+                stands={`${posInSet} ${setSize} ${item.isFolder()} ${item.isExpanded()}`}
+                look={dragging ? dropLook(item) : ''}
+                onShow={onShow}
+                onKey={onRowKey}
+              />
             </div>
           )
         })}
@@ -151,3 +157,37 @@ export function Spine() {
     </div>
   )
 }
+
+interface RowProps extends OutlineRow {
+  item: ItemInstance<OutlineRow>
+  page: string
+  open: boolean
+  selected: boolean
+  focused: boolean
+  /** What the tree says of it beside: its place among its siblings, and whether it is unfolded. */
+  stands: string
+  look: string
+  onShow: (id: string) => void
+  onKey: (event: KeyboardEvent, id: string) => void
+}
+
+/** It is asked for dozens of things to be drawn, and there are as many rows: only those that are other than they were are drawn again. */
+const SpineRow = memo(function SpineRow({ item, id, level, number, title, page, open, selected, focused, look, onShow, onKey }: RowProps) {
+  return (
+    <div
+      {...item.getProps()}
+      role="treeitem"
+      aria-label={undefined}
+      aria-selected={open || selected}
+      data-row={id}
+      className={`spine-row level-${level} relative grid cursor-pointer grid-cols-[28px_minmax(0,1fr)_auto] gap-2 py-0.5 pr-3 pl-2.5 leading-[19px] hover:bg-(--structure-wash)/50 ${level > 2 ? 'text-[13px]' : ''} ${open ? 'open bg-(--structure-wash) shadow-[inset_3px_0_var(--structure)]' : ''} ${look}`}
+      onClick={() => onShow(id)}
+      onFocus={() => focused || item.setFocused()}
+      onKeyDown={event => onKey(event, id)}
+    >
+      <span className="spine-number text-right whitespace-nowrap text-(--structure)">{number}</span>
+      <span className={indents[level]}>{title}</span>
+      <span className="spine-page text-(--ink-soft)">{page}</span>
+    </div>
+  )
+})
