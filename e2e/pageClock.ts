@@ -49,8 +49,8 @@ export async function withClock(page: Page): Promise<void> {
       clearTimeout(id)
     }
     class ShownDate extends RealDate {
-      constructor(...given: [] | [value: number | string]) {
-        super(given[0] ?? ShownDate.now())
+      constructor(...given: [value: number]) {
+        super(...(given.length > 0 ? given : ([ShownDate.now()] as const)))
       }
       static override now(): number {
         return now() + off

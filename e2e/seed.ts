@@ -161,6 +161,10 @@ export async function putSeed(page: Page): Promise<void> {
             }
             continue
           }
+          if (rows.length === 0) {
+            store.clear()
+            continue
+          }
           const there = store.getAll()
           there.onsuccess = () => {
             const wanted = new Map(rows.map(row => [saying(row), row]))

@@ -78,36 +78,28 @@ const crowded = 0.8
 /** What lines of neighbouring texts may overlap by, in points. */
 const tolerance = 1
 
-/** What stands in each of the parts that begin at the given tops, in the order of the marks, from the upper end of its part. */
+/**
+ * What stands in each of the parts that begin at the given tops, in the order of the marks, from the upper end of its part: a rule in every part
+ * that it reaches into, what is no rule stands whole where its middle is.
+ */
 function partsOf(marks: readonly Mark[], tops: readonly number[], height: number): Mark[][] {
   const parts = tops.map((): Mark[] => [])
-  const last = tops.length - 1
-  for (const mark of marks) {
-    if (mark.kind !== 'rule') {
-      // It stands whole where its middle is.
-      const { top, bottom } = extentOf(mark)
-      const middle = (top + bottom) / 2
-      const index = partAt(tops, middle)
-      if (index < 0) continue
-      parts[index]!.push(
-        mark.kind === 'picture' ? { ...mark, y: mark.y - tops[index]! } : { ...mark, baseline: mark.baseline - tops[index]! },
-      )
-      continue
-    }
-    for (let index = Math.max(0, partAt(tops, mark.y)); index <= last; index++) {
-      const top = tops[index]!
-      const bottom = tops[index + 1] ?? height
-      // It does not reach here; the last part takes what stands below all of them.
-      if (index < last && top > mark.y && top >= mark.y + mark.height) {
-        index = last - 1
-        continue
+  for (const mark of marks)
+    if (mark.kind === 'rule') {
+      for (const [index, top] of tops.entries()) {
+        const bottom = tops[index + 1] ?? height
+        const from = Math.max(mark.y, top)
+        const to = Math.min(mark.y + mark.height, bottom)
+        const last = index === tops.length - 1
+        if (to > from || (mark.y >= top && mark.y < bottom) || (last && mark.y >= bottom))
+          parts[index]!.push({ ...mark, y: from - top, height: Math.max(to - from, Math.min(mark.height, 0.5)) })
       }
-      const from = Math.max(mark.y, top)
-      const to = Math.min(mark.y + mark.height, bottom)
-      if (to > from || (mark.y >= top && mark.y < bottom) || (index === last && mark.y >= bottom))
-        parts[index]!.push({ ...mark, y: from - top, height: Math.max(to - from, Math.min(mark.height, 0.5)) })
+    } else {
+      const extent = extentOf(mark)
+      const index = partAt(tops, (extent.top + extent.bottom) / 2)
+      const top = tops[index] ?? 0
+      parts[index]?.push(mark.kind === 'picture' ? { ...mark, y: mark.y - top } : { ...mark, baseline: mark.baseline - top })
     }
-  }
   return parts
 }
 

@@ -9,7 +9,7 @@ export const lineMarks = (marks: Mark[]): Extract<Mark, { kind: 'line' }>[] =>
   marks.filter((mark): mark is Extract<Mark, { kind: 'line' }> => mark.kind === 'line')
 
 /** Its letters with how often each stands there. */
-function sorted(text: string): string {
+function counted(text: string): string {
   const counts = new Map<string, number>()
   for (const letter of text) counts.set(letter, (counts.get(letter) ?? 0) + 1)
   return [...counts]
@@ -21,7 +21,7 @@ function sorted(text: string): string {
 
 /** All letters on the pages that are the author's own, in no order. */
 export const lettersOnPages = ({ pages }: Turnover): string =>
-  sorted(
+  counted(
     pages
       .flatMap(page => page.placed.flatMap(({ box }) => lineMarks(box.marks)))
       .filter(mark => mark.tag !== 'Artifact' && mark.tag !== 'Lbl' && !mark.tag.startsWith('TOC'))
@@ -59,7 +59,7 @@ export function lettersOfWork(turnover: Turnover): string {
     if (item.kind === 'heading' && number) text += number
     if (item.kind === 'series' && item.block !== 'equation' && item.block !== 'equationGroup' && number) text += `${names.one} ${number}`
   }
-  return sorted(text)
+  return counted(text)
 }
 
 /** Everything that stands over the edge of its sheet. */

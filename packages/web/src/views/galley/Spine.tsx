@@ -13,7 +13,7 @@ import { demote, moveSection, moveStep, promote } from '@steady-ledger/core/work
 import type { Matter } from '@steady-ledger/core/work/schema.ts'
 import { closeHistory } from '@tiptap/pm/history'
 import type { Transform } from '@tiptap/pm/transform'
-import { type KeyboardEvent, memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { type KeyboardEvent, memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { restoreCursor } from '../../editor/keys.ts'
 import { opensDivision } from '../../editor/oneDivision.ts'
@@ -59,14 +59,17 @@ export function Spine() {
   const list = useRef<HTMLDivElement>(null)
   const focusedItem = [focus, selected, open].find(id => id && inSight(id)) ?? outline.rows[0]?.id ?? null
 
-  const command = (run: (tr: Transform) => boolean, id: string): void => {
-    const { tr } = session.state
-    if (!run(tr)) return
-    restoreCursor(tr, id, 0)
-    session.dispatch(closeHistory(tr.setMeta(opensDivision, true)))
-    requestAnimationFrame(() => followFocus(list.current, tree.getItemInstance(id).getElement()))
-  }
-  const show = (id: string): void => void navigate(`../galley/${id}`)
+  const command = useCallback(
+    (run: (tr: Transform) => boolean, id: string): void => {
+      const { tr } = session.state
+      if (!run(tr)) return
+      restoreCursor(tr, id, 0)
+      session.dispatch(closeHistory(tr.setMeta(opensDivision, true)))
+      requestAnimationFrame(() => followFocus(list.current, list.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(id)}"]`)))
+    },
+    [session],
+  )
+  const show = useCallback((id: string): void => void navigate(`../galley/${id}`), [navigate])
   const tree = useTree<OutlineRow>({
     rootItemId: root,
     features: [syncDataLoaderFeature, hotkeysCoreFeature, dragAndDropFeature, focusesItself],
@@ -108,20 +111,18 @@ export function Spine() {
     if (focusedItem && list.current?.contains(document.activeElement)) tree.getItemInstance(focusedItem).getElement()?.focus()
   }, [tree, focusedItem])
 
-  const onKey = (event: KeyboardEvent, id: string): void => {
-    if (!(event.ctrlKey || event.metaKey) || !event.altKey) return
-    if (event.key === 'ArrowUp') command(tr => moveStep(tr, id, -1), id)
-    else if (event.key === 'ArrowDown') command(tr => moveStep(tr, id, 1), id)
-    else if (event.key === '[') command(tr => promote(tr, id), id)
-    else if (event.key === ']') command(tr => demote(tr, id), id)
-    else return
-    event.preventDefault()
-  }
-  // Handlers of rows that are not drawn again find what is there now.
-  const now = useRef({ show, onKey })
-  now.current = { show, onKey }
-  const [onShow] = useState(() => (id: string) => now.current.show(id))
-  const [onRowKey] = useState(() => (event: KeyboardEvent, id: string) => now.current.onKey(event, id))
+  const onKey = useCallback(
+    (event: KeyboardEvent, id: string): void => {
+      if (!(event.ctrlKey || event.metaKey) || !event.altKey) return
+      if (event.key === 'ArrowUp') command(tr => moveStep(tr, id, -1), id)
+      else if (event.key === 'ArrowDown') command(tr => moveStep(tr, id, 1), id)
+      else if (event.key === '[') command(tr => promote(tr, id), id)
+      else if (event.key === ']') command(tr => demote(tr, id), id)
+      else return
+      event.preventDefault()
+    },
+    [command],
+  )
   // Between a change of the text and the next look of the tree a row may be gone.
   const shown = tree.getItems().filter(item => outline.rowOf.has(item.getId()))
   const dragging = Boolean(tree.getState().dnd)
@@ -134,7 +135,7 @@ export function Spine() {
           const page = turnover?.pageOf.get(row.id)
           const first = row.matter !== before
           before = row.matter
-          const { posInSet, setSize } = item.getItemMeta()
+          const { level, posInSet, setSize } = item.getItemMeta()
           return (
             <div key={row.id} role="presentation">
               {first && <p className="column-head px-3.5 pt-2.5 pb-0.5">{matters[row.matter]}</p>}
@@ -145,10 +146,10 @@ export function Spine() {
                 open={row.id === open}
                 selected={row.id === selected}
                 focused={row.id === focusedItem}
-                stands={`${posInSet} ${setSize} ${item.isFolder()} ${item.isExpanded()}`}
+                stands={`${level} ${posInSet} ${setSize} ${item.isFolder()} ${item.isExpanded()}`}
                 look={dragging ? dropLook(item) : ''}
-                onShow={onShow}
-                onKey={onRowKey}
+                onShow={show}
+                onKey={onKey}
               />
             </div>
           )
@@ -164,7 +165,7 @@ interface RowProps extends OutlineRow {
   open: boolean
   selected: boolean
   focused: boolean
-  /** What the tree says of it beside: its place among its siblings, and whether it is unfolded. */
+  /** What the tree says of it beside: how deep and at which place it stands, and whether it is unfolded. */
   stands: string
   look: string
   onShow: (id: string) => void
