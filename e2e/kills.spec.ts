@@ -13,6 +13,6 @@ for (const seed of [7, 11])
     }
     const { kills, said } = await kill(baseURL!, 10, random)
     expect(kills).toBe(10)
-    // It was really written and saved in between.
-    expect(said).toBeGreaterThan(3)
+    // It was really written and saved in between: every other time at least.
+    expect(said).toBeGreaterThanOrEqual(5)
   })

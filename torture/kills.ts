@@ -105,7 +105,7 @@ export async function kill(
         await wait(150)
         await page.keyboard.press('Control+End')
         const before = committed
-        committed = await typeUntilKilled(page, victim, next, committed, random)
+        committed = await typeUntilKilled(page, victim, next, committed, round % 2 === 0, random)
         said += committed - before
         tell(round + 1)
       } finally {
@@ -120,14 +120,31 @@ export async function kill(
   }
 }
 
-/** Types words with pauses as people make them, and kills the browser in between; the last word that was said to be saved before. */
-async function typeUntilKilled(page: Page, victim: Victim, first: number, committed: number, random: () => number): Promise<number> {
+/**
+ * Types words with pauses as people make them, and kills the browser in between; the last word that was said to be saved before. The moment is
+ * counted from the first word, or from the first of them that is said to be saved: a slow machine may not come to that before a moment of the
+ * other kind, and then nothing is tried of what was saved.
+ */
+async function typeUntilKilled(
+  page: Page,
+  victim: Victim,
+  first: number,
+  committed: number,
+  afterSaving: boolean,
+  random: () => number,
+): Promise<number> {
   let said = committed
   let alive = true
+  let hearSaid = (): void => {}
+  const somethingSaid = new Promise<void>(resolve => {
+    hearSaid = resolve
+  })
   // What stood in the text a while before the foot said that all is saved, is saved: the foot is drawn a frame later than the text.
   page.on('console', message => {
     const [, number] = /^said to be saved: (\d+)$/.exec(message.text()) ?? []
-    if (number) said = Math.max(said, Number(number))
+    if (!number) return
+    said = Math.max(said, Number(number))
+    if (said > committed) hearSaid()
   })
   const watching = page
     .evaluate(async () => {
@@ -150,7 +167,9 @@ async function typeUntilKilled(page: Page, victim: Victim, first: number, commit
       if (random() < 0.3) await wait(random() * 700)
     }
   })().catch(() => {})
-  await wait(150 + random() * 1500)
+  // What is never said to be saved is told by what is counted in the end.
+  if (afterSaving) await Promise.race([somethingSaid, wait(20_000)])
+  await wait(afterSaving ? random() * 700 : 150 + random() * 1500)
   alive = false
   await victim.kill()
   await Promise.all([typing, watching])
