@@ -1,7 +1,8 @@
 /**
- * `npm run torture [-- --seconds N] [-- --kills N] [-- --seed S]`: tries everything of `torments.ts` in turn, then kills the browser of somebody
- * who writes, and prints how much was tried and what broke.
+ * `npm run torture [-- --seconds N] [-- --kills N] [-- --seed S] [-- --no-properties]`: tries everything of `torments.ts` in turn, then the properties
+ * of the unit tests as often as they are meant to be tried, then kills the browser of somebody who writes, and prints how much was tried and what broke.
  */
+import { spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import fc from 'fast-check'
@@ -10,7 +11,13 @@ import { kill } from './kills.ts'
 import { torments } from './torments.ts'
 
 const { values } = parseArgs({
-  options: { seconds: { type: 'string', default: '300' }, kills: { type: 'string', default: '200' }, seed: { type: 'string' } },
+  options: {
+    seconds: { type: 'string', default: '300' },
+    kills: { type: 'string', default: '200' },
+    seed: { type: 'string' },
+    properties: { type: 'boolean', default: true },
+  },
+  allowNegative: true,
 })
 const seconds = Number(values.seconds)
 const kills = Number(values.kills)
@@ -33,7 +40,18 @@ if (seconds > 0)
     process.stdout.write(`  ${fc.defaultReportMessage(details)?.slice(0, 4000)}\n`)
   }
 
+if (values.properties) tryProperties()
 if (kills > 0) await killBrowsers()
+
+/** The suite tries a third of them, on what is drawn every time: see packages/core/test/support/tries.ts. */
+function tryProperties(): void {
+  const env = { ...process.env, TRIES: 'all', SEED: String(seed) }
+  const { status, stderr } = spawnSync('npm', ['run', '-s', 'unit', '--', '--silent'], { env, encoding: 'utf8', maxBuffer: 1 << 28 })
+  process.stdout.write(`properties of the unit tests: all tries, seed ${seed}${status === 0 ? '' : ', BROKEN'}\n`)
+  if (status === 0) return
+  broken++
+  process.stdout.write(stderr)
+}
 
 async function killBrowsers(): Promise<void> {
   const dist = new URL('../packages/web/dist', import.meta.url).pathname

@@ -8,6 +8,7 @@ import { alike, atLeast, atMost } from './support/cheaply.ts'
 import { lettersOfWork, lettersOnPages, lineMarks } from './support/onSheets.ts'
 import { works } from './support/randomWorks.ts'
 import { saidIn } from './support/saying.ts'
+import { tries } from './support/tries.ts'
 import { newEngine } from './support/work.ts'
 
 /** Nothing lies outside its margins or over something else, and notes stand with their marks. */
@@ -69,6 +70,6 @@ test('any work in any ready-made style: within its margins, nothing over anythin
       expectWholeReferences(work, turnover)
       expect(lettersOnPages(turnover)).toBe(lettersOfWork(turnover))
     }),
-    { numRuns: 120 },
+    { numRuns: tries(120) },
   )
 }, 240_000)

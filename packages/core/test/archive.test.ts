@@ -8,6 +8,7 @@ import { crc32 } from '../src/work/file/crc32.ts'
 import { plainSentence, Refusal } from '../src/work/file/refusal.ts'
 import { salvage } from '../src/work/file/salvage.ts'
 import { workToJson } from '../src/work/file/workFile.ts'
+import { tries } from './support/tries.ts'
 
 const work = generateWork(1, 3)
 const bundle = writeBundle(work)
@@ -122,7 +123,7 @@ test('whatever is changed in a bundle, it opens as it was or not at all', () => 
         if (read !== undefined) expect(read).toBe(opened(two))
       },
     ),
-    { numRuns: 600 },
+    { numRuns: tries(600) },
   )
 })
 

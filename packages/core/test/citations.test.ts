@@ -6,6 +6,7 @@ import fc from 'fast-check'
 import { CitationProcessor } from '../src/content/citations/processor.ts'
 import type { Source } from '../src/work/registers/sources.ts'
 import { clusters, said, saidOneByOne, sourceOf, styleNamed } from './support/citing.ts'
+import { tries } from './support/tries.ts'
 
 /** One author, two, three, four; an institution, no date, no author, two books of a year, a namesake, a particle, about, a span, editors, a chapter, a state. */
 const sources: Record<string, Source> = {
@@ -348,7 +349,7 @@ test.each(styles)('everything at once says what the processor says one after the
       const all = style === 'notes' ? lines.map(line => (/^[n+] /.test(line) ? line : `n ${line}`)) : lines
       expect(said(csl, language, all, sources)).toEqual(saidOneByOne(csl, language, all, sources))
     }),
-    { numRuns: 25 },
+    { numRuns: tries(25) },
   )
 })
 
@@ -413,7 +414,7 @@ test.each([...styles, ...Object.keys(trickyStyles)])(
           expect(made.entries).toEqual(fresh.entries)
         }
       }),
-      { numRuns: 10 },
+      { numRuns: tries(10) },
     )
   },
 )
@@ -428,7 +429,7 @@ test('numbers in the order of the text count from one without a gap, wherever ci
         first.map((_, index) => `[${index + 1}]`),
       )
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   )
 })
 

@@ -5,6 +5,7 @@ import { bodiesBy, pagesOf, planColumns, topUnder } from '../src/pages/columns.t
 import { MeasuredStrip, type PageBody } from '../src/pages/filling.ts'
 import { alike, atLeast, atMost } from './support/cheaply.ts'
 import { blocksOn, float, height, leading, line, makeStrip, noteLines, paragraph, piece, wideFloat } from './support/strips.ts'
+import { tries } from './support/tries.ts'
 
 const columnWidth = 100
 const step = 110
@@ -79,7 +80,7 @@ test('nothing is lost, nothing overlaps, order is kept, notes under their column
         expect(cut(strip, columns, top)).toEqual(pages)
       },
     ),
-    { numRuns: 600 },
+    { numRuns: tries(600) },
   )
 })
 

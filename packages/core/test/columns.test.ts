@@ -8,6 +8,7 @@ import { columnsPaperStyle, paperStyle } from '../src/work/parts/readyStyles.ts'
 import type { Node } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
 import { works } from './support/randomWorks.ts'
+import { tries } from './support/tries.ts'
 import { chapter, demoTurnover, idOf, newEngine, paperOf, workOf } from './support/work.ts'
 
 const inColumns = (work: Work, count: number, more: Partial<Work['houseStyle']> = {}): Work => ({
@@ -56,7 +57,7 @@ test('whatever is set in columns: nothing is lost, nothing stands over anything,
               expect([a.box.block, b.box.block]).toEqual([])
       }
     }),
-    { numRuns: 25, endOnFailure: true },
+    { numRuns: tries(25), endOnFailure: true },
   )
 })
 

@@ -12,6 +12,7 @@ import type { Work } from '../src/work/work.ts'
 import { edited, editNames, randomFrom } from './support/edits.ts'
 import { wideWorks } from './support/randomWorks.ts'
 import { saidIn } from './support/saying.ts'
+import { tries } from './support/tries.ts'
 import { newEngine } from './support/work.ts'
 
 const everything = (turnover: Turnover) => ({
@@ -49,14 +50,12 @@ function follow(base: Work, names: [string, number][]): void {
   }
 }
 
-const runs = Number(process.env.RUNS ?? 0)
-
 test(
   'over every kind of edit, on random works with every kind in them',
   () =>
     fc.assert(
       fc.property(wideWorks, edits, (base, names) => follow(base, names)),
-      { numRuns: runs || 40 },
+      { numRuns: tries(40) },
     ),
   1_200_000,
 )
@@ -65,7 +64,7 @@ test('and on a generated work', () => {
   const base = generateWork(6, 3)
   fc.assert(
     fc.property(edits, names => follow(base, names)),
-    { numRuns: runs || 12 },
+    { numRuns: tries(12) },
   )
 }, 1_200_000)
 
@@ -84,7 +83,7 @@ describe('a work that is read again while what was made of it is kept', () => {
         expect({ ...shared, doc: shared.doc.toJSON() }).toEqual({ ...read, doc: read.doc.toJSON() })
         expect(everything(engine.run(shared))).toEqual(everything(newEngine().run(read)))
       }),
-      { numRuns: runs || 40 },
+      { numRuns: tries(40) },
     )
   })
 
@@ -120,7 +119,7 @@ describe('citations of another sitting', () => {
           expect(everything(engine.run(read))).toEqual(everything(newEngine().run(read)))
         }
       }),
-      { numRuns: runs || 12 },
+      { numRuns: tries(12) },
     )
   })
 })

@@ -12,6 +12,7 @@ import { finished } from '../src/formulas/typing/leave.ts'
 import { endWord, typeText } from '../src/formulas/typing/type.ts'
 import { writingOf } from '../src/formulas/typing/writing.ts'
 import { formulas } from './support/randomFormulas.ts'
+import { tries } from './support/tries.ts'
 
 const typed = (text: string): string => writeNotation(finished(endWord(typeText(writingOf([]), text)).row))
 const typesetter = createTypesetter()
@@ -25,7 +26,7 @@ test('a formula is the same whether it is read from the file, pasted as MathML, 
       expect(writeNotation(readMathMl(readXml(writeMathMl(row, true))))).toBe(source)
       expect(typed(writeWords(row))).toBe(source)
     }),
-    { numRuns: 150 },
+    { numRuns: tries(150) },
   )
 })
 

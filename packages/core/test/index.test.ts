@@ -9,6 +9,7 @@ import type { Line } from '../src/type/line.ts'
 import { newTerm, type Term } from '../src/work/registers/terms.ts'
 import { type Node, schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
+import { tries } from './support/tries.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
 const term = (heading: string, more: Partial<Term> = {}): Term => ({ ...newTerm(), heading, ...more })
@@ -186,7 +187,7 @@ describe('an index in balance with its pages', () => {
         const placed = new Set(marked.markPages.keys())
         for (const { id } of marksOf(marked.work.doc)) expect(placed.has(id)).toBe(true)
       }),
-      { numRuns: 60 },
+      { numRuns: tries(60) },
     )
   })
 
@@ -215,7 +216,7 @@ describe('an index in balance with its pages', () => {
           expect(sent).toEqual(meant)
         },
       ),
-      { numRuns: 25 },
+      { numRuns: tries(25) },
     )
   })
 

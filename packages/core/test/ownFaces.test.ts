@@ -18,6 +18,7 @@ import { noOwnFaces, thesisStyle } from '../src/work/parts/readyStyles.ts'
 import type { Picture, Work } from '../src/work/work.ts'
 import { brokenRules } from './support/pdfRules.ts'
 import { ReadPdf, saidBy } from './support/readPdf.ts'
+import { tries } from './support/tries.ts'
 import { chapter, formulas, workOf } from './support/work.ts'
 
 const require = createRequire(import.meta.url)
@@ -86,7 +87,7 @@ test('whatever is done to a file, it is taken or refused in words', () => {
         expect(error).toBeInstanceOf(FaceError)
       }
     }),
-    { numRuns: 60 },
+    { numRuns: tries(60) },
   )
   expect(looksLikeFace(hebrew)).toBe(true)
 })
@@ -118,7 +119,7 @@ test('a packed face that does not hold is refused in words, wherever it is broke
       broken[at] = byte
       await unpackFace('x.woff2', broken).catch(error => expect(error).toBeInstanceOf(FaceError))
     }),
-    { numRuns: 40 },
+    { numRuns: tries(40) },
   )
   await expect(unpackFace('x.woff2', packed.slice(0, 4000))).rejects.toThrow(/is damaged/)
 })

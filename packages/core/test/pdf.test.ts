@@ -12,6 +12,7 @@ import type { Work } from '../src/work/work.ts'
 import { brokenRules, rules } from './support/pdfRules.ts'
 import { works } from './support/randomWorks.ts'
 import { ReadPdf, saidBy } from './support/readPdf.ts'
+import { tries } from './support/tries.ts'
 import { chapter, fonts, newEngine, workOf } from './support/work.ts'
 
 const date = new Date(946_684_800_000)
@@ -78,7 +79,7 @@ test('random works keep to every clause', async () => {
       const { bytes, pdf } = await written(work)
       expect(brokenRules(pdf, bytes)).toEqual([])
     }),
-    { numRuns: 15 },
+    { numRuns: tries(15) },
   )
 })
 

@@ -8,6 +8,7 @@ import { findingsOf } from '../src/findings/index.ts'
 import { schema } from '../src/work/schema.ts'
 import type { Work } from '../src/work/work.ts'
 import { wideWorks } from './support/randomWorks.ts'
+import { tries } from './support/tries.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
 /** What a finding is about, whatever its number is now. */
@@ -64,7 +65,7 @@ test('each remedy that is offered changes something, and leaves fewer findings o
         expect([about(finding), mended(work, finding).length < before]).toEqual([about(finding), true])
       }
     }),
-    { numRuns: 40, examples: [[faulty]] },
+    { numRuns: tries(40), examples: [[faulty]] },
   )
   expect([...seen].sort()).toEqual(
     expect.arrayContaining(['emptyParagraph', 'lostTarget', 'noKeywords', 'refersToUnnumbered', 'skippedLevel', 'typedNumber']),

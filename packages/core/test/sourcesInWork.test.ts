@@ -18,6 +18,7 @@ import type { Work } from '../src/work/work.ts'
 import { sourceOf } from './support/citing.ts'
 import { wordsOnPages } from './support/onSheets.ts'
 import { saidIn } from './support/saying.ts'
+import { tries } from './support/tries.ts'
 import { chapter, newEngine, workOf } from './support/work.ts'
 
 const sources: Record<string, Source> = {
@@ -76,7 +77,7 @@ test('chapters that move take their numbers along', () => {
       expect(says(turnover)).toEqual(cited.map(id => `[${first.indexOf(id) + 1}]`))
       expect(listed(turnover)).toHaveLength(4)
     }),
-    { numRuns: 12 },
+    { numRuns: tries(12) },
   )
 })
 
@@ -154,7 +155,7 @@ test('an edited work gives the pages of one that is opened afresh, in every styl
         }
       },
     ),
-    { numRuns: 10 },
+    { numRuns: tries(10) },
   )
 })
 

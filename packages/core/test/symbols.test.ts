@@ -10,6 +10,7 @@ import { writeNotation } from '../src/formulas/tree/writeNotation.ts'
 import { type Abbreviation, newAbbreviation } from '../src/work/registers/abbreviations.ts'
 import type { Work } from '../src/work/work.ts'
 import { formulas } from './support/randomFormulas.ts'
+import { tries } from './support/tries.ts'
 import { chapter, idOf, newEngine, workOf } from './support/work.ts'
 
 const uses = (notation: string): string[] => symbolsIn(readFormula(notation)).map(({ key }) => key)
@@ -58,7 +59,7 @@ test('whatever is written, a symbol is found again in what it is kept as', () =>
       }
       expect(symbolsIn(readFormula(writeNotation(row))).map(({ key }) => key)).toEqual(symbolsIn(row).map(({ key }) => key))
     }),
-    { numRuns: 150 },
+    { numRuns: tries(150) },
   )
 })
 

@@ -10,6 +10,7 @@ import { columnsPaperStyle, thesisStyle } from '../src/work/parts/readyStyles.ts
 import { type Node, schema } from '../src/work/schema.ts'
 import { brokenRules } from './support/pdfRules.ts'
 import { ReadPdf, saidBy } from './support/readPdf.ts'
+import { tries } from './support/tries.ts'
 import { chapter, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
 const wideRows = (columns: number, rows: number): string[][] =>
@@ -106,6 +107,6 @@ test('whatever is turned, nothing stands over the edge and no row is lost', () =
       const texts = turned.pages.flatMap(page => [...piecesOn(page)].map(({ piece }) => piece.shape.text))
       for (let row = 1; row <= rows; row++) expect(texts.filter(text => text === `${row * 100}.5`)).toHaveLength(1)
     }),
-    { numRuns: 15 },
+    { numRuns: tries(15) },
   )
 })

@@ -11,6 +11,7 @@ import { addCells } from '../src/formulas/typing/resolve.ts'
 import { endWord, typeText } from '../src/formulas/typing/type.ts'
 import { type Writing, writingOf } from '../src/formulas/typing/writing.ts'
 import { typedFormulas } from './fixtures/typedFormulas.ts'
+import { tries } from './support/tries.ts'
 
 const typesetter = createTypesetter()
 const notation = (writing: Writing): string => writeNotation(finished(endWord(writing).row))
@@ -131,7 +132,7 @@ test('whatever is typed, in any order, with whatever keys between, is a formula 
       const again = writeNotation(readFormula(source))
       expect([source, again, source === '' ? '' : drawn(again)]).toEqual([source, again, source === '' ? '' : drawn(source)])
     }),
-    { numRuns: 500, examples: [[[')', '‹shift left›', '[']], [['(', '‹shift left›', '[']], [[']', '‹shift left›', '(']]] },
+    { numRuns: tries(500), examples: [[[')', '‹shift left›', '[']], [['(', '‹shift left›', '[']], [[']', '‹shift left›', '(']]] },
   )
 })
 

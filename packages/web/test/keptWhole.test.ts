@@ -8,6 +8,7 @@ import { Fragment, Slice } from '@tiptap/pm/model'
 import { EditorState, NodeSelection, TextSelection } from '@tiptap/pm/state'
 import fc from 'fast-check'
 import { div, eq, fig, h2, note, p, ref, t } from '../../../demo/src/builder.ts'
+import { tries } from '../../core/test/support/tries.ts'
 import { joinDivision, moveToMatter, splitDivision } from '../src/editor/divisions.ts'
 import { insertDivision, insertNote, setHeading } from '../src/editor/insert.ts'
 import { onSection } from '../src/editor/keys.ts'
@@ -264,7 +265,7 @@ describe('one open division', () => {
         while (redoDepth(sitting.state)) redo(sitting.state, tr => apply(sitting, tr))
         expect(sitting.state.doc.eq(after)).toBe(true)
       }),
-      { numRuns: 300 },
+      { numRuns: tries(300) },
     )
   })
 
