@@ -29,8 +29,7 @@ test('what was loaded once works without its server; a new version is announced,
       await inBalance(page)
       await write(page)
       await saved(page)
-      await page.goto(address('/work/demo-paper/dispatch'))
-      await inBalance(page)
+      await page.getByRole('link', { name: 'Dispatch', exact: true }).click()
       const [download] = await Promise.all([
         page.waitForEvent('download', { timeout: 60_000 }),
         page.getByRole('button', { name: 'Save: PDF' }).click(),
@@ -40,14 +39,14 @@ test('what was loaded once works without its server; a new version is announced,
           .subarray(0, 5)
           .toString(),
       ).toBe('%PDF-')
-      await page.goto(address('/work/demo-paper/galley'))
+      await page.getByRole('link', { name: 'Galley', exact: true }).click()
+      await reload(page)
       await expect(page.locator(titlePage).first()).toContainText(words.trim())
       const manifest = await page.evaluate(async () => (await fetch('/manifest.webmanifest')).json())
       expect(manifest).toMatchObject({ name: 'Steady Ledger', display: 'standalone' })
     })
     await test.step('a new version of it', async () => {
       await context.setOffline(false)
-      await reload(page)
       appendFileSync(path.join(folder, 'sw.js'), '\n// another version')
       await page.evaluate(async () => void (await (await navigator.serviceWorker.ready).update()))
       await expect(page.locator('.notice')).toContainText('A new version of the program is ready', { timeout: 60_000 })

@@ -1,6 +1,6 @@
 /** What the product exists for: one change, and everything that depends on it changes with it; undo restores all. */
 
-import { atRest, inBalance, ledgerRows, openChapter, openDemo, pageText, saved, smallSvg, withFile } from './support.ts'
+import { atRest, inBalance, ledgerRows, openChapter, openDemo, pageText, saved, say, smallSvg, withFile } from './support.ts'
 import { expect, test } from './test.ts'
 
 const toGalley = (page: import('@playwright/test').Page) => page.getByRole('link', { name: 'Galley', exact: true }).click()
@@ -28,7 +28,7 @@ test('a figure put in before the others of chapter 2: later figures, references,
     buffer: smallSvg(),
   })
   await expect(page.locator('.slip-name')).toHaveText('Figure 2.1')
-  await page.keyboard.type('A figure before all others')
+  await say(page, 'A figure before all others')
   await expect(figures).toHaveCount(count + 1)
   await expect(figures.nth(1)).toHaveText('Fig. 2.2')
   await expect(figures.last()).toHaveText(`Fig. 2.${count + 1}`)
@@ -189,7 +189,7 @@ test('a work that was closed, changed in another tab and opened again has on its
   await openDemo(other, 'galley', 'demo-paper')
   await other.locator('.division.open .heading.level-1 .words').click()
   await other.keyboard.press('Home')
-  await other.keyboard.type('Measured anew: ')
+  await say(other, 'Measured anew: ')
   await saved(other)
   await other.close()
   await page.locator('a.work-cover[href="/work/demo-paper/galley"]').click()

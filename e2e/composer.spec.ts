@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 /** The composer, by keyboard alone. */
 import type { Page } from '@playwright/test'
-import { inBalance, newThesis, openAnew, openChapter, openDemo, saved } from './support.ts'
+import { inBalance, newThesis, openAnew, openChapter, openDemo, saved, say } from './support.ts'
 import { expect, test } from './test.ts'
 
 const field = (page: Page) => page.locator('.composer textarea')
@@ -290,7 +290,7 @@ test('a formula in a note is written like one in the text, and the note goes on'
   await page.keyboard.press('Escape')
   const note = page.locator('.note-text')
   await expect(note).toBeFocused()
-  await page.keyboard.type(' for the depths.')
+  await say(page, ' for the depths.')
   await expect(note.locator('mfrac')).toHaveCount(1)
   await note.locator('math').click()
   await expect(field(page)).toBeFocused()

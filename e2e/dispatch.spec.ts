@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs'
 import { strFromU8, unzipSync } from 'fflate'
 import { violationsOn } from './axe.ts'
-import { inBalance, newThesis, openDemo, reload, saved } from './support.ts'
+import { inBalance, newThesis, openDemo, reload, saved, say } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
 test('files are chosen by keyboard, come together with checksums, and stay in the list of what left', async ({ page }) => {
@@ -85,7 +85,7 @@ test('what was dispatched is made again from the work as it was, to the byte, wh
   await expect(before.locator('summary')).toHaveCount(2)
   await page.getByRole('link', { name: 'Galley', exact: true }).click()
   await page.locator('.division.open .heading.level-1 .words').click()
-  await page.keyboard.type('Changed since. ')
+  await say(page, 'Changed since. ')
   await saved(page)
   await inBalance(page)
   await page.getByRole('link', { name: 'Dispatch', exact: true }).click()

@@ -41,7 +41,7 @@ test('a work with hundreds of formulas nobody has seen before says that they are
 }) => {
   await page.goto('/')
   await expect(page.locator('.work-card').first()).toBeVisible()
-  const buffer = Buffer.from(writeBundle(generateWork(120, 3)))
+  const buffer = Buffer.from(writeBundle(generateWork(60, 3)))
   const workers: string[] = []
   page.on('worker', worker => workers.push(worker.url()))
   await page.getByLabel('Bundle file').setInputFiles({ name: 'made.ledger.zip', mimeType: 'application/zip', buffer })

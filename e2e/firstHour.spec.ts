@@ -1,6 +1,6 @@
 /** The first hour of somebody new, by keyboard alone: from an empty shelf to a PDF. What a screen reader is told is read at each step. */
 import { readFile } from 'node:fs/promises'
-import { inBalance, saved, smallSvg } from './support.ts'
+import { inBalance, saved, say, smallSvg } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
 /** As far as a press of Tab must ever be repeated to come to something. */
@@ -43,23 +43,23 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await expect(page.getByRole('heading', { name: 'Untitled thesis', level: 1 }).first()).toBeVisible()
     await expect(page.getByRole('textbox', { name: 'Text of the work' })).toBeFocused()
     await expect(page.getByRole('toolbar', { name: 'The selected words' })).toBeVisible()
-    await write('Ripples on the Upper Lake')
+    await say(page, 'Ripples on the Upper Lake')
     await expect(page).toHaveTitle(/^Galley · Ripples on the Upper Lake/)
     expect(await told(page)).toMatch(/textbox "Text of the work"/)
   })
 
   await test.step('author, title page with empty space, and a house style', async () => {
     await tabTo(page, 'textbox', 'Author of the work')
-    await write('Ada Brenn')
+    await say(page, 'Ada Brenn')
     await enter()
     await tabTo(page, 'button', /^Lay out the title page/)
     await enter()
     const form = page.getByRole('dialog', { name: 'Title page' })
     await expect(form.getByRole('textbox', { name: 'Author' })).toHaveValue('Ada Brenn')
     await tabTo(page, 'textbox', 'What it is submitted for')
-    await write('For the degree of Master')
+    await say(page, 'For the degree of Master')
     await tabTo(page, 'textbox', 'Place and date')
-    await write('Orrin, in May')
+    await say(page, 'Orrin, in May')
     await enter()
     // What was not given takes no line, and nothing is printed that nobody wrote.
     await expect(page.locator('.division.open > p')).toHaveText(['Ada Brenn', 'For the degree of Master', 'Orrin, in May'])
@@ -75,7 +75,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await tabTo(page, 'button', 'Begin the first chapter')
     await enter()
     await expect(page.getByRole('textbox', { name: 'Text of the work' })).toBeFocused()
-    await write('What ripples are')
+    await say(page, 'What ripples are')
     await enter()
     await write('They are *small* waves.')
     await enter()
@@ -83,7 +83,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     // None skips a level without a word.
     await expect(page.getByText('this one is of level 2')).toBeVisible()
     await enter()
-    await write('At the upwind shore.')
+    await say(page, 'At the upwind shore.')
     await expect(page.locator('.division.open .heading.level-2 .number')).toHaveText('1.1')
     await expect(page.locator('.division.open em')).toHaveText('small')
     expect(await page.getByRole('navigation', { name: /outline/ }).ariaSnapshot()).toMatch(/treeitem "1 What ripples are/)
@@ -95,7 +95,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await expect(page.getByText('Now the last key')).toBeVisible()
     await keyboard.press('n')
     await expect(page.getByRole('textbox', { name: 'Text of the note' })).toBeFocused()
-    await write('Seen on calm days.')
+    await say(page, 'Seen on calm days.')
     await keyboard.press('Escape')
     await expect(page.locator('.division.open')).toContainText('At the upwind shore.')
     await keyboard.press('End')
@@ -107,7 +107,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await keyboard.press('Control+Alt+f')
     await (await chooser).setFiles({ name: 'ripples.svg', mimeType: 'image/svg+xml', buffer: smallSvg() })
     await expect(page.locator('.slip-name')).toHaveText('Figure 1.1')
-    await write('Ripples by noon')
+    await say(page, 'Ripples by noon')
     await enter()
   })
 
@@ -131,7 +131,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await keyboard.press('Control+k')
     await write('new chapter')
     await enter()
-    await write('What they do')
+    await say(page, 'What they do')
     await enter()
     await keyboard.press('Control+Alt+e')
     await expect(page.locator('.composer textarea')).toBeFocused()

@@ -1,17 +1,17 @@
 /** Writing: text, headings, notes, references, equations, tables, lists, and what is kept. */
 
-import { atRest, inBalance, newThesis, openChapter, openDemo, reload, saved } from './support.ts'
+import { atRest, inBalance, newThesis, openChapter, openDemo, reload, saved, say } from './support.ts'
 import { expect, inNewPage, test } from './test.ts'
 
 test('a chapter written from nothing: title, paragraph, heading, list, note, reference, equation, table', async ({ page }) => {
   await newThesis(page)
   await page.keyboard.type('Beginnings')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('The first words')
+  await say(page, 'The first words')
   // A note opens beside its line, and Esc goes back to where the cursor was.
   await page.keyboard.press('Control+Alt+n')
   await expect(page.locator('.note-panel')).toBeVisible()
-  await page.keyboard.type('said in passing')
+  await say(page, 'said in passing')
   await page.keyboard.press('Escape')
   await page.keyboard.type(' go on.')
   await expect(page.locator('.division.open > p').first()).toHaveText('The first words1 go on.')
@@ -50,7 +50,7 @@ test('a chapter written from nothing: title, paragraph, heading, list, note, ref
   await page.keyboard.press('Enter')
   await expect(page.locator('.division.open .table-block')).toBeVisible()
   await atRest(page)
-  await page.keyboard.type('What was found')
+  await say(page, 'What was found')
   await page.locator('.division.open th').first().click()
   await page.keyboard.type('Name')
   await page.keyboard.press('Tab')

@@ -1,5 +1,5 @@
 /** Notes of two kinds: one, those of a division or all become the other kind and come back, walked through by keys, each with its place. */
-import { command, inBalance, newThesis, pageText, saved } from './support.ts'
+import { command, inBalance, newThesis, pageText, saved, say } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('footnotes become endnotes and come back, in one step each; the cursor walks from note to note', async ({ page }) => {
@@ -51,7 +51,7 @@ test('footnotes become endnotes and come back, in one step each; the cursor walk
   await page.keyboard.press('End')
   await command(page, 'Insert a note of the other kind')
   await expect(page.getByRole('group', { name: /^Endnote/ })).toBeVisible()
-  await page.keyboard.type('The fourth.')
+  await say(page, 'The fourth.')
   await page.keyboard.press('Escape')
   await expect(marks).toHaveText(['1', '2', '3', 'a'])
   await saved(page)
@@ -83,7 +83,7 @@ test('in a note words become mentions and references are put in; notes are read 
   await page.keyboard.type(' two')
   await page.keyboard.press('Control+Alt+n')
   await expect(text).toBeVisible()
-  await page.keyboard.type('Plain words')
+  await say(page, 'Plain words')
   await page.keyboard.press('Escape')
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
   await page

@@ -1,6 +1,6 @@
 /** Panels, groups of equations, items of lists, series of the author's own, exceptions, and references that are mended. */
 
-import { atRest, command, inBalance, newThesis, openAnew, openChapter, openDemo, pageText, saved } from './support.ts'
+import { atRest, command, inBalance, newThesis, openAnew, openChapter, openDemo, pageText, saved, say } from './support.ts'
 import { expect, test } from './test.ts'
 
 const spaced = (text: string): string => text.replaceAll('\u00a0', ' ').replace(/\s+/g, ' ')
@@ -12,7 +12,7 @@ test('a figure is made panels, a panel is referred to by keyboard, and both page
   await page.getByRole('button', { name: 'Make it panels' }).click()
   await expect(page.locator('.division.open .panel')).toHaveCount(2)
   await expect(page.locator('.division.open .panel .number').first()).toHaveText('(a)')
-  await page.keyboard.type('as measured')
+  await say(page, 'as measured')
   await page.getByRole('button', { name: 'Another panel' }).click()
   await expect(page.locator('.slip-name')).toHaveText('Figure 3.1(c)')
   await page.getByRole('button', { name: 'Remove this panel' }).click()
@@ -216,7 +216,7 @@ test('parts and contents of a chapter stand in galley, pages and contents', asyn
   await openDemo(page)
   await openChapter(page, '1')
   await command(page, 'New part after this division')
-  await page.keyboard.type('In the field')
+  await say(page, 'In the field')
   await expect(page.locator('.division.open .heading.level-1 .number')).toHaveText('I')
   await openChapter(page, '2')
   await command(page, 'Insert the contents of this chapter')

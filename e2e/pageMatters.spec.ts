@@ -1,4 +1,4 @@
-import { choose, command, inBalance, openChapter, openDemo, pageText } from './support.ts'
+import { choose, command, inBalance, openChapter, openDemo, pageText, say } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
 const row = (page: Page) => page.locator('.division.open > [data-kind="row"]')
@@ -51,10 +51,10 @@ test('notes below a table are written by keyboard, and taken away where they wer
   await expect(notes).toHaveCount(0)
   await table.locator('td').first().click()
   await command(page, 'Table: notes below it')
-  await page.keyboard.type('Depths below the level of the first of May.')
+  await say(page, 'Depths below the level of the first of May.')
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('And the text goes on.')
+  await say(page, 'And the text goes on.')
   await expect(notes).toHaveText('Depths below the level of the first of May.')
   await expect(table.locator('xpath=following-sibling::p[1]')).toHaveText(/^And the text goes on\./)
 })
@@ -107,7 +107,7 @@ test('notes that count by page say the same at the foot of the page and in the g
   const before = await marks.allTextContents()
   await page.locator('.division.open > p').first().click()
   await page.keyboard.press('Control+Alt+n')
-  await page.keyboard.type('A new first note.')
+  await say(page, 'A new first note.')
   await page.keyboard.press('Escape')
   await expect(marks).toHaveCount(before.length + 1)
   await expect(marks.first()).toHaveText('1')

@@ -1,4 +1,4 @@
-import { atRest, choose, inBalance, openDemo, pageText } from './support.ts'
+import { atRest, choose, inBalance, openDemo, pageText, say } from './support.ts'
 import { expect, test } from './test.ts'
 
 test('a change of the scheme is counted before it is applied, applied as one step, and undone', async ({ page }) => {
@@ -130,11 +130,11 @@ test('a paper with typed section numbers becomes a numbered one, by keyboard alo
   // The browser tells the editor of a moved cursor a moment later.
   await atRest(page)
   await page.keyboard.press('Enter')
-  await page.keyboard.type('Ripples run before the wind.')
+  await say(page, 'Ripples run before the wind.')
   await page.keyboard.press('Enter')
   await page.keyboard.type('# 1.1 Where they begin')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('At the upwind shore.')
+  await say(page, 'At the upwind shore.')
   await inBalance(page)
 
   await press(/^Findings/, 'link')

@@ -1,7 +1,7 @@
 /** Sources: read, cited by key in text and notes, numbered in the order of the text, listed, cited in notes, merged, kept at their desk. */
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { command, inBalance, newThesis, openDemo, pageText, saved } from './support.ts'
+import { command, inBalance, newThesis, openDemo, pageText, saved, say } from './support.ts'
 import { expect, test } from './test.ts'
 
 const desk = (page: Page) => page.getByRole('main', { name: 'Sources' })
@@ -43,7 +43,7 @@ test('pasted, cited by key with a place, several at once, in a note; numbers fol
   await newThesis(page)
   await page.keyboard.type('Lakes')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('The wind mixes them ')
+  await say(page, 'The wind mixes them ')
   await page.keyboard.press('Control+Alt+s')
   await expect(picker(page)).toContainText('There are no sources yet')
   await paste(page, picker(page).getByRole('combobox', { name: /^Search by author/ }), items)

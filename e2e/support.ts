@@ -139,6 +139,9 @@ export async function takeByKey(page: Page, item: string | RegExp): Promise<void
   await page.getByRole('menuitem', { name: item }).press('Enter')
 }
 
+/** Puts words in at once, as who dictates them does: for what is not about keys, each of which has the whole program at work. */
+export const say = (page: Page, words: string): Promise<void> => page.keyboard.insertText(words)
+
 /** Runs a command by its name from the command box. */
 export async function command(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Control+k')
@@ -165,5 +168,5 @@ export const titlePage = '.division.open p'
 export async function write(page: Page, text = words): Promise<void> {
   await page.locator(titlePage).first().click()
   await page.keyboard.press('Home')
-  await page.keyboard.type(text)
+  await say(page, text)
 }

@@ -1,4 +1,4 @@
-import { atRest, command, inBalance, newThesis, openAnew, openChapter, openDemo, saved } from './support.ts'
+import { atRest, command, inBalance, newThesis, openAnew, openChapter, openDemo, saved, say } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
 /** Puts the cursor at the end of the first paragraph of the open chapter that is long enough to be text. */
@@ -18,12 +18,12 @@ test('quotation, verse, epigraph, descriptions and listing are put in by name an
   // The paragraph held text: the list stands after it.
   await page.keyboard.type('keel')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('What keeps a boat upright.')
+  await say(page, 'What keeps a boat upright.')
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
   await page.keyboard.type('oar')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('What moves it.')
+  await say(page, 'What moves it.')
   await expect(page.locator('.division.open dt')).toHaveText(['keel', 'oar'])
   await expect(page.locator('.division.open dd')).toHaveText(['What keeps a boat upright.', 'What moves it.'])
   await page.keyboard.press('Enter')
@@ -32,21 +32,21 @@ test('quotation, verse, epigraph, descriptions and listing are put in by name an
   await page.keyboard.press('Enter')
 
   await command(page, 'Insert a quotation')
-  await page.keyboard.type('He says that the doors were open.')
+  await say(page, 'He says that the doors were open.')
   await expect(page.locator('.division.open blockquote')).toHaveText('He says that the doors were open.')
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
 
   await command(page, 'Insert verse')
-  await page.keyboard.type('Three rooms has the lake')
+  await say(page, 'Three rooms has the lake')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('and one door')
+  await say(page, 'and one door')
   await expect(page.locator('.division.open [data-kind="verse"] p')).toHaveText(['Three rooms has the lake', 'and one door'])
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
 
   await command(page, 'Insert a listing')
-  await page.keyboard.type('A program of two lines')
+  await say(page, 'A program of two lines')
   await expect(page.locator('.division.open .listing-block figcaption')).toContainText('A program of two lines')
   await atRest(page)
   await page.locator('.division.open .listing-block pre').click()
@@ -56,7 +56,7 @@ test('quotation, verse, epigraph, descriptions and listing are put in by name an
   await page.keyboard.press('Tab')
   await page.keyboard.type('end')
   await page.keyboard.press('Control+Enter')
-  await page.keyboard.type('After the listing.')
+  await say(page, 'After the listing.')
   expect(await page.locator('.division.open .listing-block pre').textContent()).toBe('begin\n  end')
   await expect(page.locator('.division.open .listing-block .number')).toHaveText('List. 1')
   await expect(page.locator('.division.open > p', { hasText: 'After the listing.' })).toHaveCount(1)
@@ -97,9 +97,9 @@ test('a note of two paragraphs: Enter begins one, a second Enter ends the note, 
   await intoText(page)
   await page.keyboard.press('Control+Alt+n')
   await page.locator('.note-text').waitFor()
-  await page.keyboard.type('The first paragraph.')
+  await say(page, 'The first paragraph.')
   await page.keyboard.press('Enter')
-  await page.keyboard.type('The second one.')
+  await say(page, 'The second one.')
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
   await expect(page.locator('.note-panel')).toHaveCount(0)
