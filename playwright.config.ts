@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test'
-import { chromiumFlags, chromiumPath, forShortLives } from './e2e/chromium.ts'
+import { chromiumFlags, chromiumPath, coarsely, forShortLives } from './e2e/chromium.ts'
 import { usualTimeout } from './e2e/expect.ts'
+
+const longFiles = ['kills.spec.ts', 'application.spec.ts', 'access.spec.ts']
 
 export default defineConfig({
   testDir: 'e2e',
@@ -10,13 +12,18 @@ export default defineConfig({
   workers: 3,
   fullyParallel: true,
   globalSetup: './e2e/setup.ts',
+  // What takes long comes first: at the end nothing is waited for alone.
+  projects: [
+    { name: 'long', testMatch: longFiles },
+    { name: 'short', testIgnore: longFiles },
+  ],
   // What fails once is a failure.
   retries: 0,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL: 'http://localhost:4390',
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: chromiumPath, args: [...chromiumFlags, ...forShortLives] },
+    launchOptions: { executablePath: chromiumPath, args: [...chromiumFlags, ...forShortLives, coarsely] },
     actionTimeout: 20_000,
     // Every test would keep the whole application for use without its server; the tests of that ask for it.
     serviceWorkers: 'block',

@@ -7,9 +7,9 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { chromiumFlags, chromiumPath, forShortLives } from '../e2e/chromium.ts'
+import { chromiumFlags, chromiumPath, coarsely, forShortLives } from '../e2e/chromium.ts'
 
-const flags = [...chromiumFlags, ...forShortLives, '--headless', '--remote-debugging-port=0', '--window-size=1280,800']
+const flags = [...chromiumFlags, ...forShortLives, coarsely, '--headless', '--remote-debugging-port=0', '--window-size=1280,800']
 
 const wait = (milliseconds: number): Promise<void> => new Promise(resolve => setTimeout(resolve, milliseconds))
 
