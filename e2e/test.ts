@@ -4,6 +4,7 @@ import os from 'node:os'
 import path from 'node:path'
 import { type BrowserContext, test as base, chromium, type Page } from '@playwright/test'
 import { putSeed } from './seed.ts'
+import './stacks.ts'
 import { follow } from './support.ts'
 
 /** A browser that has never seen the program. */

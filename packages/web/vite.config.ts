@@ -20,7 +20,7 @@ const packed = (include: RegExp, exclude: RegExp | null, quality: number) =>
     ...(exclude ? { exclude } : {}),
     threshold: 1024,
     algorithms: [
-      defineAlgorithm('gzip', { level: 9 }),
+      defineAlgorithm('gzip', { level: quality > 9 ? 9 : 6 }),
       defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: quality } }),
     ],
   })
