@@ -55,9 +55,7 @@ const count = (file, read) => {
 
 // Unit tests call the command line. What comes before the browser tests is made ready beside them: they leave some of the processors free.
 const commandLine = step('build of the command line', 'vite build packages/cli --logLevel error')
-const checks = step('types', 'tsc --noEmit -p packages/core && tsc --noEmit').then(() =>
-  step('lint and import directions', 'biome check .'),
-)
+const checks = step('types', 'npm run -s types').then(() => step('lint and import directions', 'biome check .'))
 await commandLine
 const application = step('build of the application', 'vite build packages/web --logLevel error')
 const ready = Promise.all([application, checks]).then(async ([built]) => {
