@@ -85,7 +85,8 @@ async function leavesNoTrace(page: Page): Promise<boolean> {
   if (page.isClosed()) return false
   // While a file is being written, or something is not saved, it asks before it is left.
   await page.waitForFunction(() => dispatchEvent(new Event('beforeunload', { cancelable: true })), null, { timeout: 5000 })
-  await page.setViewportSize(size)
+  const { width, height } = page.viewportSize() ?? { width: 0, height: 0 }
+  if (width !== size.width || height !== size.height) await page.setViewportSize(size)
   if ((await page.locator('html').getAttribute('data-theme')) !== 'light') return false
   await follow(page, '/')
   // Works are shown when what was open is closed.
