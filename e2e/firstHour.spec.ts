@@ -10,8 +10,11 @@ const mostTabs = 120
 async function tabTo(page: Page, role: 'button' | 'link' | 'textbox', name: string | RegExp): Promise<void> {
   const wanted = page.getByRole(role, { name, exact: typeof name === 'string' }).first()
   await expect(wanted).toBeEnabled()
+  // Looked for by its name again only where it was drawn anew: to name all that is on a page takes as long as a key.
+  let found = await wanted.elementHandle()
   for (let i = 0; i < mostTabs; i++) {
-    if (await wanted.evaluate(element => element === document.activeElement)) return
+    if (!(await found?.evaluate(element => element.isConnected))) found = await wanted.elementHandle()
+    if (await found?.evaluate(element => element === document.activeElement)) return
     await page.keyboard.press('Tab')
   }
   throw new Error(`Tab does not lead to ${name}.`)
