@@ -167,8 +167,8 @@ async function typeUntilKilled(
       if (random() < 0.3) await wait(random() * 700)
     }
   })().catch(() => {})
-  // What is never said to be saved is told by what is counted in the end.
-  if (afterSaving) await Promise.race([somethingSaid, wait(20_000)])
+  // Where nothing is ever said to be saved, what is counted in the end tells of it.
+  if (afterSaving) await Promise.race([somethingSaid, new Promise(resolve => setTimeout(resolve, 20_000).unref())])
   await wait(afterSaving ? random() * 700 : 150 + random() * 1500)
   alive = false
   await victim.kill()
