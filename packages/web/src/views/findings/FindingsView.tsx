@@ -70,13 +70,14 @@ export function FindingsView() {
                       {found.map(finding => (
                         <li
                           key={finding.id}
-                          className={`finding ${weight} grid grid-cols-[minmax(0,1fr)_220px_190px] items-start gap-4 border-b border-l-[3px] border-b-(--rule) py-2 pl-3 ${edges[weight]}`}
+                          className={`finding ${weight} grid grid-cols-[minmax(0,1fr)_220px_190px] items-start gap-x-4 gap-y-1 border-b border-l-[3px] border-b-(--rule) py-2 pl-3 max-[860px]:grid-cols-[minmax(0,1fr)_190px] ${edges[weight]}`}
                         >
                           <div>
                             <p>{finding.message}</p>
                             <p className="text-[13px] text-(--ink-soft)">{finding.advice}</p>
                           </div>
-                          <span className="text-[13px]">
+                          {/* In a narrow window the place stands below what is said of it. */}
+                          <span className="text-[13px] max-[860px]:row-start-2">
                             {finding.place && (
                               <Link to={`../galley/${finding.place}`}>
                                 {doc.maybeChild(finding.division)?.firstChild?.textContent || 'Untitled'}
@@ -87,7 +88,7 @@ export function FindingsView() {
                           {finding.remedy ? (
                             <button
                               type="button"
-                              className="button justify-self-end text-left whitespace-normal"
+                              className="button justify-self-end text-left whitespace-normal max-[860px]:row-span-2"
                               onClick={() => mend([finding])}
                             >
                               {finding.remedy.says}
