@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test'
-import { chromiumFlags, chromiumPath, coarsely, forShortLives } from './e2e/chromium.ts'
+import { asSeen, coarsely } from './e2e/chromium.ts'
 import { usualTimeout } from './e2e/expect.ts'
 
 const longFiles = ['kills.spec.ts', 'application.spec.ts', 'access.spec.ts']
@@ -23,7 +23,7 @@ export default defineConfig({
   use: {
     baseURL: 'http://localhost:4390',
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: chromiumPath, args: [...chromiumFlags, ...forShortLives, coarsely] },
+    launchOptions: { ...asSeen, args: [...asSeen.args, coarsely] },
     actionTimeout: 20_000,
     // Every test would keep the whole application for use without its server; the tests of that ask for it.
     serviceWorkers: 'block',

@@ -13,9 +13,12 @@ async function tabTo(page: Page, role: 'button' | 'link' | 'textbox', name: stri
   // Looked for by its name again only where it was drawn anew: to name all that is on a page takes as long as a key.
   let found = await wanted.elementHandle()
   for (let i = 0; i < mostTabs; i++) {
-    if (!(await found?.evaluate(element => element.isConnected))) found = await wanted.elementHandle()
-    if (await found?.evaluate(element => element === document.activeElement)) return
-    await page.keyboard.press('Tab')
+    const where = await found?.evaluate(element =>
+      element === document.activeElement ? 'here' : element.isConnected ? 'elsewhere' : 'gone',
+    )
+    if (where === 'here') return
+    if (where === 'elsewhere') await page.keyboard.press('Tab')
+    else found = await wanted.elementHandle()
   }
   throw new Error(`Tab does not lead to ${name}.`)
 }

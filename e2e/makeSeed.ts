@@ -3,7 +3,7 @@ import path from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { chromium, type Page } from '@playwright/test'
 import { createServer, listen } from '../packages/server/src/server.ts'
-import { chromiumFlags, chromiumPath, forShortLives } from './chromium.ts'
+import { asSeen } from './chromium.ts'
 import { expect } from './expect.ts'
 import { takeSeed } from './seed.ts'
 import { inBalance } from './support.ts'
@@ -24,7 +24,7 @@ const kept = (page: Page, table: string): Promise<number> =>
 
 /** Makes it of the program that is served at an address. */
 export async function makeSeed(baseURL: string): Promise<void> {
-  const browser = await chromium.launch({ executablePath: chromiumPath, args: [...chromiumFlags, ...forShortLives] })
+  const browser = await chromium.launch(asSeen)
   try {
     const context = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
     const page = await context.newPage()

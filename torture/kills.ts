@@ -7,9 +7,9 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium, type Page } from '@playwright/test'
-import { chromiumFlags, chromiumPath, coarsely, forShortLives } from '../e2e/chromium.ts'
+import { asSeen, coarsely } from '../e2e/chromium.ts'
 
-const flags = [...chromiumFlags, ...forShortLives, coarsely, '--headless', '--remote-debugging-port=0', '--window-size=1280,800']
+const flags = [...asSeen.args, coarsely, '--headless', '--remote-debugging-port=0', '--window-size=1280,800']
 
 const wait = (milliseconds: number): Promise<void> => new Promise(resolve => setTimeout(resolve, milliseconds))
 
@@ -22,7 +22,7 @@ class Victim {
     this.profile = profile
     rmSync(path.join(profile, 'DevToolsActivePort'), { force: true })
     // A group of its own, so that every one of its processes is killed in the same moment.
-    this.process = spawn(chromiumPath, [...flags, `--user-data-dir=${profile}`, 'about:blank'], {
+    this.process = spawn(asSeen.executablePath, [...flags, `--user-data-dir=${profile}`, 'about:blank'], {
       detached: true,
       stdio: 'ignore',
     })

@@ -92,7 +92,7 @@ const ways = fc.array(fc.nat(60), { minLength: 1, maxLength: 11 })
 
 const mutatedWorks: Torment = {
   name: 'works with anything in them',
-  inSuite: 120,
+  inSuite: 40,
   property: fc.property(
     wideWorks,
     fc.array(fc.tuple(ways, fc.constantFrom(...hostileValues)), { minLength: 1, maxLength: 3 }),
@@ -107,7 +107,7 @@ const mutatedWorks: Torment = {
 const small = writeBundle(workOf([chapter('c', 'C')]))
 const tornArchives: Torment = {
   name: 'torn archives',
-  inSuite: 300,
+  inSuite: 100,
   property: fc.property(
     fc.array(fc.tuple(fc.nat(small.length - 1), fc.nat(255)), { minLength: 1, maxLength: 6 }),
     fc.oneof({ weight: 4, arbitrary: fc.constant(small.length) }, { weight: 1, arbitrary: fc.nat(small.length) }),
@@ -164,7 +164,7 @@ const element: fc.Arbitrary<string> = fc.letrec<{ one: string }>(tie => ({
 const png = grainPng(40, 20)
 const hostilePictures: Torment = {
   name: 'hostile pictures',
-  inSuite: 300,
+  inSuite: 100,
   property: fc.property(
     fc.array(element, { maxLength: 6 }),
     fc.array(fc.tuple(fc.nat(png.length - 1), fc.nat(255)), { maxLength: 4 }),
@@ -253,7 +253,7 @@ const markup: fc.Arbitrary<string> = fc.letrec<{ one: string }>(tie => ({
 const { document } = new JSDOM('').window
 const pastes: Torment = {
   name: 'pastes of anything',
-  inSuite: 150,
+  inSuite: 50,
   property: fc.property(fc.array(markup, { minLength: 1, maxLength: 5 }), parts => {
     const place = document.createElement('div')
     place.innerHTML = parts.join('')
@@ -283,7 +283,7 @@ const pastes: Torment = {
 
 const extremes: Torment = {
   name: 'works that no page was meant for',
-  inSuite: 60,
+  inSuite: 20,
   property: fc.property(extremeWorks, allThere),
 }
 

@@ -14,14 +14,14 @@ const threads = path.join(root, 'src/workers')
 
 const shelf = /[\\/]shelf-[^\\/]+\.(js|css)$/
 /** The server sends what lies packed beside a file to those who can unpack it. */
-const packed = (include: RegExp, exclude: RegExp | null, quality: number) =>
+const packed = (include: RegExp, exclude: RegExp | null, tightly: { gzip: number; brotli: number }) =>
   compression({
     include,
     ...(exclude ? { exclude } : {}),
     threshold: 1024,
     algorithms: [
-      defineAlgorithm('gzip', { level: quality > 9 ? 9 : 6 }),
-      defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: quality } }),
+      defineAlgorithm('gzip', { level: tightly.gzip }),
+      defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: tightly.brotli } }),
     ],
   })
 
@@ -35,8 +35,8 @@ export default defineConfig({
     mathJax(),
     withoutServer(),
     // The shelf, which everybody waits for, is packed as tightly as it goes; to pack the rest so takes half a minute, for a hundredth less.
-    packed(shelf, null, 11),
-    packed(/\.(js|css|svg|ttf|wasm|icc|webmanifest)$/, shelf, 7),
+    packed(shelf, null, { gzip: 9, brotli: 11 }),
+    packed(/\.(js|css|svg|ttf|wasm|icc|webmanifest)$/, shelf, { gzip: 6, brotli: 7 }),
   ],
   worker: {
     format: 'es',

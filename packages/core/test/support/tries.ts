@@ -1,6 +1,6 @@
 /**
- * How often properties are tried. What is drawn is the same in every run (`seed.ts`), so the suite tries enough to meet every kind of thing; `npm run
- * torture`, which draws anew each time, tries all (`TRIES=all npm run unit`).
+ * How often properties that take long are tried. What is drawn is the same in every run (`seed.ts`), so the suite tries enough to meet every kind of
+ * thing; `npm run torture`, which draws anew each time, tries all (`TRIES=all npm run unit`).
  */
 const all = process.env.TRIES === 'all'
 
