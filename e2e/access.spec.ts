@@ -1,7 +1,7 @@
 /** Every view, light and dark, wide and narrow, holds to WCAG AA and to what is held good beyond it, as far as a program can tell. */
 import { violationsOn } from './axe.ts'
 import { asSeen } from './chromium.ts'
-import { atRest, follow, openChapter, openDemo } from './support.ts'
+import { atRest, follow, goToDemo, openChapter, openDemo } from './support.ts'
 import { expect, inNewPage, test } from './test.ts'
 
 // How wide things are is asked here: they are drawn as they are seen, by one browser.
@@ -23,7 +23,7 @@ test('every view, in the light and in the dark', async ({ page }) => {
     }
   }
   await look('shelf')
-  await openDemo(page, 'galley', 'demo-paper')
+  await goToDemo(page, 'galley', 'demo-paper')
   await openChapter(page, '3')
   await look('galley')
   for (const view of ['Ledger', 'Scheme', 'Pages', 'House style', 'Dispatch']) {

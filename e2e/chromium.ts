@@ -15,7 +15,7 @@ const chromiumFlags = [
 /** For pages that live for some seconds, of a program that the browser has read before. */
 const forShortLives = [
   // What is run a few times takes longer to compile for the long run than that saves, and so does looking for memory often.
-  '--js-flags=--invocation-count-for-maglev=2000 --no-turbofan --liftoff-only --min-semi-space-size=64 --semi-space-growth-factor=4',
+  '--js-flags=--invocation-count-for-maglev=2000 --no-turbofan --liftoff-only --min-semi-space-size=64 --semi-space-growth-factor=4 --initial-heap-size=1024',
   // Scripts that are fetched in the background are compiled anew for every page, though the browser keeps them compiled. The rest is of Playwright's
   // own list, which this takes the place of: a page is asked whether it may be left.
   '--disable-features=BackgroundResourceFetch,AvoidUnnecessaryBeforeUnloadCheckSync,ThirdPartyStoragePartitioning',

@@ -1,7 +1,7 @@
 /** The pieces that every view is built of, each by keyboard, and each looked through while it is open. */
 import { violationsOn } from './axe.ts'
 import { putForward, withClock } from './pageClock.ts'
-import { command, inBalance, openChapter, openDemo } from './support.ts'
+import { command, follow, inBalance, openChapter, openDemo } from './support.ts'
 import { expect, inNewPage, type Page, test } from './test.ts'
 
 async function look(page: Page, what: string): Promise<void> {
@@ -106,8 +106,8 @@ test('the bar for selected words, a link by name, and commands that do not apply
   await expect(page.getByRole('main', { name: 'Ledger' })).toBeFocused()
   await page.keyboard.press('Control+Alt+f')
   await expect(page.locator('.notice').last()).toContainText('it is done in the galley')
-  await page.goto('/work/demo-paper/galley/no-such-block')
+  await follow(page, '/work/demo-paper/galley/no-such-block')
   await expect(page.locator('.notice').last()).toContainText('not in the work any more')
-  await page.goto('/work/demo-paper/nowhere')
+  await follow(page, '/work/demo-paper/nowhere')
   await expect(page.getByText('There is nothing at this address')).toBeVisible()
 })

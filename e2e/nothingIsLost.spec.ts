@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { supervision } from '../packages/web/src/session/pagesClient.ts'
 import { putForward, setClock, withClock } from './pageClock.ts'
-import { inBalance, openAnew, openChapter, openDemo, reload, saved, titlePage, words, write } from './support.ts'
+import { follow, goToDemo, inBalance, openAnew, openChapter, openDemo, reload, saved, titlePage, words, write } from './support.ts'
 import { expect, inNewBrowser, inNewPage, type Page, test } from './test.ts'
 
 /** The text of a division as it is stored. */
@@ -226,7 +226,7 @@ inNewPage(
     await page.getByRole('button', { name: 'Write here' }).click()
     await expect(page.locator(titlePage).first()).toContainText('Written over. ')
     await expect(page.locator('.notice')).toContainText('among the earlier states')
-    await page.goto('/work/demo-paper/earlier')
+    await follow(page, '/work/demo-paper/earlier')
     await page.locator('.earlier nav button', { hasText: 'what one tab had not saved' }).click()
     await expect(page.locator('.then-block.changed').first()).toContainText('Held back. ')
   },
@@ -335,7 +335,7 @@ test('works of an older version of the program, and one in a language that no br
         }
       }),
   )
-  await openDemo(page, 'galley', 'demo-paper')
+  await goToDemo(page, 'galley', 'demo-paper')
   await write(page)
   await saved(page)
   await reload(page)
@@ -386,7 +386,7 @@ test('a backup of everything comes back: a changed work beside or in place of th
   const file = { name: 'all.zip', mimeType: 'application/zip', buffer: readFileSync((await download.path())!) }
   await expect(page.locator('.work-card', { hasText: 'Turbidity' })).toContainText('In the backup of')
   await changeKeepsakes(page, 'clear')
-  await openDemo(page, 'galley', 'demo-paper')
+  await goToDemo(page, 'galley', 'demo-paper')
   await write(page)
   await saved(page)
   await page.getByRole('link', { name: /Shelf/ }).click()
@@ -398,7 +398,7 @@ test('a backup of everything comes back: a changed work beside or in place of th
   await dialog.getByLabel('What becomes of “A Turbidity Float for Small Lakes”').selectOption('replace')
   await dialog.getByRole('button', { name: 'Restore one work' }).click()
   await expect(page.locator('.notice')).toContainText('1 work was restored')
-  await openDemo(page, 'galley', 'demo-paper')
+  await goToDemo(page, 'galley', 'demo-paper')
   // What was kept for all works is there again as well.
   await page.keyboard.press('Control+k')
   await page.keyboard.type('buoyancy')
@@ -406,7 +406,7 @@ test('a backup of everything comes back: a changed work beside or in place of th
   await page.keyboard.press('Escape')
   await expect(page.locator(titlePage).first()).not.toContainText(words.trim())
   // What was replaced is looked at and put back, and one undo takes that back.
-  await page.goto('/work/demo-paper/earlier')
+  await follow(page, '/work/demo-paper/earlier')
   await page.locator('.earlier nav button', { hasText: 'took its place' }).click()
   await expect(page.locator('.then-block.changed').first()).toContainText(words.trim())
   await page.getByRole('button', { name: 'Put the work back to this' }).click()

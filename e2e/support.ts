@@ -7,21 +7,55 @@ export async function openDemo(page: Page, view = 'galley', work = 'demo-thesis'
   await opened(page)
 }
 
+/** What a link in the application does: carried out in the page. */
+function goTo(to: string): void {
+  const idx = ((history.state as { idx?: number } | null)?.idx ?? 0) + 1
+  history.pushState({ idx, key: String(idx), usr: null }, '', to)
+  dispatchEvent(new PopStateEvent('popstate', { state: history.state }))
+}
+
 /** Goes to an address as a link in the application does. */
-export const follow = (page: Page, to: string): Promise<void> =>
-  page.evaluate(to => {
-    const idx = ((history.state as { idx?: number } | null)?.idx ?? 0) + 1
-    history.pushState({ idx, key: String(idx), usr: null }, '', to)
-    dispatchEvent(new PopStateEvent('popstate', { state: history.state }))
-  }, to)
+export const follow = (page: Page, to: string): Promise<void> => page.evaluate(goTo, to)
+
+/**
+ * Leaves the work for the shelf, and the shelf for another address as soon as its works are there, which it shows when what was open is closed:
+ * it is not drawn for that. Carried out in the page; false where they do not come.
+ */
+async function goByShelf(go: typeof goTo, to: string, closesNotices: boolean): Promise<boolean> {
+  const isDone = (): boolean => {
+    if (!document.querySelector('.work-cover')) return false
+    const notices = closesNotices ? [...document.querySelectorAll<HTMLElement>('[aria-label="Close the notice"]')] : []
+    for (const each of notices) each.click()
+    return notices.length === 0
+  }
+  go('/')
+  const came = await new Promise<boolean>(resolve => {
+    const watch = new MutationObserver(() => isDone() && end(true))
+    const timer = setTimeout(() => end(false), 10_000)
+    const end = (did: boolean): void => {
+      watch.disconnect()
+      clearTimeout(timer)
+      resolve(did)
+    }
+    watch.observe(document, { childList: true, subtree: true })
+    if (isDone()) end(true)
+  })
+  if (came) go(to)
+  return came
+}
+export const followByShelf = (page: Page, to: string, { closesNotices = false } = {}): Promise<boolean> =>
+  page.evaluate<boolean>(`(${goByShelf})(${goTo}, ${JSON.stringify(to)}, ${closesNotices})`)
 
 /** Leaves the work for the shelf and comes back to where it was: it is opened from storage, as in another sitting. */
 export async function openAnew(page: Page): Promise<void> {
   const { pathname, search } = new URL(page.url())
-  await follow(page, '/')
-  // Works are shown when what was open is closed.
-  await expect(page.locator('.work-cover').first()).toBeVisible()
-  await follow(page, pathname + search)
+  expect(await followByShelf(page, pathname + search)).toBe(true)
+  await opened(page)
+}
+
+/** Opens a view of one of the demo works from another place in the program, which is not loaded anew for it. */
+export async function goToDemo(page: Page, view = 'galley', work = 'demo-thesis'): Promise<void> {
+  await follow(page, `/work/${work}/${view}`)
   await opened(page)
 }
 

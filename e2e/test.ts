@@ -5,7 +5,7 @@ import path from 'node:path'
 import { type BrowserContext, test as base, chromium, type Page } from '@playwright/test'
 import { putSeed } from './seed.ts'
 import './stacks.ts'
-import { follow } from './support.ts'
+import { follow, followByShelf } from './support.ts'
 
 /** A browser that has never seen the program. */
 export { type Page, test as inNewBrowser } from '@playwright/test'
@@ -17,9 +17,10 @@ const blank = '/blank-page-for-the-seed'
 const nowhere = '/no-such-place'
 const size = { width: 1280, height: 800 }
 
-async function seeded(page: Page): Promise<void> {
+/** Puts the seed into the storage of a page that is nowhere yet; `address` where its browser knows none of the application. */
+export async function seeded(page: Page, address = ''): Promise<void> {
   await page.route(`**${blank}`, route => route.fulfill({ contentType: 'text/html', body: '<!doctype html><title>Seed</title>' }))
-  await page.goto(blank)
+  await page.goto(`${address}${blank}`)
   await putSeed(page)
   await page.unroute(`**${blank}`)
   // File choosers are caught from the begin: asked for in the moment of a key, one may open before the browser was told to.
@@ -88,12 +89,7 @@ async function leavesNoTrace(page: Page): Promise<boolean> {
   const { width, height } = page.viewportSize() ?? { width: 0, height: 0 }
   if (width !== size.width || height !== size.height) await page.setViewportSize(size)
   if ((await page.locator('html').getAttribute('data-theme')) !== 'light') return false
-  await follow(page, '/')
-  // Works are shown when what was open is closed.
-  await page.locator('.work-cover').first().waitFor({ timeout: 5000 })
-  for (const notice of (await page.locator('.notice').all()).reverse())
-    await notice.getByRole('button', { name: 'Close the notice' }).click({ timeout: 2000 })
-  await follow(page, nowhere)
+  if (!(await followByShelf(page, nowhere, { closesNotices: true }))) return false
   await page.getByText('There is nothing at this address').waitFor({ timeout: 5000 })
   return true
 }

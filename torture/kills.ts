@@ -62,13 +62,18 @@ export interface Killed {
   more: number
 }
 
-/** `random` gives numbers from 0 to 1. Throws where something is lost. */
-export async function kill(
-  address: string,
-  rounds: number,
-  random: () => number,
-  tell: (done: number) => void = () => {},
-): Promise<Killed> {
+interface Killing {
+  /** Where the application is. */
+  address: string
+  rounds: number
+  /** Gives numbers from 0 to 1. */
+  random: () => number
+  /** What is done before the application is opened for the first time. */
+  prepare?: (page: Page) => Promise<void>
+}
+
+/** Throws where something is lost. */
+export async function kill({ address, rounds, random, prepare }: Killing): Promise<Killed> {
   const profile = mkdtempSync(path.join(os.tmpdir(), 'ledger-killed-'))
   let work = ''
   let next = 1
@@ -82,6 +87,7 @@ export async function kill(
       try {
         const page = await victim.page()
         if (!work) {
+          await prepare?.(page)
           await page.goto(address)
           await page.getByRole('button', { name: 'Begin a paper' }).click({ timeout: 60_000 })
           await page.waitForURL(/\/work\/[^/]+\//)
@@ -107,7 +113,6 @@ export async function kill(
         const before = committed
         committed = await typeUntilKilled(page, victim, next, committed, round % 2 === 0, random)
         said += committed - before
-        tell(round + 1)
       } finally {
         await victim.kill().catch(() => {})
       }
@@ -163,7 +168,7 @@ async function typeUntilKilled(
     })
   const typing = (async () => {
     for (let number = first; alive; number++) {
-      await page.keyboard.type(`w${number}; `, { delay: 15 })
+      await page.keyboard.type(`w${number}; `, { delay: 40 })
       if (random() < 0.3) await wait(random() * 700)
     }
   })().catch(() => {})

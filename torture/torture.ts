@@ -66,7 +66,7 @@ async function killBrowsers(): Promise<void> {
     return state / 2_147_483_647
   }
   try {
-    const { words, said, more } = await kill(`http://localhost:${port}/`, kills, random)
+    const { words, said, more } = await kill({ address: `http://localhost:${port}/`, rounds: kills, random })
     process.stdout.write(
       `killed browsers: ${kills} kills, seed ${seed}; ${words} words are there in order: ${said} that were said to be saved, none of which was lost, and ${more} that were kept before it was said\n`,
     )
