@@ -39,6 +39,22 @@ test('words are found in the pages, marked, and walked through', async ({ page }
   await expect(status).toHaveText('Nowhere')
 })
 
+test('words are drawn as wide as they were made up: none runs into the one behind it', async ({ page }) => {
+  await openDemo(page, 'pages/2', 'demo-paper')
+  const sheet = page.locator('.page-place[data-page="2"] svg')
+  await expect(sheet).toBeVisible()
+  const gaps = await sheet.evaluate(svg =>
+    [...svg.querySelectorAll('.page-ink text > tspan')].flatMap(run => {
+      const words = [...run.children] as SVGTSpanElement[]
+      return words
+        .slice(1)
+        .map((word, index) => word.getStartPositionOfChar(0).x - words[index]!.getEndPositionOfChar(words[index]!.getNumberOfChars() - 1).x)
+    }),
+  )
+  expect(gaps.length).toBeGreaterThan(100)
+  expect(Math.min(...gaps)).toBeGreaterThan(-0.1)
+})
+
 test('a page says why it ended where it did, and a figure why it stands where it stands', async ({ page }) => {
   await openDemo(page, 'pages/9')
   await page.getByRole('button', { name: 'Why' }).click()
