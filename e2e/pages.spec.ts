@@ -21,6 +21,12 @@ test('pages stand facing, single or in a grid, and the page in sight stays in si
   await page.getByRole('button', { name: 'Thumbnails' }).click()
   await page.getByRole('navigation', { name: 'All pages, small' }).getByRole('button', { name: 'Page 18', exact: true }).click()
   await expect(page).toHaveURL(/pages\/18$/)
+  // The field goes on to say which page is in sight, and not which one was asked for.
+  await field.fill('25')
+  await field.press('Enter')
+  await expect(field).toHaveAttribute('placeholder', '25')
+  await expect(field).toHaveValue('')
+  await expect(page.locator('.page-place[data-page="25"] svg').first()).toBeVisible()
 })
 
 test('words are found in the pages, marked, and walked through', async ({ page }) => {

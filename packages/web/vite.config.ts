@@ -34,7 +34,7 @@ export default defineConfig({
     tailwindcss(),
     mathJax(),
     withoutServer(),
-    // The shelf, which everybody waits for, is packed as tightly as it goes; to pack the rest so takes half a minute, for a hundredth less.
+    // The shelf, which everybody waits for, is packed as tightly as it goes; to pack the rest so takes a minute or two, for a tenth less.
     packed(shelf, null, { gzip: 9, brotli: 11 }),
     packed(/\.(js|css|svg|ttf|wasm|icc|webmanifest)$/, shelf, { gzip: 6, brotli: 6 }),
   ],

@@ -175,7 +175,10 @@ export function PagesView() {
         <form
           onSubmit={event => {
             event.preventDefault()
-            if (wanted.trim() && !unknown) jumpTo(wanted.trim())
+            if (!wanted.trim() || unknown) return
+            jumpTo(wanted.trim())
+            // From now on it says which page is in sight.
+            setWanted('')
           }}
         >
           <label>
