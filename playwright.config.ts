@@ -2,21 +2,16 @@ import { defineConfig } from '@playwright/test'
 import { asSeen, coarsely } from './e2e/chromium.ts'
 import { usualTimeout } from './e2e/expect.ts'
 
-const longFiles = ['kills.spec.ts', 'application.spec.ts', 'access.spec.ts']
-
 export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
   expect: { timeout: usualTimeout },
   // Two of them work while one waits for a page to rest, a clock or a frame.
   workers: 3,
+  // Files come in the order of their names, and what takes long stands in the first: at the end nothing is waited for alone. They are one project,
+  // for each project begins workers and browsers of its own.
   fullyParallel: true,
   globalSetup: './e2e/setup.ts',
-  // What takes long comes first: at the end nothing is waited for alone.
-  projects: [
-    { name: 'long', testMatch: longFiles },
-    { name: 'short', testIgnore: longFiles },
-  ],
   // What fails once is a failure.
   retries: 0,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],

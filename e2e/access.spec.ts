@@ -1,12 +1,11 @@
 /** Every view, light and dark, wide and narrow, holds to WCAG AA and to what is held good beyond it, as far as a program can tell. */
 import { violationsOn } from './axe.ts'
-import { asSeen } from './chromium.ts'
 import { atRest, follow, goToDemo, openChapter, openDemo } from './support.ts'
 import { expect, inNewPage, test } from './test.ts'
 
 // How wide things are is asked here: they are drawn as they are seen, by one browser.
 test.describe.configure({ mode: 'default' })
-test.use({ launchOptions: asSeen })
+test.use({ drawnAsSeen: true })
 
 test('every view, in the light and in the dark', async ({ page }) => {
   // Fifteen views are looked through, rule by rule: on a busy machine that takes minutes.

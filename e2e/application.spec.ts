@@ -1,8 +1,9 @@
 /** The application itself: kept for use without its server, and replaced by a new version of it. */
+import { spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { appendFileSync, cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
-import { createServer, listen } from '../packages/server/src/server.ts'
 import { inBalance, reload, saved, titlePage, words, write } from './support.ts'
 import { expect, inNewBrowser as test } from './test.ts'
 
@@ -16,8 +17,11 @@ test('what was loaded once works without its server; a new version is announced,
   test.setTimeout(180_000)
   const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-version-'))
   cpSync('packages/web/dist', folder, { recursive: true })
-  const { server, port } = await listen(createServer(folder), 4850)
-  const address = (of: string): string => `http://localhost:${port}${of}`
+  const server = spawn(process.execPath, ['--import', 'tsx', 'e2e/serveFolder.ts', folder, '4850'], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  const [port] = await once(server.stdout, 'data')
+  const address = (of: string): string => `http://localhost:${Number(port)}${of}`
   try {
     await test.step('without its server: shelf, text, pages, a PDF; and what is written then is kept', async () => {
       await page.goto(address('/'))
@@ -59,8 +63,7 @@ test('what was loaded once works without its server; a new version is announced,
       await expect(page.locator('.notice')).toHaveCount(0)
     })
   } finally {
-    server.close()
-    server.closeAllConnections()
+    server.kill()
     rmSync(folder, { recursive: true, force: true })
   }
 })

@@ -1,8 +1,7 @@
 /** Files in and out: bundles, pictures, the PDF; and what happens when they are not what they seem. */
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
-import { generateWork } from '../demo/src/generate.ts'
-import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
+import { madeUp } from './commandLine.ts'
 import { inBalance, openChapter, openDemo, reload, saved, smallSvg, withFile } from './support.ts'
 import { expect, inNewPage, test } from './test.ts'
 
@@ -41,7 +40,7 @@ test('a work with hundreds of formulas nobody has seen before says that they are
 }) => {
   await page.goto('/')
   await expect(page.locator('.work-card').first()).toBeVisible()
-  const buffer = Buffer.from(writeBundle(generateWork(60, 3)))
+  const buffer = madeUp(60)
   const workers: string[] = []
   page.on('worker', worker => workers.push(worker.url()))
   await page.getByLabel('Bundle file').setInputFiles({ name: 'made.ledger.zip', mimeType: 'application/zip', buffer })
@@ -74,7 +73,7 @@ inNewPage('files that are not bundles are refused in plain words and change noth
   }
   await expect(page.locator('.work-card')).toHaveCount(4)
   // What takes long can be ended.
-  const whole = Buffer.from(writeBundle(generateWork(2, 3)))
+  const whole = madeUp(2)
   let wait = true
   await page.route(/intakeThread.*\.js$/, async route => {
     while (wait) await new Promise(resolve => setTimeout(resolve, 50))

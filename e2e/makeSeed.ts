@@ -1,8 +1,5 @@
 /** Opens the program once as on a new machine, and takes what the browser then keeps for the browser tests. */
-import path from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { chromium, type Page } from '@playwright/test'
-import { createServer, listen } from '../packages/server/src/server.ts'
 import { asSeen } from './chromium.ts'
 import { expect } from './expect.ts'
 import { takeSeed } from './seed.ts'
@@ -50,16 +47,5 @@ export async function makeSeed(baseURL: string): Promise<void> {
     await takeSeed(page)
   } finally {
     await browser.close()
-  }
-}
-
-// By itself: `npm test` has it made while unit tests run, and a browser waits for a work that rests.
-if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  const { server, port } = await listen(createServer(path.resolve('packages/web/dist')), 4400)
-  try {
-    await makeSeed(`http://localhost:${port}`)
-  } finally {
-    server.close()
-    server.closeAllConnections()
   }
 }

@@ -1,7 +1,8 @@
 /** The program in a browser whose storage, tabs, threads, clock or server fail: nothing committed is lost, and what happened is said. */
+
 import { readFileSync } from 'node:fs'
-import { readBundle } from '@steady-ledger/core/work/file/bundle.ts'
 import { supervision } from '../packages/web/src/session/pagesClient.ts'
+import { fromCommandLine } from './commandLine.ts'
 import { putForward, setClock, withClock } from './pageClock.ts'
 import { follow, goToDemo, inBalance, openAnew, openChapter, openDemo, reload, saved, titlePage, words, write } from './support.ts'
 import { expect, inNewBrowser, inNewPage, type Page, test } from './test.ts'
@@ -54,8 +55,8 @@ inNewPage(
       page.waitForEvent('download'),
       trouble.getByRole('button', { name: 'Save a rescue file' }).click(),
     ])
-    const rescued = readBundle(readFileSync((await download.path())!))
-    expect(rescued.doc.textContent).toContain(words.trim())
+    const rescued = fromCommandLine('dispatch', (await download.path())!, '--to', 'text').toString()
+    expect(rescued).toContain(words.trim())
     await letStore(page)
     await page.locator('.save-trouble').getByRole('button', { name: 'Try now' }).click()
     await expect(page.locator('.save-trouble')).toHaveCount(0)
@@ -151,8 +152,11 @@ test('back from the shelf in the same moment: what is written then is kept', asy
     while (!document.body.textContent!.includes('Begin a thesis')) await new Promise(requestAnimationFrame)
     history.back()
   })
+  // What it said is there before it is settled that this tab writes; then it takes words.
   await expect(page.locator(titlePage).first()).toContainText('Before. ')
+  await expect(page.locator('.sheet-text')).toHaveAttribute('contenteditable', 'true')
   await write(page, 'After. ')
+  await expect(page.locator(titlePage).first()).toContainText('After. Before. ')
   await saved(page)
   await openAnew(page)
   await expect(page.locator(titlePage).first()).toContainText('After. Before. ')

@@ -1,5 +1,5 @@
 /** What comes in by paste and drop: the good of it is taken, each bad thing is told by its name, and one undo takes all of it back. */
-import { grainPng } from '../demo/src/png.ts'
+import { encode } from 'fast-png'
 import { openChapter, openDemo, smallSvg } from './support.ts'
 import { expect, type Page, test } from './test.ts'
 
@@ -9,7 +9,7 @@ interface Given {
   base64: string
 }
 const given = (name: string, type: string, bytes: Uint8Array): Given => ({ name, type, base64: Buffer.from(bytes).toString('base64') })
-const png = grainPng(60, 30)
+const png = encode({ width: 60, height: 30, channels: 1, depth: 8, data: new Uint8Array(1800).map((_, at) => at % 256) })
 const dataPng = `data:image/png;base64,${Buffer.from(png).toString('base64')}`
 
 /** Drops files on a paragraph of the open division, or pastes them with HTML. */

@@ -2,63 +2,14 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { encode } from 'fast-png'
-import {
-  beginText,
-  endText,
-  moveText,
-  PDFDocument,
-  PDFHexString,
-  PDFName,
-  PDFRawStream,
-  PDFString,
-  rgb,
-  StandardFonts,
-  setFontAndSize,
-  showText,
-} from 'pdf-lib'
 import { command, inBalance, openChapter, openDemo } from './support.ts'
 import { expect, test } from './test.ts'
 
-/** The first page holds shapes alone, the second words in letters that are not in the file, one of them coded as Japanese was before Unicode. */
-async function twoPages(): Promise<Buffer> {
-  const document = await PDFDocument.create()
-  document.addPage([420, 595]).drawRectangle({ x: 60, y: 300, width: 200, height: 100, color: rgb(0.2, 0.5, 0.4) })
-  const font = await document.embedFont(StandardFonts.TimesRoman)
-  const second = document.addPage([420, 595])
-  second.drawText('I made this work myself, at the lake.', { x: 40, y: 500, size: 16, font })
-  const { context } = document
-  const japanese = context.obj({
-    Type: 'Font',
-    Subtype: 'Type0',
-    BaseFont: 'Mincho',
-    Encoding: '90ms-RKSJ-H',
-    DescendantFonts: [
-      {
-        Type: 'Font',
-        Subtype: 'CIDFontType0',
-        BaseFont: 'Mincho',
-        CIDSystemInfo: { Registry: PDFString.of('Adobe'), Ordering: PDFString.of('Japan1'), Supplement: 2 },
-        FontDescriptor: { Type: 'FontDescriptor', FontName: 'Mincho', Flags: 4, FontBBox: [0, 0, 1000, 1000], ItalicAngle: 0 },
-      },
-    ],
-  })
-  second.node.setFontDictionary(PDFName.of('Japanese'), context.register(japanese))
-  // 湖, a lake.
-  second.pushOperators(beginText(), setFontAndSize('Japanese', 16), moveText(40, 460), showText(PDFHexString.of('8cce')), endText())
-  return Buffer.from(await document.save())
-}
+/** What makes PDFs is read where it is asked for, and not by every process of the browser tests. */
+const twoPages = async (): Promise<Buffer> => (await import('./pdfFiles.ts')).twoPages()
 const pdf = (name: string, buffer: Buffer) => ({ name, mimeType: 'application/pdf', buffer })
 const dialog = (page: Page) => page.getByRole('dialog', { name: /^Pages of/ })
 const figures = (page: Page) => page.locator('.division.open figure.figure')
-
-/** What a PDF draws beside text: images, and forms with their edges. */
-async function drawnIn(bytes: Uint8Array): Promise<string[]> {
-  const document = await PDFDocument.load(bytes)
-  return document.context.enumerateIndirectObjects().flatMap(([, object]) => {
-    if (!(object instanceof PDFRawStream) || object.dict.get(PDFName.of('Type')) !== PDFName.of('XObject')) return []
-    return [`${object.dict.get(PDFName.of('Subtype'))} ${object.dict.get(PDFName.of('BBox')) ?? ''}`.trim()]
-  })
-}
 
 test('pages are put in by keyboard, stand on pages with our folios, leave with the PDF, and go with one undo', async ({ page }) => {
   await openDemo(page, 'galley', 'demo-paper')
@@ -87,6 +38,7 @@ test('pages are put in by keyboard, stand on pages with our folios, leave with t
     page.waitForEvent('download', { timeout: 60_000 }),
     page.getByRole('button', { name: 'Save: PDF', exact: true }).click(),
   ])
+  const { drawnIn } = await import('./pdfFiles.ts')
   const drawn = await drawnIn(readFileSync((await download.path())!))
   // The second page, the veil and its opacity; the first page as it is.
   expect(drawn.filter(kind => kind === '/Image')).toHaveLength(3)

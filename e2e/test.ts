@@ -3,12 +3,12 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { type BrowserContext, test as base, chromium, type Page } from '@playwright/test'
+import { asSeen } from './chromium.ts'
 import { putSeed } from './seed.ts'
 import './stacks.ts'
 import { follow, followByShelf } from './support.ts'
 
-/** A browser that has never seen the program. */
-export { type Page, test as inNewBrowser } from '@playwright/test'
+export type { Page } from '@playwright/test'
 export { expect } from './expect.ts'
 
 /** An empty page under the address of the application. */
@@ -27,42 +27,57 @@ export async function seeded(page: Page, address = ''): Promise<void> {
   page.on('filechooser', () => {})
 }
 
-/**
- * In a browser of its own: for tests that change what outlives a page, such as its clock. Others share the profile of their worker, whose
- * browser has read the program before and need not compile it anew; what a test kept is taken away before the next one.
- */
-export const inOwnBrowser = base.extend({
-  page: async ({ page }, use) => {
-    await seeded(page)
-    await use(page)
-  },
-})
-
 interface Profile {
   context: BrowserContext
   /** A page in which the application runs and nothing is open, from a test that left no trace in it. */
   warm: Page | null
 }
 
-/** In a page of its own: for tests of what a page does when it begins, and those that change what only a new page takes back. */
-export const inNewPage = base.extend<object, { profile: Profile }>({
-  profile: [
-    async ({ launchOptions }, use, { project }) => {
+/** A browser that has never seen the program. A worker that begins takes seconds of a processor: all tests are of the same kind to them. */
+export const inNewBrowser = base.extend<{ drawnAsSeen: boolean }, { profiles: (asSeen: boolean) => Promise<Profile> }>({
+  /** Whether how wide and how fine things are drawn is asked. */
+  drawnAsSeen: [false, { option: true }],
+  /** The browser that the tests of a worker share, which is another one where they are drawn otherwise. */
+  profiles: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads what a fixture needs from its first parameter.
+    async ({}, use, { project }) => {
       const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-profile-'))
-      const { baseURL, viewport, serviceWorkers, actionTimeout } = project.use
-      const context = await chromium.launchPersistentContext(folder, {
-        ...launchOptions,
-        ...(baseURL ? { baseURL } : {}),
-        ...(viewport ? { viewport } : {}),
-        ...(serviceWorkers ? { serviceWorkers } : {}),
+      const { baseURL, viewport, serviceWorkers, actionTimeout, launchOptions } = project.use
+      let open: { asSeen: boolean; profile: Profile } | null = null
+      await use(async drawn => {
+        if (open?.asSeen === drawn) return open.profile
+        await open?.profile.context.close()
+        const context = await chromium.launchPersistentContext(folder, {
+          ...(drawn ? asSeen : launchOptions),
+          ...(baseURL ? { baseURL } : {}),
+          ...(viewport ? { viewport } : {}),
+          ...(serviceWorkers ? { serviceWorkers } : {}),
+        })
+        context.setDefaultTimeout(actionTimeout ?? 20_000)
+        open = { asSeen: drawn, profile: { context, warm: null } }
+        return open.profile
       })
-      context.setDefaultTimeout(actionTimeout ?? 20_000)
-      await use({ context, warm: null })
-      await context.close()
+      await (open as { profile: Profile } | null)?.profile.context.close()
       rmSync(folder, { recursive: true, force: true, maxRetries: 5 })
     },
     { scope: 'worker' },
   ],
+})
+
+/**
+ * In a browser of its own: for tests that change what outlives a page, such as its clock. Others share the profile of their worker, whose
+ * browser has read the program before and need not compile it anew; what a test kept is taken away before the next one.
+ */
+export const inOwnBrowser = inNewBrowser.extend({
+  page: async ({ page }, use) => {
+    await seeded(page)
+    await use(page)
+  },
+})
+
+/** In a page of its own: for tests of what a page does when it begins, and those that change what only a new page takes back. */
+export const inNewPage = inNewBrowser.extend<{ profile: Profile }>({
+  profile: async ({ profiles, drawnAsSeen }, use) => use(await profiles(drawnAsSeen)),
   context: async ({ profile }, use) => {
     const { context } = profile
     await use(context)

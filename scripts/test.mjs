@@ -60,7 +60,7 @@ await commandLine
 const application = step('build of the application', 'vite build packages/web --logLevel error')
 const ready = Promise.all([application, checks]).then(async ([built]) => {
   if (!built) return false
-  await step('seed of the browser tests', 'node --import ./scripts/typescript.mjs e2e/makeSeed.ts')
+  await step('seed of the browser tests', 'node --import ./scripts/typescript.mjs e2e/makeSeedAlone.ts')
   // They read hundreds of files in TypeScript, which are kept compiled.
   await run('playwright', ['test', '--list', '--reporter=line'], 'ignore')
   return true

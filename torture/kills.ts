@@ -168,7 +168,7 @@ async function typeUntilKilled(
     })
   const typing = (async () => {
     for (let number = first; alive; number++) {
-      await page.keyboard.type(`w${number}; `, { delay: 40 })
+      await page.keyboard.type(`w${number}; `, { delay: 90 })
       if (random() < 0.3) await wait(random() * 700)
     }
   })().catch(() => {})

@@ -271,7 +271,11 @@ const mark = (): string =>
     '<path d="M 32 95 q 9 -8 18 0 t 18 0 t 18 0" fill="none" stroke="#0f5a58" stroke-width="3"/>',
   ])
 
-export function thesisPictures(): Map<string, Picture> {
+/** They are drawn once, however often the thesis is made: nobody changes a picture. */
+let drawn: Map<string, Picture> | undefined
+export const thesisPictures = (): Map<string, Picture> => new Map((drawn ??= drawAll()))
+
+function drawAll(): Map<string, Picture> {
   const pictures = new Map<string, Picture>()
   const add = (picture: Picture): void => void pictures.set(picture.name, picture)
   add(drawing('lake-map.svg', map()))

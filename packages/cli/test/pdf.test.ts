@@ -21,8 +21,8 @@ const { at } = folderOfTests()
 describe('the demo thesis, from the file alone', () => {
   const bundle = at('thesis.ledger.zip')
   const pdf = at('thesis.pdf')
-  beforeAll(() => {
-    expect(call('demo', 'thesis', '--out', bundle).status).toBe(0)
+  beforeAll(async () => {
+    expect((await ask('demo', 'thesis', '--out', bundle)).status).toBe(0)
     expect(call('dispatch', bundle, '--to', 'pdf', '--out', pdf).stderr).toBe('')
   })
 

@@ -167,10 +167,16 @@ describe('what it objects to', () => {
       () => paper.map((byte, at) => (at > 2000 && at % 3 === 0 ? byte ^ 85 : byte)),
       /read|damaged|cut off|no page/,
     ],
-  ])('%s is refused in words, in the thread that reads', async (_what, bytes, words) => {
-    const refused = await readInThread(bytes()).catch((error: Error) => error)
+  ])('%s is refused in words', async (_what, bytes, words) => {
+    const refused = await readSubmission(bytes()).catch((error: Error) => error)
     expect(refused).toBeInstanceOf(NotReadable)
     expect((refused as Error).message).toMatch(words)
+  })
+
+  test('what is refused in the thread that reads is refused in its words', async () => {
+    const refused = await readInThread(new TextEncoder().encode('Not a PDF at all')).catch((error: Error) => error)
+    expect(refused).toBeInstanceOf(NotReadable)
+    expect((refused as Error).message).toMatch(/not a PDF/)
   })
 
   test('one that takes too long to read is refused, and its thread is ended', async () => {
