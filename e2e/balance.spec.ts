@@ -43,7 +43,11 @@ test('a figure put in before the others of chapter 2: later figures, references,
     const moved = /^Figure 2\.(\d+) /.exec(row)
     expect(after).toContain(moved ? row.replace(/^Figure 2\.\d+/, `Figure 2.${Number(moved[1]) + 1}`) : row)
   }
-  // The printed list of figures and the page with the figure say the same.
+  // The printed list of figures says the same, on the page that is gone to by its number.
+  await page.keyboard.press('Control+k')
+  await page.getByRole('combobox').fill('page vi')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/pages\/vi$/)
   expect(await pageText(page, 'vi')).toContain('A figure before all others')
   // Taking it out and putting it back, by undo and redo.
   await toGalley(page)

@@ -135,9 +135,8 @@ export async function ledgerRows(page: Page, show: string): Promise<string[]> {
 
 /** What the CLI would say of pages: the drawn text of one page proof. */
 export async function pageText(page: Page, label: string): Promise<string> {
-  await page.keyboard.press('Control+k')
-  await page.getByRole('combobox').fill(`page ${label}`)
-  await page.keyboard.press('Enter')
+  const [work] = /^\/work\/[^/]+/.exec(new URL(page.url()).pathname) ?? []
+  await follow(page, `${work}/pages/${label}`)
   const sheet = page.locator(`.page-place[data-page="${label}"] svg`)
   await expect(sheet).toBeVisible()
   await atRest(page)
