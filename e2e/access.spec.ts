@@ -100,8 +100,8 @@ inNewPage('the policy of the server is kept: nothing is asked for from outside a
   page.on('console', message => {
     if (/Content Security Policy/.test(message.text())) refused.push(message.text())
   })
-  await openDemo(page)
-  await openChapter(page, '1')
+  await openDemo(page, 'galley', 'demo-paper')
+  await openChapter(page, '2')
   await page.locator('.division.open .equation').first().dblclick()
   await expect(page.locator('.composer textarea')).toBeFocused()
   await page.waitForLoadState('networkidle')

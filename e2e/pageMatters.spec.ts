@@ -28,8 +28,8 @@ test('figures are put side by side and below each other again, and keep their nu
 })
 
 test('notes below a table are written by keyboard, and taken away where they were begun', async ({ page }) => {
-  await openDemo(page)
-  await openChapter(page, '2')
+  await openDemo(page, 'galley', 'demo-paper')
+  await openChapter(page, '3')
   const table = page.locator('.division.open .table-block').first()
   const notes = table.locator('[data-kind="tableNotes"]')
   await table.locator('td').first().click()

@@ -128,11 +128,8 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
       bare
       className="top-[58px] w-[680px]"
       onClose={onClose}
-      onCloseAutoFocus={event => {
-        event.preventDefault()
-        // Whoever looked something up and took nothing goes on writing where the cursor was.
-        if (document.activeElement === document.body) session.editor?.focus()
-      }}
+      // Whoever looked something up and took nothing goes on writing where the cursor was.
+      giveFocus={() => session.editor?.focus()}
     >
       <Choices
         label="Go to a heading, entry or page, find words, or name a command"

@@ -174,16 +174,7 @@ function Window() {
           <Foot onPlace={setFootPlace} />
           {asking === 'all' && <CommandBox onClose={close} navigate={navigate} />}
           {asking === 'insert' && (
-            <Dialog
-              title="Put in"
-              bare
-              className="top-[58px] w-[460px]"
-              onClose={close}
-              onCloseAutoFocus={event => {
-                event.preventDefault()
-                if (document.activeElement === document.body) session.editor?.focus()
-              }}
-            >
+            <Dialog title="Put in" bare className="top-[58px] w-[460px]" onClose={close} giveFocus={() => session.editor?.focus()}>
               <InsertionList onDone={close} navigate={navigate} />
             </Dialog>
           )}

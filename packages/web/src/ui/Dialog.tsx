@@ -1,6 +1,6 @@
 /** A form or list over everything, with its name; Esc or a press beside it closes it, and the focus goes back to where it was. */
 import { Dialog as Primitive } from 'radix-ui'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useLayoutEffect, useRef, useState } from 'react'
 
 interface Props {
   title: string
@@ -8,18 +8,26 @@ interface Props {
   bare?: boolean
   className: string
   onClose(): void
-  onCloseAutoFocus?(event: Event): void
+  /** Where the focus goes when it closes; to where it was, if it is not said. */
+  giveFocus?(): void
   children: ReactNode
 }
 
-export function Dialog({ title, bare, className, onClose, onCloseAutoFocus, children }: Props) {
+export function Dialog({ title, bare, className, onClose, giveFocus, children }: Props) {
   const [before] = useState(() => document.activeElement)
-  const giveBack = (event: Event): void => {
-    event.preventDefault()
-    // What was asked for in it may have taken the focus already.
-    const free = document.activeElement === document.body
-    if (free && before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
-  }
+  const give = useRef(giveFocus)
+  give.current = giveFocus
+  // Before the next key is heard, for what is typed right after it belongs to where the focus goes; the dialog's own way takes a moment longer.
+  useLayoutEffect(
+    () => () =>
+      queueMicrotask(() => {
+        // What was asked for in it may have taken the focus already.
+        if (document.activeElement !== document.body) return
+        if (give.current) give.current()
+        else if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
+      }),
+    [before],
+  )
   return (
     <Primitive.Root open onOpenChange={open => !open && onClose()}>
       <Primitive.Portal>
@@ -27,7 +35,7 @@ export function Dialog({ title, bare, className, onClose, onCloseAutoFocus, chil
         <Primitive.Content
           className={`fixed left-1/2 z-31 max-w-[calc(100vw-40px)] -translate-x-1/2 border border-(--structure) bg-(--sheet) shadow-2xl ${className}`}
           aria-describedby={undefined}
-          onCloseAutoFocus={onCloseAutoFocus ?? giveBack}
+          onCloseAutoFocus={event => event.preventDefault()}
         >
           <Primitive.Title className={bare ? 'visually-hidden' : 'mb-2 text-base font-semibold'}>{title}</Primitive.Title>
           {children}

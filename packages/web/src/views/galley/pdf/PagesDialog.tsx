@@ -54,17 +54,13 @@ function Asked({ order, file, figure }: Waiting) {
       refuse(error as Error, close)
     }
   }
-  // What was dropped came from elsewhere: the focus goes to the text.
-  const giveFocus = (event: Event): void => {
-    event.preventDefault()
-    if (document.activeElement === document.body) session.editor?.focus()
-  }
   return (
     <Dialog
       title={`Pages of “${file.name}”`}
       className="top-[90px] w-[460px] px-4.5 pt-3.5 pb-4"
       onClose={close}
-      onCloseAutoFocus={giveFocus}
+      // What was dropped came from elsewhere: the focus goes to the text.
+      giveFocus={() => session.editor?.focus()}
     >
       {phase.kind === 'asking' ? (
         <Form count={phase.count} figure={figure} onTake={(pages, about, as) => void take(pages, about, as)} onCancel={close} />
