@@ -8,13 +8,14 @@ import type { Work } from '@steady-ledger/core/work/work.ts'
 import { setFormulas } from './formulas/setFormulas.ts'
 import { readFonts } from './host.ts'
 
-/** One for the program: what it has set once it knows. */
-let formulas: FormulaTypesetter | undefined
+/** One typesetter for the program: what it has set once it knows. Whoever runs it and has one gives it. */
+export const program: { formulas?: FormulaTypesetter } = {}
 
 export async function turnOver(work: Work): Promise<{ turnover: Turnover; fonts: Fonts; formulas: FormulaTypesetter }> {
   // All of MathJax: a call that needs no pages does not wait for it.
   const { createTypesetter } = await import('@steady-ledger/core/formulas/converter.ts')
-  formulas ??= createTypesetter()
+  program.formulas ??= createTypesetter()
+  const { formulas } = program
   await Promise.all([setFormulas(work, formulas), readPatternsFor(work)])
   const fonts = openFonts(withOwnFaces(readFonts(work.houseStyle.families), work))
   return { turnover: new TurnoverEngine(fonts, formulas).run(work), fonts, formulas }

@@ -4,7 +4,12 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { formulas } from '../../../core/test/support/work.ts'
 import { run } from '../../src/cli.ts'
+import { program } from '../../src/turnOver.ts'
+
+// Formulas that a test has set need not be set again by what it calls.
+program.formulas = formulas
 
 export const root = path.join(path.dirname(fileURLToPath(import.meta.url)), '../../../..')
 
