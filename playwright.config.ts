@@ -24,7 +24,7 @@ export default defineConfig({
     serviceWorkers: 'block',
   },
   webServer: {
-    command: 'node --import tsx packages/server/src/main.ts --quiet --port 4390 --office test-results/office',
+    command: 'node --import ./scripts/typescript.mjs packages/server/src/main.ts --quiet --port 4390 --office test-results/office',
     port: 4390,
     reuseExistingServer: !process.env.CI,
   },

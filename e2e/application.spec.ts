@@ -17,7 +17,7 @@ test('what was loaded once works without its server; a new version is announced,
   test.setTimeout(180_000)
   const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-version-'))
   cpSync('packages/web/dist', folder, { recursive: true })
-  const server = spawn(process.execPath, ['--import', 'tsx', 'e2e/serveFolder.ts', folder, '4850'], {
+  const server = spawn(process.execPath, ['--import', './scripts/typescript.mjs', 'e2e/serveFolder.ts', folder, '4850'], {
     stdio: ['ignore', 'pipe', 'inherit'],
   })
   const [port] = await once(server.stdout, 'data')

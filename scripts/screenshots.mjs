@@ -3,10 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium } from '@playwright/test'
-import { register } from 'tsx/esm/api'
 import { chromium as executablePath } from './install.mjs'
 
-register()
+await import('./typescript.mjs')
 const { createServer, listen } = await import('../packages/server/src/server.ts')
 const folder = mkdtempSync(path.join(os.tmpdir(), 'ledger-office-'))
 const { server, port } = await listen(createServer(new URL('../packages/web/dist', import.meta.url).pathname, { folder }), 4600)

@@ -7,6 +7,5 @@ if (!isBuilt('packages/web/dist/index.html', 'packages', 'demo')) {
   process.stdout.write('Building …\n')
   run('npx vite build packages/web --logLevel warn')
 }
-const { register } = await import('tsx/esm/api')
-register()
+await import('./typescript.mjs')
 await import('../packages/server/src/main.ts')

@@ -1,4 +1,4 @@
-// Lets Node run the sources in TypeScript for the unit tests: node --import ./scripts/typescript.mjs
+// Lets Node run the sources in TypeScript: node --import ./scripts/typescript.mjs, or an import of this file, which each thread needs for itself.
 // Types are taken away and nothing else, so that what is tested runs as fast as what is built.
 import { register } from 'node:module'
 

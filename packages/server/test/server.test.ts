@@ -85,7 +85,13 @@ test('a port that another program has is not left for the next one: it is said, 
   const other = createOther((_request, response) => void response.end('x')).listen(0, '127.0.0.1')
   await once(other, 'listening')
   const taken = (other.address() as AddressInfo).port
-  const started = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', `--port=${taken}`, '--quiet'])
+  const started = spawn(process.execPath, [
+    '--import',
+    './scripts/typescript.mjs',
+    'packages/server/src/main.ts',
+    `--port=${taken}`,
+    '--quiet',
+  ])
   let said = ''
   started.stderr.setEncoding('utf8').on('data', (data: string) => {
     said += data
@@ -122,9 +128,13 @@ test('ports and the folder of the office are taken as they are given, and by the
 })
 
 test('what is refused at the start is told in a line', () => {
-  const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts', '--port=many'], {
-    encoding: 'utf8',
-  })
+  const { status, stderr } = spawnSync(
+    process.execPath,
+    ['--import', './scripts/typescript.mjs', 'packages/server/src/main.ts', '--port=many'],
+    {
+      encoding: 'utf8',
+    },
+  )
   expect(status).toBe(2)
   expect(stderr).toBe('Steady Ledger: --port takes a whole number from 1 to 65535.\n')
 })

@@ -1,5 +1,4 @@
 // The helper from source: a thread does not inherit the loader of TypeScript.
-import { register } from 'tsx/esm/api'
+import '../../../../scripts/typescript.mjs'
 
-register()
 await import('./helper.ts')

@@ -1,5 +1,4 @@
 // A thread starts without the program that reads TypeScript: it is asked for here.
-import { register } from 'tsx/esm/api'
+import '../../../../scripts/typescript.mjs'
 
-register()
 await import('./readingThread.ts')
