@@ -2,16 +2,12 @@
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { transformSync } from '@swc/core'
+import { insteadOf } from './mathJaxParts.mjs'
 
-const at = file => new URL(file, import.meta.url).href
-const font = at('../node_modules/@mathjax/mathjax-stix2-font/mjs/svg/default.js')
-const attributes = at('../packages/core/src/formulas/attributes.ts')
-
-/** MathJax has in it what it has in builds, by mathJax.ts: one font, and the quicker attributes. */
+/** MathJax has in it what it has in builds. */
 export async function resolve(specifier, context, nextResolve) {
-  if (specifier === '#default-font/svg/default.js') return { url: font, shortCircuit: true }
-  if (specifier.endsWith('/Attributes.js') && context.parentURL?.includes('/@mathjax/src/')) return { url: attributes, shortCircuit: true }
-  return nextResolve(specifier, context)
+  const url = insteadOf(specifier, context.parentURL)
+  return url ? { url, shortCircuit: true } : nextResolve(specifier, context)
 }
 
 export async function load(url, context, nextLoad) {

@@ -50,9 +50,3 @@ test('few colours are told by a table of them, and take fewer bytes', async () =
   expect(decode(made).palette?.length).toBeLessThanOrEqual(256)
   expect(made.length).toBeLessThan(byLibrary(few, 300).length * 0.7)
 })
-
-test('a drawing is drawn once for each width', async () => {
-  const once = await rasterise(few, 120)
-  expect(await rasterise(few, 120)).toBe(once)
-  expect(await rasterise(few, 121)).not.toBe(once)
-})

@@ -76,7 +76,8 @@ test('a generated work says the same in every output', async () => {
 
 test('the same work and date give the same bytes', async () => {
   const turnover = await demoTurnover('paper')
-  for (const name of [...names, 'text', 'json'] as const) expect(await written(name, turnover)).toEqual(await written(name, turnover))
+  for (const name of [...names, 'text', 'json'] as const)
+    expect(await written(name, turnover, {})).toEqual(await written(name, turnover, {}))
 })
 
 test('random works say the same in every output', async () => {

@@ -41,11 +41,20 @@ export interface ReadOutput {
   dangling: string[]
 }
 
-export async function written(name: string, turnover: Turnover, more: object = {}): Promise<Uint8Array> {
-  const bytes = await outputOf(name)!.write(
-    { work: turnover.work, turnOver: async () => ({ turnover, fonts }), drawingProgram: readDrawingProgram, mathFace: readMathFace },
-    { date: new Date(946684800000), ...more },
-  )
+const writtenAlready = new WeakMap<Turnover, Map<string, Promise<Uint8Array>>>()
+
+/** Written once for all tests of a thread; anew where options are given, be they none. */
+export function written(name: string, turnover: Turnover, options?: object): Promise<Uint8Array> {
+  const write = (): Promise<Uint8Array> =>
+    outputOf(name)!.write(
+      { work: turnover.work, turnOver: async () => ({ turnover, fonts }), drawingProgram: readDrawingProgram, mathFace: readMathFace },
+      { date: new Date(946684800000), ...options },
+    )
+  if (options) return write()
+  const already = writtenAlready.get(turnover) ?? new Map<string, Promise<Uint8Array>>()
+  writtenAlready.set(turnover, already)
+  const bytes = already.get(name) ?? write()
+  already.set(name, bytes)
   return bytes
 }
 

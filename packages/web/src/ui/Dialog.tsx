@@ -1,6 +1,7 @@
 /** A form or list over everything, with its name; Esc or a press beside it closes it, and the focus goes back to where it was. */
 import { Dialog as Primitive } from 'radix-ui'
-import { type ReactNode, useLayoutEffect, useRef, useState } from 'react'
+import { type ReactNode, useState } from 'react'
+import { useGivesFocusBack } from './useGivesFocusBack.ts'
 
 interface Props {
   title: string
@@ -15,19 +16,10 @@ interface Props {
 
 export function Dialog({ title, bare, className, onClose, giveFocus, children }: Props) {
   const [before] = useState(() => document.activeElement)
-  const give = useRef(giveFocus)
-  give.current = giveFocus
-  // Before the next key is heard, for what is typed right after it belongs to where the focus goes; the dialog's own way takes a moment longer.
-  useLayoutEffect(
-    () => () =>
-      queueMicrotask(() => {
-        // What was asked for in it may have taken the focus already.
-        if (document.activeElement !== document.body) return
-        if (give.current) give.current()
-        else if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
-      }),
-    [before],
-  )
+  useGivesFocusBack(() => {
+    if (giveFocus) giveFocus()
+    else if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
+  })
   return (
     <Primitive.Root open onOpenChange={open => !open && onClose()}>
       <Primitive.Portal>

@@ -9,26 +9,8 @@ export type Rasterise = (drawing: Picture, width: number) => Promise<Uint8Array>
 
 let begun: Promise<void> | null = null
 
-/** What was drawn already, by the faces it was drawn in and the bytes of the drawing: nobody changes either. */
-const drawnIn = new WeakMap<Fonts, WeakMap<Uint8Array, Map<number, Uint8Array>>>()
-
-/** `program` gives the bytes of resvg's program; letters are drawn in the faces of the work. A drawing takes a tenth of a second, and is drawn once. */
+/** `program` gives the bytes of resvg's program; letters are drawn in the faces of the work. */
 export function rasteriserOf(program: () => Promise<Uint8Array>, fonts: Fonts): Rasterise {
-  const draw = drawing(program, fonts)
-  const drawn = drawnIn.get(fonts) ?? new WeakMap<Uint8Array, Map<number, Uint8Array>>()
-  drawnIn.set(fonts, drawn)
-  return async (picture, width) => {
-    const byWidth = drawn.get(picture.bytes) ?? new Map<number, Uint8Array>()
-    drawn.set(picture.bytes, byWidth)
-    const before = byWidth.get(width)
-    if (before) return before
-    const dots = await draw(picture, width)
-    byWidth.set(width, dots)
-    return dots
-  }
-}
-
-function drawing(program: () => Promise<Uint8Array>, fonts: Fonts): Rasterise {
   return async ({ bytes, name }, width) => {
     const { initWasm, Resvg } = await import('@resvg/resvg-wasm')
     begun ??= program().then(read => initWasm(read as Uint8Array<ArrayBuffer>))

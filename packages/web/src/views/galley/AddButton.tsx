@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { InsertionList } from '../../app/InsertionList.tsx'
 import { useSession } from '../../session/sessionContext.ts'
+import { useGivesFocusBack } from '../../ui/useGivesFocusBack.ts'
 
 export function AddButton({ view }: { view: EditorView }) {
   const session = useSession()
@@ -46,15 +47,17 @@ export function AddButton({ view }: { view: EditorView }) {
           align="start"
           collisionPadding={8}
           aria-label="Put in after this block"
-          onCloseAutoFocus={event => {
-            event.preventDefault()
-            // What was put in may have taken the focus already: a field of its own, a list to choose from.
-            if (document.activeElement === document.body) view.focus()
-          }}
+          onCloseAutoFocus={event => event.preventDefault()}
         >
+          <GivesFocusTo view={view} />
           <InsertionList onDone={() => setOpen(false)} navigate={to => navigate(`../${to}`)} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
   )
+}
+
+function GivesFocusTo({ view }: { view: EditorView }) {
+  useGivesFocusBack(() => view.focus())
+  return null
 }
