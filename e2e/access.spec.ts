@@ -42,7 +42,7 @@ test('every view, in the light and in the dark', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Words', exact: true }).first()).toBeVisible()
   await look('what is what')
   await page.keyboard.press('Control+k')
-  await expect(page.getByRole('combobox')).toBeFocused()
+  await expect(page.getByRole('dialog').getByRole('combobox')).toBeFocused()
   await look('command box')
   await page.keyboard.press('Escape')
   // The paper has no registers.

@@ -45,7 +45,7 @@ test('a figure put in before the others of chapter 2: later figures, references,
   }
   // The printed list of figures says the same, on the page that is gone to by its number.
   await page.keyboard.press('Control+k')
-  await page.getByRole('combobox').fill('page vi')
+  await page.getByRole('dialog').getByRole('combobox').fill('page vi')
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/pages\/vi$/)
   expect(await pageText(page, 'vi')).toContain('A figure before all others')

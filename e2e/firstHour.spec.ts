@@ -120,7 +120,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
   await test.step('a table, which grows with Tab', async () => {
     await keyboard.press('Control+Alt+Enter')
     await write('table')
-    await expect(page.getByRole('option', { name: /^Table/ })).toHaveAttribute('aria-selected', 'true')
+    await expect(page.getByRole('dialog').getByRole('option', { name: /^Table/ })).toHaveAttribute('aria-selected', 'true')
     await enter()
     await expect(page.locator('.slip-name')).toHaveText('Table 1.1')
     await write('Heights')
@@ -149,7 +149,7 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await keyboard.press('Control+Alt+r')
     await expect(page.getByRole('combobox', { name: /Search by number/ })).toBeFocused()
     await write('ripples by')
-    await expect(page.getByRole('option', { name: /Figure 1\.1/ })).toBeVisible()
+    await expect(page.getByRole('dialog').getByRole('option', { name: /Figure 1\.1/ })).toBeVisible()
     await enter()
     await expect(page.locator('.division.open .reference')).toHaveText('Figure\u00a01.1')
     await inBalance(page)

@@ -113,7 +113,7 @@ inNewPage(
     await page.keyboard.type('Typed')
     // So is what is typed right after a list that nothing was taken from.
     await page.keyboard.press('Control+k')
-    await expect(page.getByRole('combobox')).toBeFocused()
+    await expect(page.getByRole('dialog').getByRole('combobox')).toBeFocused()
     await page.keyboard.press('Escape')
     await page.keyboard.type(' at')
     await page.getByRole('button', { name: 'Add after this block' }).click()

@@ -189,7 +189,7 @@ test('three tabs: one writes at a time, places are handed over with every word, 
   await reader.bringToFront()
   await reader.getByRole('link', { name: 'Scheme', exact: true }).click()
   await reader.keyboard.press('Control+k')
-  await reader.getByRole('combobox').fill('Renumber')
+  await reader.getByRole('dialog').getByRole('combobox').fill('Renumber')
   await reader.keyboard.press('Escape')
   // A tab that dies leaves its place to one that reads.
   await tabs[before]!.close()
@@ -406,7 +406,7 @@ test('a backup of everything comes back: a changed work beside or in place of th
   // What was kept for all works is there again as well.
   await page.keyboard.press('Control+k')
   await page.keyboard.type('buoyancy')
-  await expect(page.getByRole('option', { name: /^buoyancy/ })).toBeVisible()
+  await expect(page.getByRole('dialog').getByRole('option', { name: /^buoyancy/ })).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(page.locator(titlePage).first()).not.toContainText(words.trim())
   // What was replaced is looked at and put back, and one undo takes that back.

@@ -35,9 +35,11 @@ test('notes below a table are written by keyboard, and taken away where they wer
   await table.locator('td').first().click()
   // What can act here comes first; what cannot says so, and does nothing. Whoever leaves the box goes on where the cursor was.
   await page.keyboard.press('Control+k')
-  await page.getByRole('combobox').fill('panel')
-  await expect(page.getByRole('option', { disabled: false }).first()).toContainText('Table: another panel under its number')
-  const notHere = page.getByRole('option', { name: /^Panels: remove this one/ })
+  await page.getByRole('dialog').getByRole('combobox').fill('panel')
+  await expect(page.getByRole('dialog').getByRole('option', { disabled: false }).first()).toContainText(
+    'Table: another panel under its number',
+  )
+  const notHere = page.getByRole('dialog').getByRole('option', { name: /^Panels: remove this one/ })
   await expect(notHere).toHaveAttribute('aria-disabled', 'true')
   await notHere.click({ force: true })
   await expect(notHere).toBeVisible()

@@ -92,7 +92,7 @@ test('a series gets another name and place for its caption; one of the author’
   await page.locator('.spine-row.level-1', { hasText: 'A lake in three rooms' }).click()
   await page.locator('.division.open > p').first().click()
   await page.keyboard.press('Control+k')
-  await page.getByRole('combobox').fill('Insert a theorem')
+  await page.getByRole('dialog').getByRole('combobox').fill('Insert a theorem')
   await page.keyboard.press('Enter')
   await page.getByLabel('What it is').selectOption('Conjecture')
   await expect(page.locator('.slip-name')).toHaveText('Conjecture 1.1')

@@ -178,8 +178,8 @@ export const say = (page: Page, words: string): Promise<void> => page.keyboard.i
 /** Runs a command by its name from the command box. */
 export async function command(page: Page, name: string): Promise<void> {
   await page.keyboard.press('Control+k')
-  await page.getByRole('combobox').fill(name)
-  await expect(page.getByRole('option').first()).toContainText(name)
+  await page.getByRole('dialog').getByRole('combobox').fill(name)
+  await expect(page.getByRole('dialog').getByRole('option').first()).toContainText(name)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('dialog', { name: 'Go to, find or do' })).toHaveCount(0)
   await atRest(page)

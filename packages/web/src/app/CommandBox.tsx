@@ -2,7 +2,7 @@
 
 import { saysFormula } from '@steady-ledger/core/numbers/item.ts'
 import { plainText } from '@steady-ledger/core/work/schema.ts'
-import { startTransition, useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { type NavigateFunction, useLocation } from 'react-router'
 import { loadKeepsakes, useKeepsakes } from '../composer/keepsakes.ts'
 import { insertKept } from '../editor/insert.ts'
@@ -14,17 +14,14 @@ import { findText } from './findText.ts'
 import { keysOf } from './shortcuts.ts'
 import { takeChoice } from './takeChoice.ts'
 import { noteUse, usedLast } from './usedLast.ts'
-import { whenIdle } from './whenIdle.ts'
 
 interface Listed extends ListedChoice {
   run(): void
 }
 const mostListed = 40
 const mostFound = 12
-/** So many rows are there with the box; the rest of a list that nothing was asked of is below what is in sight, and comes when there is time. */
+/** So many rows are there with the box; the rest of a list that nothing was asked of is below what is in sight, and comes when it is gone to. */
 const firstRows = 24
-/** How long that may take, in milliseconds. */
-const patience = 500
 /** From so many letters on words are looked for in the text as well. */
 const lettersToFind = 3
 
@@ -45,10 +42,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
   const labels = useView(view => view.turnover?.labels)
   const kept = useKeepsakes(({ list }) => list)
   const [whole, setWhole] = useState(false)
-  useEffect(() => {
-    void loadKeepsakes()
-    whenIdle(() => startTransition(() => setWhole(true)), patience)
-  }, [])
+  useEffect(() => void loadKeepsakes(), [])
   const inGalley = useLocation().pathname.includes('/galley')
   const [asked, setAsked] = useState('')
   const groups = useMemo((): [string, Listed[]][] => {
@@ -138,6 +132,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
         onAsked={setAsked}
         groups={whole || asked ? groups : firstOf(groups, firstRows)}
         onTake={({ run }) => takeChoice(session, onClose, run)}
+        onMore={() => setWhole(true)}
         empty="Nothing in this work is called that, and no text says it."
       />
     </Dialog>

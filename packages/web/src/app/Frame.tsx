@@ -1,7 +1,7 @@
 /** The window around every view of a work: thumb tabs, the state of the books, undo, the command box, the foot. */
 
 import { countWords, division, plainText, titleOf } from '@steady-ledger/core/work/schema.ts'
-import { Suspense, useEffect, useRef, useState } from 'react'
+import { memo, Suspense, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { entryType } from '../editor/insert.ts'
 import type { Session } from '../session/session.ts'
@@ -72,15 +72,11 @@ function Window() {
   const navigate = useNavigate()
   const { pathname } = useLocation()
   const title = useView(view => titleOf(view.doc))
-  const findings = useView(view => view.turnover?.findings.filter(finding => finding.weight !== 'worthALook').length ?? 0)
-  const must = useView(view => view.turnover?.findings.some(finding => finding.weight === 'mustMend') ?? false)
-  const canUndo = useView(view => view.canUndo)
-  const canRedo = useView(view => view.canRedo)
   const [asking, setAsking] = useState<'' | 'all' | 'keys' | 'insert'>('')
-  const stands = useView(view => view.balanced)
   useEffect(() => {
-    if (stands) fetchOthers()
-  }, [stands])
+    if (session.use.getState().balanced) fetchOthers()
+    return session.use.subscribe((now, before) => now.balanced && !before.balanced && fetchOthers())
+  }, [session])
   const here =
     tabs.find(([path]) => pathname.split('/')[3] === path)?.[1] ?? (pathname.endsWith('/what-is-what') ? 'What is what' : 'Earlier states')
   useEffect(() => {
@@ -102,7 +98,7 @@ function Window() {
       const main = document.querySelector<HTMLElement>('.view main')
       // Whoever has gone on already is not called back.
       if (document.activeElement !== before && document.activeElement !== document.body) return
-      if (!main || main.contains(document.activeElement) || document.querySelector('[role="dialog"]')) return
+      if (!main || main.contains(document.activeElement) || document.querySelector('dialog, [role="dialog"]')) return
       if (!main.hasAttribute('tabindex')) main.tabIndex = -1
       main.focus({ preventScroll: true })
     })
@@ -114,34 +110,7 @@ function Window() {
     <Tooltips>
       <FootPlace value={footPlace}>
         <div className="grid h-full grid-cols-[84px_minmax(0,1fr)] grid-rows-[46px_minmax(0,1fr)_28px] bg-(--sheet)">
-          <nav className="row-span-3 flex flex-col gap-[3px] border-r border-(--rule-strong) bg-(--edge) pt-[11px]" aria-label="Views">
-            <Link to="/" className="shelf-link h-11 py-[3px] pl-[19px] text-(--ink)" aria-label="Shelf: all works">
-              Shelf
-            </Link>
-            {tabs.map(([path, name, says]) => (
-              <Tooltip key={path} says={says} side="right">
-                <NavLink
-                  to={path}
-                  className="thumb-tab"
-                  onDragEnter={event => path === 'galley' && event.dataTransfer.types.includes(entryType) && navigate('galley')}
-                >
-                  {name}
-                  {path === 'findings' && findings > 0 && (
-                    <span
-                      className={`absolute top-0.5 right-[3px] px-[3px] text-[11px]/[15px] font-semibold text-(--sheet) ${must ? 'bg-(--mend)' : 'bg-(--should)'}`}
-                    >
-                      <span className="visually-hidden">to mend: </span>
-                      {findings}
-                    </span>
-                  )}
-                </NavLink>
-              </Tooltip>
-            ))}
-            <span className="flex-1" />
-            <NavLink to="what-is-what" className="px-4.5 py-3 text-[13px] leading-4 text-(--ink)">
-              What is what
-            </NavLink>
-          </nav>
+          <Tabs />
           <header className="flex min-w-0 items-center gap-3.5 border-b border-(--rule-strong) px-4">
             <h1 className="work-title min-w-[60px] truncate font-text text-[17px] font-semibold">{title}</h1>
             <Books />
@@ -154,12 +123,7 @@ function Window() {
             >
               Go to, find or do… <kbd>{keysOf('goTo')}</kbd>
             </button>
-            <button type="button" className="button" title={`Undo (${keysOf('undo')})`} disabled={!canUndo} onClick={() => session.undo()}>
-              Undo
-            </button>
-            <button type="button" className="button" title={`Redo (${keysOf('redo')})`} disabled={!canRedo} onClick={() => session.redo()}>
-              Redo
-            </button>
+            <Steps />
           </header>
           <div className="flex min-h-0 min-w-0 flex-col">
             <SaveTrouble />
@@ -201,6 +165,59 @@ function Window() {
     </Tooltips>
   )
 }
+
+/** The views of the work; drawn again only where what it says of the findings is other than it was. */
+const Tabs = memo(function Tabs() {
+  const navigate = useNavigate()
+  const findings = useView(view => view.turnover?.findings.filter(finding => finding.weight !== 'worthALook').length ?? 0)
+  const must = useView(view => view.turnover?.findings.some(finding => finding.weight === 'mustMend') ?? false)
+  return (
+    <nav className="row-span-3 flex flex-col gap-[3px] border-r border-(--rule-strong) bg-(--edge) pt-[11px]" aria-label="Views">
+      <Link to="/" className="shelf-link h-11 py-[3px] pl-[19px] text-(--ink)" aria-label="Shelf: all works">
+        Shelf
+      </Link>
+      {tabs.map(([path, name, says]) => (
+        <Tooltip key={path} says={says} side="right">
+          <NavLink
+            to={path}
+            className="thumb-tab"
+            onDragEnter={event => path === 'galley' && event.dataTransfer.types.includes(entryType) && navigate('galley')}
+          >
+            {name}
+            {path === 'findings' && findings > 0 && (
+              <span
+                className={`absolute top-0.5 right-[3px] px-[3px] text-[11px]/[15px] font-semibold text-(--sheet) ${must ? 'bg-(--mend)' : 'bg-(--should)'}`}
+              >
+                <span className="visually-hidden">to mend: </span>
+                {findings}
+              </span>
+            )}
+          </NavLink>
+        </Tooltip>
+      ))}
+      <span className="flex-1" />
+      <NavLink to="what-is-what" className="px-4.5 py-3 text-[13px] leading-4 text-(--ink)">
+        What is what
+      </NavLink>
+    </nav>
+  )
+})
+
+const Steps = memo(function Steps() {
+  const session = useSession()
+  const canUndo = useView(view => view.canUndo)
+  const canRedo = useView(view => view.canRedo)
+  return (
+    <>
+      <button type="button" className="button" title={`Undo (${keysOf('undo')})`} disabled={!canUndo} onClick={() => session.undo()}>
+        Undo
+      </button>
+      <button type="button" className="button" title={`Redo (${keysOf('redo')})`} disabled={!canRedo} onClick={() => session.redo()}>
+        Redo
+      </button>
+    </>
+  )
+})
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'medium' })
 

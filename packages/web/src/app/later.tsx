@@ -12,7 +12,7 @@ export class NotFetched extends Error {}
 export function later(load: () => Promise<ComponentType>): Later {
   let there: ComponentType | null = null
   const fetch = async (): Promise<void> => {
-    there = await load()
+    there ??= await load()
   }
   const Awaited = lazy(async () => {
     await fetch().catch((error: Error) => {

@@ -33,19 +33,42 @@ export function sinceWords({ kinds, before }: MilestoneChange): string {
   return 'other words'
 }
 
+/** What a turnover says of where things stand. */
+export interface StandingOnPages {
+  labels: readonly string[]
+  /** The page of every entry and block, by id. */
+  ids: ReadonlyMap<string, number>
+  /** The page of every reference that says how near its target is, by its place. */
+  references: ReadonlyMap<string, number>
+  twoSided: boolean
+  /** Null where they are as they were. */
+  citations: Citations | null
+}
+
+const sameItems = (one: readonly string[], other: readonly string[]): boolean =>
+  one.length === other.length && one.every((item, index) => item === other[index])
+
+function sameMap(one: ReadonlyMap<string, number>, other: ReadonlyMap<string, number>): boolean {
+  if (one.size !== other.size) return false
+  for (const [key, value] of one) if (other.get(key) !== value) return false
+  return true
+}
+
 export class LiveNumbers {
   private readonly listeners = new Set<() => void>()
   private doc: Node | null = null
   private places: ReadonlyMap<string, PlacedReference> | null = null
   private readonly previous = new Map<string, { number: string; until: number }>()
+  /** Whether something that node views say may be other than they were told, and whether that must not wait. */
+  private owed = false
+  private urgent = false
   ledger: WorkLedger
-  /** Where an entry or block begins, as of the last turnover. */
-  pageOf: (id: string) => PageOf | undefined = () => undefined
   /** Where targets, and the references that say how near they are, stood in the last turnover. */
-  indexes: PageIndexes = noIndexes
-  twoSided = false
+  private indexes: PageIndexes = noIndexes
+  private labels: readonly string[] = []
+  private twoSided = false
   /** What changed since the milestone that was asked for, by entry. */
-  changes: ReadonlyMap<string, MilestoneChange> = new Map()
+  private changes: ReadonlyMap<string, MilestoneChange> = new Map()
   pictureAddress: (name: string) => string | undefined = () => undefined
   settings: Settings
   /** The terms of the index. */
@@ -55,6 +78,12 @@ export class LiveNumbers {
   citationRules: CitationRules
   /** What citations and lists of sources say, as of the last turnover. */
   citations: Citations = noCitations
+  /** Where an entry or block begins, as of the last turnover. */
+  readonly pageOf = (id: string): PageOf | undefined => {
+    const index = this.indexes.ids.get(id)
+    const label = index === undefined ? undefined : this.labels[index]
+    return index === undefined || label === undefined ? undefined : { label, index }
+  }
   private standing: { doc: Node | null; entries: Entries<Abbreviation>; rules: MentionRules; mentions: Mentions } | null = null
 
   constructor(ledger: WorkLedger, work: Work) {
@@ -74,17 +103,18 @@ export class LiveNumbers {
     return wordsOf(this.ledger.scheme, this.language)
   }
 
-  /** Takes the parts of a work that the text says something of; true where that may have become something else. */
-  take({ settings, terms, abbreviations, houseStyle }: Work): boolean {
+  /** Takes the parts of a work that the text says something of. */
+  take({ settings, terms, abbreviations, houseStyle }: Work): void {
     const { mentions, citations } = houseStyle
     const other =
       this.terms !== terms || this.abbreviations !== abbreviations || this.mentionRules !== mentions || this.citationRules !== citations
+    if (other) this.owe(true)
+    else if (this.settings !== settings) this.owe(false)
     this.settings = settings
     this.terms = terms
     this.abbreviations = abbreviations
     this.mentionRules = mentions
     this.citationRules = citations
-    return other
   }
 
   /** A term with those above it; empty for one that is no longer there. */
@@ -103,8 +133,9 @@ export class LiveNumbers {
     return () => void this.listeners.delete(refresh)
   }
 
-  /** Takes the ledger of a document. Numbers that changed show at once; the rest may wait for a push, so that typing costs no painting. */
+  /** Takes the ledger of a document. Numbers that changed show with it; the rest may wait, so that typing costs no painting. */
   setLedger(ledger: WorkLedger, doc: Node): void {
+    const { stamp } = this.mentions()
     const now = performance.now()
     const renumbered = ledger.stamp !== this.ledger.stamp
     if (renumbered)
@@ -115,10 +146,36 @@ export class LiveNumbers {
     this.ledger = ledger
     if (this.doc !== doc) this.places = null
     this.doc = doc
-    if (renumbered) this.push()
+    // A mention that is now the first is written out, wherever it stands.
+    this.owe(renumbered || this.mentions().stamp !== stamp)
   }
 
-  push(): void {
+  /** Takes in where everything stands in the pages; most turnovers leave that as it was. */
+  setPages({ labels, ids, references, twoSided, citations }: StandingOnPages): void {
+    const same = this.twoSided === twoSided && sameItems(this.labels, labels) && sameMap(this.indexes.ids, ids)
+    if (!same || !sameMap(this.indexes.references, references) || (citations && citations !== this.citations)) this.owe(false)
+    this.labels = labels
+    this.indexes = { ids, references }
+    this.twoSided = twoSided
+    if (citations) this.citations = citations
+  }
+
+  setChanges(changes: ReadonlyMap<string, MilestoneChange>): void {
+    if (changes.size > 0 || this.changes.size > 0) this.owe(false)
+    this.changes = changes
+  }
+
+  /** Says that something is other than it was that node views show. */
+  owe(urgent: boolean): void {
+    this.owed = true
+    this.urgent ||= urgent
+  }
+
+  /** Tells node views what they were not told yet, when the document that it is of is shown; `urgentOnly` where the rest may wait. */
+  push(urgentOnly = false): void {
+    if (!(urgentOnly ? this.urgent : this.owed)) return
+    this.owed = false
+    this.urgent = false
     for (const refresh of this.listeners) refresh()
   }
 

@@ -86,11 +86,8 @@ export class DocumentStore {
     for (const change of this.watched) cameAfter(change, transactions, state)
     this.last = changeOf(transactions, state)
     this.beside = afterSteps(this.beside, steps)
-    const { stamp } = this.live.mentions()
-    const renamed = this.live.take(this.beside)
+    this.live.take(this.beside)
     this.live.setLedger(this.number(state.doc, this.live.ledger), state.doc)
-    // A mention that is now the first is written out, wherever it stands.
-    if (renamed || this.live.mentions().stamp !== stamp) this.live.push()
     return steps
   }
 
@@ -128,18 +125,14 @@ export class DocumentStore {
 
   /** Takes in where everything stands; true where that changed a number. */
   settle({ pageOf, labels, nearby, noteNumbers, citations }: TurnoverSummary): boolean {
-    this.live.pageOf = id => {
-      const index = pageOf.get(id)
-      const label = index === undefined ? undefined : labels[index]
-      return index === undefined || label === undefined ? undefined : { label, index }
-    }
-    if (citations) this.live.citations = citations
     const near = nearbyReferences(this.state.doc)
-    this.live.indexes = {
+    this.live.setPages({
+      labels,
       ids: pageOf,
       references: new Map(near.map(({ occurrence }, order) => [occurrence, nearby[order] ?? -1])),
-    }
-    this.live.twoSided = this.beside.houseStyle.page.twoSided
+      twoSided: this.beside.houseStyle.page.twoSided,
+      citations: citations ?? null,
+    })
     if (!noteNumbers || [...noteNumbers].every(([id, number]) => this.live.number(id) === number)) return false
     this.noteNumbers = noteNumbers
     this.live.setLedger(withNoteNumbers(this.live.ledger, noteNumbers), this.state.doc)

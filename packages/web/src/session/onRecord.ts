@@ -69,7 +69,7 @@ export class OnRecord {
       if (!records) return
       changes = new Map(compareMilestones(milestone.records, records).map(change => [change.id, change]))
     }
-    live.changes = changes
+    live.setChanges(changes)
     shown.setState({ changes })
   }
 

@@ -203,6 +203,7 @@ export class Session {
       this.writing.changed()
     }
     this.view?.updateState(this.state)
+    this.live.push(true)
     for (const follow of this.followers) follow()
     // What was set in a field is shown in it at once.
     this.publish(changed, changed && steps.every(step => step instanceof AttrStep))
@@ -274,6 +275,7 @@ export class Session {
     await this.writing.addPicture(picture)
     this.pictures.add(picture)
     this.pages.picture(factsOf(picture))
+    this.live.owe(true)
     this.live.push()
   }
 

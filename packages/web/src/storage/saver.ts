@@ -158,13 +158,14 @@ export class Saver {
       await database.divisions.bulkPut(fresh.map(node => ({ work: this.work, id: division(node).id, json: JSON.stringify(node.toJSON()) })))
       await database.divisions.bulkDelete(gone.map((id): [string, string] => [this.work, id]))
       // What was written last stands first on the shelf, whatever the clock of the machine was set to.
-      const last = (await database.works.orderBy('changed').last()) ?? record
+      const [first = this.work] = await database.works.orderBy('changed').reverse().limit(1).primaryKeys()
+      const least = first === this.work ? record.changed : ((await database.works.get(first))?.changed ?? 0) + 1
       await database.works.put({
         ...record,
         revision: (record.revision ?? 0) + 1,
         order: ids,
         title: titleOf(doc),
-        changed: Math.max(Date.now(), last.id === this.work ? last.changed : last.changed + 1),
+        changed: Math.max(Date.now(), least),
         words: countWords(doc),
         ...(beside ? singleParts(current) : {}),
         ...(this.pages() ? { pages: this.pages() } : {}),

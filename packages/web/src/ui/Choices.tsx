@@ -4,6 +4,7 @@
  */
 import { Command } from 'cmdk'
 import { type KeyboardEvent, type ReactNode, useState } from 'react'
+import { flushSync } from 'react-dom'
 
 export interface ListedChoice {
   key: string
@@ -23,6 +24,8 @@ interface Props<Listed extends ListedChoice> {
   onAsked(asked: string): void
   groups: readonly [string, readonly Listed[]][]
   onTake(choice: Listed): void
+  /** Called when the list is scrolled or walked to its end, where there is more than it was given. */
+  onMore?(): void
   /** Said where nothing fits. */
   empty: string
   /** The columns of a row: number, text, hint. */
@@ -32,13 +35,16 @@ interface Props<Listed extends ListedChoice> {
 }
 
 export function Choices<Listed extends ListedChoice>(props: Props<Listed>) {
-  const { label, placeholder, asked, onAsked, groups, onTake, empty } = props
+  const { label, placeholder, asked, onAsked, groups, onTake, onMore, empty } = props
   const { rowClass = 'grid-cols-[130px_minmax(0,1fr)_auto]', inputClass = 'px-4 py-3 text-base', listClass = 'max-h-[52vh]' } = props
   const open = groups.flatMap(([, choices]) => choices.filter(({ out }) => !out))
   const [walked, setWalked] = useState({ asked, key: '' })
   // With every letter the first that fits is the one, at once: Enter may follow before anything is drawn.
   const current = (walked.asked === asked ? open.find(({ key }) => key === walked.key) : undefined) ?? open[0]
   const onKeyDown = (event: KeyboardEvent): void => {
+    const leavesEnd = { ArrowUp: current === open[0], ArrowDown: current === open.at(-1), End: true }[event.key] ?? false
+    // There before the list walks on.
+    if (leavesEnd && onMore) flushSync(onMore)
     if (event.key !== 'Enter' || event.nativeEvent.isComposing) return
     event.preventDefault()
     if (current) onTake(current)
@@ -64,7 +70,7 @@ export function Choices<Listed extends ListedChoice>(props: Props<Listed>) {
           className={`w-full border-0 outline-none ${inputClass}`}
         />
       </div>
-      <Command.List className={`overflow-y-auto ${listClass}`} label="Choices">
+      <Command.List className={`overflow-y-auto ${listClass}`} label="Choices" onScroll={onMore}>
         {groups.map(
           ([name, choices]) =>
             choices.length > 0 && (

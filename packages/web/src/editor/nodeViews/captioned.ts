@@ -1,6 +1,6 @@
 import { seriesRule } from '@steady-ledger/core/work/parts/scheme.ts'
 import type { Node } from '@tiptap/pm/model'
-import { element, type Hosts, numberColumn, outside, type ViewMaker } from './common.ts'
+import { element, type Hosts, mark, numberColumn, outside, type ViewMaker } from './common.ts'
 
 interface Look {
   tag: 'figure' | 'div'
@@ -52,7 +52,7 @@ export const captionedView = (hosts: Hosts): ViewMaker =>
     block: node => `block ${node.type.name}-block`,
     content: 'captions',
     write: (number, id) => `${hosts.live.ledger.byId.get(id)?.names.shortOne ?? ''} ${number}`,
-    mark: (dom, node) => void dom.classList.toggle('uncaptioned', node.firstChild!.content.size === 0),
+    mark: (dom, node) => mark(dom, 'uncaptioned', node.firstChild!.content.size === 0),
   })
 
 /** One of several grids of a table, its words first; its sign stands in the number column. */

@@ -1,6 +1,6 @@
 import type { PieceMark } from '@steady-ledger/core/content/pieces.ts'
 import { textOfPieces } from '@steady-ledger/core/content/pieces.ts'
-import { element, type Hosts, leafView, type ViewMaker } from './common.ts'
+import { element, explain, type Hosts, leafView, mark, type ViewMaker } from './common.ts'
 
 const tags: Partial<Record<PieceMark, keyof HTMLElementTagNameMap>> = {
   emphasis: 'em',
@@ -24,9 +24,9 @@ export const citationView =
       const lost = pieces.some(piece => piece.lost)
       const says = textOfPieces(pieces)
       const title = lost ? 'A source of it is no longer in the register. Choose another one in the slip.' : asMark ? says : 'Citation'
-      if (dom.title !== title) dom.title = title
-      dom.classList.toggle('lost', lost)
-      dom.classList.toggle('as-mark', asMark && !lost)
+      explain(dom, title)
+      mark(dom, 'lost', lost)
+      mark(dom, 'as-mark', asMark && !lost)
       const shown = asMark && !lost ? [{ text: live.number(node.attrs.id) || '…' }] : pieces
       const key = JSON.stringify(shown)
       if (dom.dataset.says === key) return

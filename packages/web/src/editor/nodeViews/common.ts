@@ -35,6 +35,16 @@ export function say(dom: HTMLElement, text: string): void {
   if (dom.textContent !== text) dom.textContent = text
 }
 
+/** Gives or takes a class, and likewise writes only what is not so yet. */
+export function mark(dom: HTMLElement, name: string, on: boolean): void {
+  if (dom.classList.contains(name) !== on) dom.classList.toggle(name, on)
+}
+
+/** The same for what is said of it to who points at it. */
+export function explain(dom: HTMLElement, title: string): void {
+  if (dom.title !== title) dom.title = title
+}
+
 /** The number of an entry in the number column, with its old value struck through while the change is news. */
 export function numberColumn(
   live: LiveNumbers,
@@ -53,12 +63,12 @@ export function numberColumn(
     say(now, text)
     const since = live.since(idOf())
     say(then, old ? `was ${old}` : since)
-    then.classList.toggle('since', !old && since !== '')
+    mark(then, 'since', !old && since !== '')
     if (old && !timer)
       timer = setTimeout(() => {
         timer = undefined
         say(then, live.since(idOf()))
-        then.classList.toggle('since', then.textContent !== '')
+        mark(then, 'since', then.textContent !== '')
       }, 2000)
   })
   return {

@@ -1,5 +1,5 @@
 import { isKind } from '@steady-ledger/core/work/kinds/index.ts'
-import { element, type Hosts, leafView, placeOfView, say, type ViewMaker } from './common.ts'
+import { element, explain, type Hosts, leafView, mark, placeOfView, say, type ViewMaker } from './common.ts'
 
 /** Something that the work says of itself, as it is printed; it is written in the slip of the title page. */
 export const fieldView =
@@ -10,8 +10,9 @@ export const fieldView =
     return leafView(first, dom, live, node => {
       if (!isKind(node, 'field')) return
       const pieces = live.wording(node, placeOfView(view, getPos))
-      dom.title = `The ${node.attrs.field} of the work: it is written in the slip of the title page.`
-      dom.classList.toggle(
+      explain(dom, `The ${node.attrs.field} of the work: it is written in the slip of the title page.`)
+      mark(
+        dom,
         'lost',
         pieces.some(piece => piece.lost),
       )

@@ -1,4 +1,4 @@
-import { element, type Hosts, leafView, type ViewMaker } from './common.ts'
+import { element, explain, type Hosts, leafView, mark, type ViewMaker } from './common.ts'
 
 /** A mark for the index: a small tick in the line, which takes no room. A press chooses it, and the slip says what it is. */
 export const indexMarkView =
@@ -14,10 +14,10 @@ export const indexMarkView =
         range === 'start' ? ', a range begins' : range === 'end' ? ', a range ends' : ''
       }`
       if (dom.title === says) return
-      dom.title = says
+      explain(dom, says)
       dom.setAttribute('aria-label', says)
       dom.dataset.range = range
-      dom.classList.toggle('main', main)
-      dom.classList.toggle('lost', !name)
+      mark(dom, 'main', main)
+      mark(dom, 'lost', !name)
     })
   }

@@ -1,4 +1,4 @@
-import { element, type Hosts, leafView, placeOfView, say, showFormula, type ViewMaker } from './common.ts'
+import { element, explain, type Hosts, leafView, mark, placeOfView, say, showFormula, type ViewMaker } from './common.ts'
 
 const reasons = {
   asked: 'as you asked for it',
@@ -24,8 +24,8 @@ export const mentionView =
       const title = lost
         ? 'Its entry is no longer in the register. Choose another one in the slip.'
         : `Short form${standing ? `: ${reasons[standing.reason]}` : ''}`
-      if (dom.title !== title) dom.title = title
-      dom.classList.toggle('lost', lost)
+      explain(dom, title)
+      mark(dom, 'lost', lost)
       if (dom.dataset.says === key) return
       dom.dataset.says = key
       if (!pieces.some(({ formula }) => formula !== undefined)) {

@@ -1,4 +1,4 @@
-import { element, type Hosts, leafView, placeOfView, say, type ViewMaker } from './common.ts'
+import { element, explain, type Hosts, leafView, mark, placeOfView, say, type ViewMaker } from './common.ts'
 
 /** A reference says what it computes; a press with Ctrl, or Enter on it, follows it. */
 export const referenceView =
@@ -15,14 +15,10 @@ export const referenceView =
       node = shown
       const parts = live.wording(node, placeOfView(view, getPos))
       const text = parts.map(part => part.text).join('')
+      const lost = parts.some(part => part.lost)
       say(dom, text)
-      dom.classList.toggle('as-mark', node.attrs.wording === 'mark')
-      dom.classList.toggle(
-        'lost',
-        parts.some(part => part.lost),
-      )
-      dom.title = parts.some(part => part.lost)
-        ? 'What this refers to was deleted. Choose another target in the slip.'
-        : 'Ctrl + press follows'
+      mark(dom, 'as-mark', node.attrs.wording === 'mark')
+      mark(dom, 'lost', lost)
+      explain(dom, lost ? 'What this refers to was deleted. Choose another target in the slip.' : 'Ctrl + press follows')
     })
   }

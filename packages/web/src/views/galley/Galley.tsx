@@ -218,7 +218,7 @@ export function Galley() {
 
   useEffect(() => {
     // Who has asked for something meanwhile is writing in its field, and letters must not fall into the text.
-    const free = !document.querySelector('[role="dialog"]')
+    const free = !document.querySelector('dialog, [role="dialog"]')
     if (view && block && location.key) {
       if (!session.goTo(block, free)) notify({ kind: 'wrong', text: 'What this address leads to is not in the work any more.' })
     } else if (view && location.state?.begins) {
@@ -237,7 +237,7 @@ export function Galley() {
     const onPress = ({ target }: PointerEvent): void => {
       if (
         target instanceof Element &&
-        !target.closest('.composer, .picker, .note-panel, [data-radix-popper-content-wrapper], [role="dialog"], .notice')
+        !target.closest('.composer, .picker, .note-panel, [data-radix-popper-content-wrapper], dialog, [role="dialog"], .notice')
       )
         setFloating(null)
     }

@@ -6,7 +6,6 @@ import type { Remedy } from '@steady-ledger/core/findings/finding.ts'
 import { capital } from '@steady-ledger/core/languages/capital.ts'
 import { accountOf } from '@steady-ledger/core/numbers/account.ts'
 import { occurrenceAt } from '@steady-ledger/core/numbers/occurrences.ts'
-import { referencesTo } from '@steady-ledger/core/numbers/referencesTo.ts'
 import { findBlock, removeBlock } from '@steady-ledger/core/work/commands/sections.ts'
 import { keeps } from '@steady-ledger/core/work/definition.ts'
 import { isCaptioned } from '@steady-ledger/core/work/kinds/index.ts'
@@ -14,11 +13,9 @@ import { readLength, writeLength } from '@steady-ledger/core/work/lengths.ts'
 import { type About, aboutFields, type Settings } from '@steady-ledger/core/work/parts/settings.ts'
 import { countWords, matterOf, type Node, plainText, roles } from '@steady-ledger/core/work/schema.ts'
 import { Fragment } from 'react'
-import { Link } from 'react-router'
 import { languages } from '../../app/languages.ts'
 import { noteName, notesSaid } from '../../app/noteNames.ts'
 import { wordsSaid } from '../../app/wordsSaid.ts'
-import { leadElsewhere } from '../../app/workCommands.ts'
 import { addEquationLine } from '../../editor/groups.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { Check, Choice, Field } from '../../ui/fields.tsx'
@@ -33,6 +30,7 @@ import { MarkFields } from './MarkFields.tsx'
 import { MentionFields } from './MentionFields.tsx'
 import { PageTurnFields, WhereItStands } from './PlaceFields.tsx'
 import { ReferenceFields } from './ReferenceFields.tsx'
+import { ReferredFrom } from './ReferredFrom.tsx'
 import { TableFields } from './TableFields.tsx'
 
 interface Openers {
@@ -299,38 +297,6 @@ function Account({ id }: { id: string }) {
         <AccountSteps id={id} />
       </section>
     )
-  )
-}
-
-function ReferredFrom({ id }: { id: string }) {
-  const session = useSession()
-  const doc = useView(view => view.doc)
-  useView(view => view.turnover)
-  const entry = session.live.ledger.byId.get(id)
-  if (!entry?.number || entry.item.kind === 'note') return null
-  const places = referencesTo(doc, id)
-  return (
-    <section className="slip-part">
-      <h3>Referred to from</h3>
-      {places.length === 0 && <p className="text-[13px] text-(--ink-soft)">Nowhere yet.</p>}
-      <ul className="slip-list">
-        {places.slice(0, 12).map(({ holder, node, occurrence }) => (
-          <li key={occurrence}>
-            <Link to={`../galley/${holder}`}>page {session.live.pageLabel(holder) ?? '…'}</Link> ·{' '}
-            {session.live
-              .wording(node, occurrence)
-              .map(part => part.text)
-              .join('')}
-          </li>
-        ))}
-        {places.length > 12 && <li>and {places.length - 12} more</li>}
-      </ul>
-      {places.length > 0 && (
-        <button type="button" className="quiet-link" onClick={() => leadElsewhere(session, id)}>
-          Lead {places.length === 1 ? 'it' : 'all of them'} elsewhere
-        </button>
-      )}
-    </section>
   )
 }
 

@@ -19,7 +19,7 @@ import { restoreCursor } from '../../editor/keys.ts'
 import { opensDivision } from '../../editor/oneDivision.ts'
 import { useSession, useView } from '../../session/sessionContext.ts'
 import { focusesItself, followFocus } from '../../ui/followFocus.ts'
-import { type OutlineRow, outlineOf, placeOfDrop, root } from './outline.ts'
+import { type Outline, type OutlineRow, outlineOf, placeOfDrop, root, sameOutline } from './outline.ts'
 
 const matters: Record<Matter, string> = { front: 'Front matter', main: 'Main matter', back: 'Back matter' }
 const indents: Record<number, string> = { 2: 'pl-2', 3: 'pl-[18px]' }
@@ -32,14 +32,25 @@ function dropLook(item: ItemInstance<OutlineRow>): string {
   return item.isUnorderedDragTarget() ? 'outline-2 -outline-offset-2 outline-(--structure)' : ''
 }
 
+/** What it shows is found for every change of the text and every turnover; the tree is asked only where that is other than it was. */
 export function Spine() {
   const session = useSession()
-  const navigate = useNavigate()
   const ledger = useView(view => view.ledger)
+  const turnover = useView(view => view.turnover)
+  const last = useRef<Outline | null>(null)
+  const outline = useMemo(() => sameOutline(outlineOf(ledger, session.state.doc), last.current), [ledger, session])
+  last.current = outline
+  const pages = outline.rows.map(({ id }) => turnover?.labels[turnover.pageOf.get(id) ?? -1] ?? '').join('\n')
+  return <Tree outline={outline} pages={pages} />
+}
+
+/** `pages` has the page of every row, each in its line. */
+const Tree = memo(function Tree({ outline, pages }: { outline: Outline; pages: string }) {
+  const session = useSession()
+  const navigate = useNavigate()
   const open = useView(view => view.openDivision)
   const selected = useView(view => view.selected.id)
-  const turnover = useView(view => view.turnover)
-  const outline = useMemo(() => outlineOf(ledger, session.state.doc), [ledger, session])
+  const pageOf = useMemo(() => new Map(pages.split('\n').map((page, index) => [outline.rows[index]?.id, page])), [outline, pages])
   const [opened, setOpened] = useState<readonly string[]>([open])
   const [folded, setFolded] = useState<readonly string[]>([])
   const [focus, setFocus] = useState<string | null>(null)
@@ -132,7 +143,6 @@ export function Spine() {
       <div {...tree.getContainerProps('Outline')}>
         {shown.map(item => {
           const row = outline.rowOf.get(item.getId())!
-          const page = turnover?.pageOf.get(row.id)
           const first = row.matter !== before
           before = row.matter
           const { level, posInSet, setSize } = item.getItemMeta()
@@ -142,7 +152,7 @@ export function Spine() {
               <SpineRow
                 item={item}
                 {...row}
-                page={page === undefined ? '' : (turnover?.labels[page] ?? '')}
+                page={pageOf.get(row.id) ?? ''}
                 open={row.id === open}
                 selected={row.id === selected}
                 focused={row.id === focusedItem}
@@ -157,7 +167,7 @@ export function Spine() {
       </div>
     </div>
   )
-}
+})
 
 interface RowProps extends OutlineRow {
   item: ItemInstance<OutlineRow>

@@ -22,6 +22,13 @@ export interface Outline {
 export const root = 'outline'
 const deepestShown = 3
 
+const sameRow = (one: OutlineRow, other: OutlineRow | undefined): boolean =>
+  other !== undefined && (Object.keys(one) as (keyof OutlineRow)[]).every(key => one[key] === other[key])
+
+/** The outline as it was, where nothing is otherwise in it: what stands under what follows from the rows. */
+export const sameOutline = (now: Outline, before: Outline | null): Outline =>
+  before && before.rows.length === now.rows.length && now.rows.every((row, index) => sameRow(row, before.rows[index])) ? before : now
+
 export function outlineOf(ledger: Ledger, doc: Node): Outline {
   const rows: OutlineRow[] = []
   const childrenOf = new Map<string, string[]>()
