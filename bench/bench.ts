@@ -48,6 +48,10 @@ if (sittings.length) {
     median(p50),
     median(p95),
   )
+  const [letter, box, pages] = (['perLetter', 'box', 'pages'] as const).map(of => sittings.map(sitting => sitting[of])) as number[][]
+  row('how long the page is at work for a letter, with all that follows it, 300-page work', told(letter!), '', '', median(letter!))
+  row('key press to the command box on screen, 300-page work', told(box!), '', '', median(box!))
+  row('press on the tab to the page where the cursor is on screen, 300-page work', told(pages!), '', '', median(pages!))
 }
 
 steady()

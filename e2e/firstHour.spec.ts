@@ -187,6 +187,12 @@ test('from an empty shelf to a PDF, by keyboard alone', async ({ page }) => {
     await keyboard.press('F1')
     await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
     await keyboard.press('Escape')
+    // Who does not know that key finds it by name.
+    await keyboard.press('Control+k')
+    await keyboard.type('keys')
+    await enter()
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+    await keyboard.press('Escape')
     await tabTo(page, 'link', 'What is what')
     await enter()
     await expect(page.getByRole('main')).toContainText('From an empty work to a PDF')

@@ -35,7 +35,7 @@ function firstOf<Row>(groups: readonly [string, Row[]][], most: number): [string
   })
 }
 
-export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: NavigateFunction }) {
+export function CommandBox({ onClose, onKeys, navigate }: { onClose(): void; onKeys(): void; navigate: NavigateFunction }) {
   const session = useSession()
   const ledger = useView(view => view.ledger)
   const doc = useView(view => view.doc)
@@ -64,6 +64,8 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
       if (can?.(session) ?? true) commands.push({ key: name, text: name, ...(shortcut ? { keys: keysOf(shortcut) } : {}), run: act })
       else notHere.push({ key: name, text: name, hint: 'not where the cursor is', out: true, run: act })
     }
+    const listOfKeys = 'The list of keys'
+    if (fits(listOfKeys)) commands.push({ key: listOfKeys, text: listOfKeys, keys: keysOf('keys'), run: onKeys })
     const last = usedLast()
     const recent = words.length ? [] : last.flatMap(name => commands.find(({ key }) => key === name) ?? [])
     const entries: Listed[] = []
@@ -115,7 +117,7 @@ export function CommandBox({ onClose, navigate }: { onClose(): void; navigate: N
       ],
       ['Not where the cursor is', notHere],
     ]
-  }, [asked, ledger, labels, navigate, session, inGalley, doc, kept])
+  }, [asked, ledger, labels, navigate, session, inGalley, doc, kept, onKeys])
   return (
     <Dialog
       title="Go to, find or do"

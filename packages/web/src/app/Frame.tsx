@@ -1,7 +1,7 @@
 /** The window around every view of a work: thumb tabs, the state of the books, undo, the command box, the foot. */
 
 import { countWords, division, plainText, titleOf } from '@steady-ledger/core/work/schema.ts'
-import { memo, Suspense, useEffect, useRef, useState } from 'react'
+import { memo, Suspense, useCallback, useEffect, useRef, useState } from 'react'
 import { Link, NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router'
 import { entryType } from '../editor/insert.ts'
 import type { Session } from '../session/session.ts'
@@ -82,9 +82,10 @@ function Window() {
   useEffect(() => {
     document.title = `${here} · ${title} – Steady Ledger`
   }, [title, here])
+  const showKeys = useCallback(() => setAsking('keys'), [])
   const waiting = useKeyboard(session, navigate, {
     goTo: () => setAsking('all'),
-    keys: () => setAsking('keys'),
+    keys: showKeys,
     insert: () => setAsking('insert'),
   })
   // Whoever goes to another view by keyboard or screen reader is in it then; the galley gives the focus to the text by itself.
@@ -136,7 +137,7 @@ function Window() {
             </div>
           </div>
           <Foot onPlace={setFootPlace} />
-          {asking === 'all' && <CommandBox onClose={close} navigate={navigate} />}
+          {asking === 'all' && <CommandBox onClose={close} onKeys={showKeys} navigate={navigate} />}
           {asking === 'insert' && (
             <Dialog title="Put in" bare className="top-[58px] w-[460px]" onClose={close} giveFocus={() => session.editor?.focus()}>
               <InsertionList onDone={close} navigate={navigate} />

@@ -12,6 +12,7 @@ import { chords } from './chords.ts'
 import { cursorFirst } from './cursorFirst.ts'
 import { formulaBeside } from './formulaPlaces.ts'
 import { insertFormula } from './insert.ts'
+import { keepsItsSelection } from './keepsItsSelection.ts'
 import { citationView } from './nodeViews/citation.ts'
 import type { Hosts } from './nodeViews/common.ts'
 import { formulaView } from './nodeViews/formula.ts'
@@ -125,6 +126,7 @@ export class NoteEditor {
         if (outerTr.docChanged) outer.dispatch(outerTr)
       },
     })
+    keepsItsSelection(this.view.dom)
   }
 
   /** Writing goes on at its end, or at a position in it. */

@@ -20,6 +20,7 @@ import {
   insertOtherNote,
   insertReference,
 } from '../../editor/insert.ts'
+import { keepsItsSelection } from '../../editor/keepsItsSelection.ts'
 import { showMarkedWords } from '../../editor/markedWords.ts'
 import type { Hosts } from '../../editor/nodeViews/common.ts'
 import { nodeViews } from '../../editor/nodeViews/index.ts'
@@ -181,6 +182,7 @@ export function Galley() {
         return beside !== null
       },
     })
+    keepsItsSelection(made.dom)
     session.attach(made)
     setView(made)
     const compose = (): void => {
