@@ -101,6 +101,16 @@ test('the bar for selected words, a link by name, and commands that do not apply
   await page.keyboard.press('Enter')
   await expect(page.locator('.division.open a[href="https://example.org/lake"]')).toHaveCount(1)
   await page.keyboard.press('Escape')
+  // The command box shows what is in sight of its list; whoever walks up from the first is at the last of all there is.
+  await page.keyboard.press('Control+k')
+  const options = page.getByRole('dialog').getByRole('option')
+  const first = await options.count()
+  await page.keyboard.press('ArrowUp')
+  await expect(options).not.toHaveCount(first)
+  await expect(page.getByRole('dialog').getByRole('option', { selected: true })).toHaveText(
+    (await page.getByRole('dialog').getByRole('option', { disabled: false }).last().textContent())!,
+  )
+  await page.keyboard.press('Escape')
   // A chord that does nothing here is not met with silence.
   await page.getByRole('link', { name: 'Ledger', exact: true }).click()
   await expect(page.getByRole('main', { name: 'Ledger' })).toBeFocused()

@@ -54,6 +54,29 @@ test('numbers are there at once, pages when they are made, and until then the bo
   ])
 })
 
+test('what stands in the text is told once what is other than it was, and numbers at once', async () => {
+  const opened = await openWork(work())
+  const { session } = opened
+  opened.turnOver()
+  let told = 0
+  session.live.follow(() => told++)
+  expect(told).toBe(1)
+  opened.turnOver()
+  expect(told).toBe(1)
+  // A letter may wait for what follows; with the pages it is told, if it was not before.
+  type(opened, 's', 'x')
+  expect(told).toBe(1)
+  opened.turnOver()
+  expect(told).toBe(2)
+  session.goTo(idOf(session.state, 'one'))
+  session.run(insertFigure('f.svg', 'first'))
+  expect(told).toBe(3)
+  opened.turnOver()
+  expect([told, session.live.pageLabel(idOf(session.state, 'first'))]).toEqual([4, '1'])
+  session.setPart('abbreviations', { ...session.work.abbreviations })
+  expect(told).toBe(5)
+})
+
 test('pages of an earlier text are not shown', async () => {
   const opened = await openWork(work())
   opened.turnOver()
