@@ -19,14 +19,15 @@ const kept = (page: Page, table: string): Promise<number> =>
     table,
   )
 
-/** Makes it of the program that is served at an address. */
+/** Makes it of the program that is served at an address; whatever is waited for has a minute, for all else is at work beside it. */
 export async function makeSeed(baseURL: string): Promise<void> {
   const browser = await chromium.launch(asSeen)
   try {
     const context = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
     const page = await context.newPage()
     await page.goto('/')
-    await expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
+    const shelfStands = (): Promise<void> => expect(page.locator('.work-card')).toHaveCount(4, { timeout: 60_000 })
+    await shelfStands()
     // Side by side: each waits a while until its work rests, for what was computed is kept then.
     const other = await context.newPage()
     await Promise.all(
@@ -43,7 +44,7 @@ export async function makeSeed(baseURL: string): Promise<void> {
     await expect.poll(() => kept(page, 'formulas'), { timeout: 60_000 }).toBeGreaterThan(150)
     await other.close()
     await page.goto('/')
-    await expect(page.locator('.work-card')).toHaveCount(4)
+    await shelfStands()
     await takeSeed(page)
   } finally {
     await browser.close()
