@@ -8,12 +8,12 @@ import { turnOver } from '../packages/cli/src/turnOver.ts'
 import { browserPrint } from './browserPrint.ts'
 import type { CitationTimes } from './citations.ts'
 import { fixedLoop } from './fixedLoop.ts'
-import { keyToFrame } from './keyToFrame.ts'
+import { type KeySitting, keyToFrame } from './keyToFrame.ts'
+import { median } from './median.ts'
 import { openings } from './opening.ts'
 import type { OutputTimes } from './outputs.ts'
 import type { TurnoverTimes } from './turnover.ts'
 
-const median = (times: number[]): number => [...times].sort((a, b) => a - b)[times.length >> 1]!
 const inItsOwnProcess = (script: string): string =>
   execFileSync(process.execPath, [new URL(script, import.meta.url).pathname], { encoding: 'utf8' })
 
@@ -48,10 +48,13 @@ if (sittings.length) {
     median(p50),
     median(p95),
   )
-  const [letter, box, pages] = (['perLetter', 'box', 'pages'] as const).map(of => sittings.map(sitting => sitting[of])) as number[][]
-  row('how long the page is at work for a letter, with all that follows it, 300-page work', told(letter!), '', '', median(letter!))
-  row('key press to the command box on screen, 300-page work', told(box!), '', '', median(box!))
-  row('press on the tab to the page where the cursor is on screen, 300-page work', told(pages!), '', '', median(pages!))
+  const of = (figure: keyof KeySitting): number[] => sittings.map(sitting => sitting[figure])
+  for (const [figure, measure] of [
+    ['perLetter', 'how long the page is at work for a letter, with all that follows it, 300-page work'],
+    ['box', 'key press to the command box on screen, 300-page work'],
+    ['pages', 'press on the tab to the page where the cursor is on screen, 300-page work'],
+  ] as const)
+    row(measure, told(of(figure)), '', '', median(of(figure)))
 }
 
 steady()

@@ -5,6 +5,7 @@ import { generateWork } from '../demo/src/generate.ts'
 import { chromiumPath as executablePath } from '../e2e/chromium.ts'
 import { writeBundle } from '../packages/core/src/work/file/bundle.ts'
 import { createServer, listen } from '../packages/server/src/server.ts'
+import { median } from './median.ts'
 
 const dist = path.resolve('packages/web/dist')
 const letters = 40
@@ -21,8 +22,6 @@ export interface KeySitting {
   /** From the press on the tab to the end of the frame that shows words of the page where the cursor is, at the median. */
   pages: number
 }
-
-const middle = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)]!
 
 /** Null where there is no browser or no build. */
 export async function keyToFrame(): Promise<KeySitting | null> {
@@ -87,8 +86,8 @@ export async function keyToFrame(): Promise<KeySitting | null> {
       await page.keyboard.press('Escape')
       await page.waitForTimeout(300)
     }
-    // Of two keys one opens it.
-    const box = middle((await taken()).filter((_, index) => index % 3 === 1))
+    // Of three keys the second opens it.
+    const box = median((await taken()).filter((_, index) => index % 3 === 1))
 
     const pages: number[] = []
     for (let i = 0; i < 8; i++) {
@@ -123,7 +122,7 @@ export async function keyToFrame(): Promise<KeySitting | null> {
       p95: times[Math.floor(times.length * 0.95)]!,
       perLetter,
       box,
-      pages: middle(pages.slice(2)),
+      pages: median(pages.slice(2)),
     }
   } finally {
     await browser.close()

@@ -14,7 +14,7 @@ export interface Shortcut {
 
 export const shortcuts = {
   goTo: { says: 'Go to, find or do', chords: ['Mod-k'], group: 'Anywhere' },
-  keys: { says: 'This list of keys', chords: ['?', 'F1'], group: 'Anywhere' },
+  keys: { says: 'This list of keys', chords: ['F1', '?'], group: 'Anywhere' },
   undo: { says: 'Undo', chords: ['Mod-z'], group: 'Anywhere' },
   redo: { says: 'Redo', chords: ['Mod-y', 'Mod-Shift-z'], group: 'Anywhere' },
   twoStrokes: { says: 'Then the last key of any chord below', chords: ['Mod-j'], group: 'Anywhere' },

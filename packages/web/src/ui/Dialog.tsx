@@ -28,7 +28,7 @@ export function Dialog({ title, bare, className, onClose, giveFocus, children }:
     if (giveFocus) giveFocus()
     else if (before instanceof HTMLElement && before.isConnected) before.focus({ preventScroll: true })
   })
-  // The browser itself keeps everything else out of reach meanwhile, at a tenth of what it takes to say so of the page.
+  // The browser itself keeps everything else out of reach meanwhile: to say so of the page styles all of it anew.
   useLayoutEffect(() => {
     const made = dialog.current!
     // Of itself it would choose whatever a script may give the focus to as well.
