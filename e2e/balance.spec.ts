@@ -120,27 +120,27 @@ test('chapter 4 moved before chapter 2 by the keyboard: numbers, references, con
 })
 
 test('the same by dragging in the spine', async ({ page }) => {
-  await openDemo(page)
-  const wind = page.locator('.spine-row.level-1', { hasText: 'Wind, fetch and the thermocline' })
-  const moorings = page.locator('.spine-row.level-1', { hasText: 'Moorings and records' })
-  await wind.dragTo(moorings, { targetPosition: { x: 60, y: 3 } })
-  await expect(wind.locator('.spine-number')).toHaveText('2')
-  await expect(moorings.locator('.spine-number')).toHaveText('3')
+  await openDemo(page, 'galley', 'demo-paper')
+  const handling = page.locator('.spine-row.level-1', { hasText: 'Handling' })
+  const design = page.locator('.spine-row.level-1', { hasText: 'Design' })
+  await handling.dragTo(design, { targetPosition: { x: 60, y: 3 } })
+  await expect(handling.locator('.spine-number')).toHaveText('2')
+  await expect(design.locator('.spine-number')).toHaveText('3')
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(moorings.locator('.spine-number')).toHaveText('2')
-  // A section goes into another chapter, and beside a section there.
+  await expect(design.locator('.spine-number')).toHaveText('2')
+  // A section goes into another one of the first level, and beside a section there.
   const row = (name: string) => page.locator('.spine-row', { hasText: name })
-  await moorings.click()
+  await design.click()
   const section = page.locator('.spine-row.level-2').first()
   const title = (await section.locator('span').nth(1).textContent())!
-  await section.dragTo(wind, { targetPosition: { x: 60, y: 20 } })
-  await expect(row(title).locator('.spine-number')).toHaveText('4.1')
+  await section.dragTo(handling, { targetPosition: { x: 60, y: 12 } })
+  await expect(row(title).locator('.spine-number')).toHaveText('7.1')
   // The rows have moved, and their places are asked for below: in the outline, which is drawn again when the numbers are there.
   await inBalance(page)
   await atRest(page, 'nav[aria-label^="Spine"]')
-  const second = page.locator('.spine-row.level-2', { has: page.locator('.spine-number', { hasText: /^4\.2$/ }) })
+  const second = page.locator('.spine-row.level-2', { has: page.locator('.spine-number', { hasText: /^7\.2$/ }) })
   await row(title).dragTo(second, { targetPosition: { x: 60, y: (await second.boundingBox())!.height - 2 } })
-  await expect(row(title).locator('.spine-number')).toHaveText('4.2')
+  await expect(row(title).locator('.spine-number')).toHaveText('7.2')
 })
 
 test('the outline is walked, folded and opened by keys', async ({ page }) => {

@@ -364,8 +364,8 @@ test('letters in use are offered first, and what the one at the caret stands for
 })
 
 test('an equation that is only walked through stays as it was written', async ({ page }) => {
-  await openDemo(page)
-  await openChapter(page, '4')
+  await openDemo(page, 'galley', 'demo-paper')
+  await openChapter(page, '3')
   await page.locator('.division.open .equation .math').nth(1).dblclick()
   await expect(field(page)).toBeFocused()
   await page.keyboard.press('End')

@@ -95,8 +95,8 @@ inNewPage('files that are not bundles are refused in plain words and change noth
 })
 
 test('pictures that are broken, huge or carry a script are refused in their place, and the figure stays as it was', async ({ page }) => {
-  await openDemo(page)
-  await openChapter(page, '1')
+  await openDemo(page, 'galley', 'demo-paper')
+  await openChapter(page, '2')
   await page.locator('.division.open .figure .picture').first().click()
   const replace = () => page.getByRole('button', { name: 'Replace the picture' }).click()
   const before = await page.locator('.division.open .figure img').first().getAttribute('data-name')
@@ -137,16 +137,18 @@ test('a picture dropped on the sheet becomes a figure with a label from its name
 })
 
 test('the ledger edits captions and labels in place', async ({ page }) => {
-  await openDemo(page, 'ledger?show=Tables')
-  const caption = page.getByLabel('Caption of Table 1.1')
-  await caption.fill('Three rooms, measured')
+  await openDemo(page, 'ledger?show=Tables', 'demo-paper')
+  const caption = page.getByLabel('Caption of Table 2')
+  await caption.fill('What one float costs')
   await caption.press('Enter')
   await inBalance(page)
   await page.getByRole('link', { name: 'Galley', exact: true }).click()
-  await openChapter(page, '1')
-  await expect(page.locator('.division.open .table-block figcaption').first()).toHaveText('Three rooms, measured')
+  await openChapter(page, '5')
+  await expect(page.locator('.division.open .table-block figcaption').first()).toHaveText('What one float costs')
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.locator('.division.open .table-block figcaption').first()).toHaveText('The three basins of Lake Vessary.')
+  await expect(page.locator('.division.open .table-block figcaption').first()).toHaveText(
+    'Cost of one float, in hours of work and in the price of a day of boat hire.',
+  )
 })
 
 test('a copy of a work says that it is one, and keeps the title', async ({ page }) => {

@@ -65,12 +65,12 @@ test('a ready-made style is applied in one step; a style goes out as a file and 
 })
 
 test('running heads are composed of tiles', async ({ page }) => {
-  await openDemo(page, 'house-style')
+  await openDemo(page, 'house-style', 'demo-paper')
   await choose(page, 'Add to Right-hand pages, below, centre', 'Author')
   const tiles = page.getByRole('group', { name: 'Right-hand pages, below, centre' })
   await expect(tiles.getByRole('button', { name: 'Author', exact: true })).toBeVisible()
   await inBalance(page)
-  expect(await pageText(page, '9')).toContain('Ilse Maren Tolvay')
+  expect(await pageText(page, '9')).toContain('Ilse M. Tolvay and Bram Oskarsen')
 })
 
 test('notes go to a division of their own, which is made in the same step, and come back with one undo', async ({ page }) => {

@@ -30,9 +30,9 @@ test('pages stand facing, single or in a grid, and the page in sight stays in si
 })
 
 test('words are found in the pages, marked, and walked through', async ({ page }) => {
-  await openDemo(page, 'pages')
+  await openDemo(page, 'pages', 'demo-paper')
   await page.keyboard.press('Control+f')
-  await page.keyboard.type('thermocline')
+  await page.keyboard.type('turbidity')
   const status = page.getByRole('search').getByRole('status')
   await expect(status).toHaveText(/^1 of \d\d/)
   await expect(page.locator('.match.current').first()).toBeVisible()

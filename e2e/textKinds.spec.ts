@@ -133,8 +133,8 @@ test('keywords are printed where they are put, written in the slip, and found mi
 })
 
 test('a paragraph is kept on one page and with what follows: asked in the slip, undone as one step, saved', async ({ page }) => {
-  await openDemo(page)
-  await openChapter(page, '1')
+  await openDemo(page, 'galley', 'demo-paper')
+  await openChapter(page, '3')
   await page.locator('.division.open > p').nth(1).click()
   const together = page.getByLabel('Keep it together on one page')
   const next = page.getByLabel('Keep it with what follows')
@@ -146,7 +146,7 @@ test('a paragraph is kept on one page and with what follows: asked in the slip, 
   await inBalance(page)
   await saved(page)
   await openAnew(page)
-  await openChapter(page, '1')
+  await openChapter(page, '3')
   await page.locator('.division.open > p').nth(1).click()
   await expect(together).toBeChecked()
   // A figure that may float asks nothing of page turns; one that is held does.

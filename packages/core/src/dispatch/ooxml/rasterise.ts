@@ -51,32 +51,34 @@ function pngOf(rendered: { width: number; height: number; readonly pixels: Uint8
 
 /** Which colour of a table each pixel has, of four bytes a pixel whose colours are multiplied by their opacity; null where there are more than 256. */
 function indexed(pixels: Uint8Array): { data: Uint8Array; palette: IndexedColors } | null {
-  const data = new Uint8Array(pixels.length / 4)
+  // A whole pixel at a time: what its bytes say is asked once a colour.
+  const colours = new Uint32Array(pixels.buffer, pixels.byteOffset, pixels.length / 4)
+  const data = new Uint8Array(colours.length)
   const palette: number[][] = []
   const places = new Map<number, number>()
   let last = -1
   let place = 0
-  for (let at = 0; at < pixels.length; at += 4) {
-    const colour = (pixels[at]! << 24) | (pixels[at + 1]! << 16) | (pixels[at + 2]! << 8) | pixels[at + 3]!
-    if (colour !== last || at === 0) {
+  for (let at = 0; at < colours.length; at++) {
+    const colour = colours[at]!
+    if (colour !== last) {
       last = colour
       const found = places.get(colour)
       place = found ?? palette.length
       if (found === undefined) {
         if (place === 256) return null
         places.set(colour, place)
-        const opacity = pixels[at + 3]!
+        const [red, green, blue, opacity] = pixels.subarray(at * 4, at * 4 + 4) as unknown as [number, number, number, number]
         const whole = (part: number): number => (opacity ? Math.min(255, Math.round((part * 255) / opacity)) : 0)
-        palette.push([whole(pixels[at]!), whole(pixels[at + 1]!), whole(pixels[at + 2]!), opacity])
+        palette.push([whole(red), whole(green), whole(blue), opacity])
       }
     }
-    data[at / 4] = place
+    data[at] = place
   }
+  if (palette.every(([, , , opacity]) => opacity === 255)) return { data, palette: palette.map(colour => colour.slice(0, 3)) }
   // A PNG says how far colours are seen through in the order of its table, and leaves out those at its end that are not.
   const order = palette.map((_, own) => own).sort((a, b) => palette[a]![3]! - palette[b]![3]! || a - b)
   const moved = new Uint8Array(256)
   for (const [to, own] of order.entries()) moved[own] = to
   for (let at = 0; at < data.length; at++) data[at] = moved[data[at]!]!
-  const opaque = palette.every(([, , , opacity]) => opacity === 255)
-  return { data, palette: order.map(own => (opaque ? palette[own]!.slice(0, 3) : palette[own]!)) }
+  return { data, palette: order.map(own => palette[own]!) }
 }
