@@ -34,36 +34,32 @@ const refuse = (page: Page, name: string): Promise<void> =>
   }, name)
 const letStore = (page: Page): Promise<void> => page.evaluate(() => (globalThis as unknown as { letStore(): void }).letStore())
 
-inNewPage(
-  'a full storage: it is said, a rescue file holds what is on the screen, leaving asks, and it is saved when there is room',
-  async ({ page }) => {
-    await openDemo(page, 'galley', 'demo-paper')
-    await refuse(page, 'QuotaExceededError')
-    await write(page)
-    const trouble = page.locator('.save-trouble')
-    await expect(trouble).toContainText('The browser’s storage is full.')
-    expect(await stored(page)).not.toContain(words.trim())
-    // In the application the work stays open, whatever view or shelf is shown.
-    await page.getByRole('link', { name: /Shelf/ }).click()
-    await expect(page.locator('.save-trouble')).toContainText('holds changes that the browser could not keep')
-    await page.getByRole('link', { name: 'Back to it' }).click()
-    await expect(page.locator(titlePage).first()).toContainText(words.trim())
-    const asked = new Promise<string>(resolve => page.once('dialog', dialog => void dialog.dismiss().then(() => resolve(dialog.type()))))
-    await page.close({ runBeforeUnload: true })
-    expect(await asked).toBe('beforeunload')
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      trouble.getByRole('button', { name: 'Save a rescue file' }).click(),
-    ])
-    const rescued = fromCommandLine('dispatch', (await download.path())!, '--to', 'text').toString()
-    expect(rescued).toContain(words.trim())
-    await letStore(page)
-    await page.locator('.save-trouble').getByRole('button', { name: 'Try now' }).click()
-    await expect(page.locator('.save-trouble')).toHaveCount(0)
-    await saved(page)
-    expect(await stored(page)).toContain(words.trim())
-  },
-)
+test('a full storage: it is said, a rescue file holds what is on the screen, leaving asks, and it is saved when there is room', async ({
+  page,
+}) => {
+  await openDemo(page, 'galley', 'demo-paper')
+  await refuse(page, 'QuotaExceededError')
+  await write(page)
+  const trouble = page.locator('.save-trouble')
+  await expect(trouble).toContainText('The browser’s storage is full.')
+  expect(await stored(page)).not.toContain(words.trim())
+  // In the application the work stays open, whatever view or shelf is shown.
+  await page.getByRole('link', { name: /Shelf/ }).click()
+  await expect(page.locator('.save-trouble')).toContainText('holds changes that the browser could not keep')
+  await page.getByRole('link', { name: 'Back to it' }).click()
+  await expect(page.locator(titlePage).first()).toContainText(words.trim())
+  const asked = new Promise<string>(resolve => page.once('dialog', dialog => void dialog.dismiss().then(() => resolve(dialog.type()))))
+  await page.close({ runBeforeUnload: true })
+  expect(await asked).toBe('beforeunload')
+  const [download] = await Promise.all([page.waitForEvent('download'), trouble.getByRole('button', { name: 'Save a rescue file' }).click()])
+  const rescued = fromCommandLine('dispatch', (await download.path())!, '--to', 'text').toString()
+  expect(rescued).toContain(words.trim())
+  await letStore(page)
+  await page.locator('.save-trouble').getByRole('button', { name: 'Try now' }).click()
+  await expect(page.locator('.save-trouble')).toHaveCount(0)
+  await saved(page)
+  expect(await stored(page)).toContain(words.trim())
+})
 
 inNewPage(
   'a storage that is full when a work is opened: it can be read, nothing is said that is not so, and writing begins when there is room',
@@ -207,34 +203,34 @@ test('three tabs: one writes at a time, places are handed over with every word, 
     .toBe(1)
 })
 
-inNewPage(
-  'a tab that cannot save is not written over without a word, and what it held stands among the earlier states',
-  async ({ context, page }) => {
-    await openDemo(page, 'galley', 'demo-paper')
-    const other = await context.newPage()
-    await openDemo(other, 'galley', 'demo-paper')
-    await refuse(page, 'QuotaExceededError')
-    await write(page, 'Held back. ')
-    await expect(page.locator('.save-trouble')).toBeVisible()
-    await other.getByRole('button', { name: 'Write here' }).click()
-    await expect(other.locator('.foot')).toContainText('The other tab holds words that it cannot save')
-    await expect(page.locator('.foot')).not.toContainText('another tab')
-    await other.getByRole('button', { name: 'Write here all the same' }).click()
-    await saved(other)
-    await write(other, 'Written over. ')
-    await expect(other.locator(titlePage).first()).toContainText('Written over. ')
-    await saved(other)
-    await letStore(page)
-    await expect(page.locator('.save-trouble')).toContainText('Another tab writes this work now')
-    await expect(page.locator(titlePage).first()).toContainText('Held back. ')
-    await page.getByRole('button', { name: 'Write here' }).click()
-    await expect(page.locator(titlePage).first()).toContainText('Written over. ')
-    await expect(page.locator('.notice')).toContainText('among the earlier states')
-    await follow(page, '/work/demo-paper/earlier')
-    await page.locator('.earlier nav button', { hasText: 'what one tab had not saved' }).click()
-    await expect(page.locator('.then-block.changed').first()).toContainText('Held back. ')
-  },
-)
+test('a tab that cannot save is not written over without a word, and what it held stands among the earlier states', async ({
+  context,
+  page,
+}) => {
+  await openDemo(page, 'galley', 'demo-paper')
+  const other = await context.newPage()
+  await openDemo(other, 'galley', 'demo-paper')
+  await refuse(page, 'QuotaExceededError')
+  await write(page, 'Held back. ')
+  await expect(page.locator('.save-trouble')).toBeVisible()
+  await other.getByRole('button', { name: 'Write here' }).click()
+  await expect(other.locator('.foot')).toContainText('The other tab holds words that it cannot save')
+  await expect(page.locator('.foot')).not.toContainText('another tab')
+  await other.getByRole('button', { name: 'Write here all the same' }).click()
+  await saved(other)
+  await write(other, 'Written over. ')
+  await expect(other.locator(titlePage).first()).toContainText('Written over. ')
+  await saved(other)
+  await letStore(page)
+  await expect(page.locator('.save-trouble')).toContainText('Another tab writes this work now')
+  await expect(page.locator(titlePage).first()).toContainText('Held back. ')
+  await page.getByRole('button', { name: 'Write here' }).click()
+  await expect(page.locator(titlePage).first()).toContainText('Written over. ')
+  await expect(page.locator('.notice')).toContainText('among the earlier states')
+  await follow(page, '/work/demo-paper/earlier')
+  await page.locator('.earlier nav button', { hasText: 'what one tab had not saved' }).click()
+  await expect(page.locator('.then-block.changed').first()).toContainText('Held back. ')
+})
 
 test('a tab that reads along follows what the other one writes; fields are not to be used there, and a remedy does nothing and says why', async ({
   context,

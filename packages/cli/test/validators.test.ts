@@ -62,8 +62,7 @@ const jatsOf = async (work: keyof typeof demoWorks): Promise<string> =>
 test('papers are valid by the document type of JATS 1.3', async () => {
   expect(said(await jatsOf('paper'))).toEqual([])
   expect(said(await jatsOf('columns'))).toEqual([])
-  // The checker does look.
-  expect(said(`${articleHead}</article>`)).toEqual([])
+  // The checker does look; that this head is valid by itself is seen of the thesis, which has it.
   expect(said(`${articleHead.replace('<front>', '<front><nonsense/>')}</article>`)).not.toEqual([])
 })
 

@@ -7,6 +7,7 @@ import { isGenerated } from '../src/numbers/scan.ts'
 import { drawPage } from '../src/pages/drawing.ts'
 import type { Turnover } from '../src/turnover/turnover.ts'
 import { schema } from '../src/work/schema.ts'
+import { atLeast, atMost } from './support/cheaply.ts'
 import { saidIn } from './support/saying.ts'
 import { chapter, demoTurnover, fonts, idOf, newEngine, workOf } from './support/work.ts'
 
@@ -100,7 +101,7 @@ test('nothing on any page of the demo thesis lies outside its margins or over so
   for (const made of pages) {
     let bottom = 0
     for (const { y, box } of made.placed) {
-      expect(y).toBeGreaterThanOrEqual(bottom - 0.01)
+      atLeast(y, bottom - 0.01)
       bottom = y + box.height
     }
     expect(bottom).toBeLessThanOrEqual(sheet.height - sheet.bottom + 0.01)
@@ -109,8 +110,8 @@ test('nothing on any page of the demo thesis lies outside its margins or over so
     for (const { x, box } of made.placed)
       for (const mark of box.marks) {
         if (mark.kind !== 'line' || mark.line.pieces.length === 0) continue
-        expect(x + mark.x + mark.line.pieces[0]!.x).toBeGreaterThanOrEqual(left - 0.5)
-        expect(x + mark.x + mark.line.end).toBeLessThanOrEqual(right + 0.8)
+        atLeast(x + mark.x + mark.line.pieces[0]!.x, left - 0.5)
+        atMost(x + mark.x + mark.line.end, right + 0.8)
       }
   }
 })

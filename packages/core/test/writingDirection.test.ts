@@ -7,6 +7,7 @@ import type { Line, TextPiece } from '../src/type/line.ts'
 import { setParagraph } from '../src/type/paragraph.ts'
 import type { TextStyle } from '../src/work/parts/houseStyle.ts'
 import { thesisStyle } from '../src/work/parts/readyStyles.ts'
+import { atLeast, atMost } from './support/cheaply.ts'
 import { fonts } from './support/work.ts'
 
 const justified: TextStyle = { ...thesisStyle().body, align: 'justified' }
@@ -62,8 +63,8 @@ test('nothing overlaps and nothing stands over the edge, however lines are broke
         placed.forEach((piece, i) => {
           const before = placed[i - 1]
           const end = before ? before.x + before.shape.width * before.size : -1
-          expect(piece.x).toBeGreaterThan(end - 0.01 - (before ? 0 : 1))
-          expect(piece.x + piece.shape.width * piece.size).toBeLessThan(measure + 0.02)
+          atLeast(piece.x, end - 0.01 - (before ? 0 : 1))
+          atMost(piece.x + piece.shape.width * piece.size, measure + 0.02)
         })
         // Pieces are handed over in the order of reading, with the spaces that were written.
         expect(line.pieces.every(piece => piece.spaced !== undefined)).toBe(true)
