@@ -13,6 +13,8 @@ export async function bytesOfShelf(context: BrowserContext, address: string): Pr
     requestAnimationFrame(look)
   })
   await page.goto(address, { waitUntil: 'networkidle' })
+  // On a busy machine nothing may be asked for a while before it is drawn.
+  await page.waitForFunction(() => 'drawn' in globalThis)
   const bytes = await page.evaluate(() => {
     const { drawn } = globalThis as unknown as { drawn: number }
     const loaded = [...performance.getEntriesByType('navigation'), ...performance.getEntriesByType('resource')]

@@ -72,6 +72,10 @@ test('a page says why it ended where it did, and a figure why it stands where it
   await expect(why).toContainText(/On page 8 it would need \d+ mm, and \d+ mm were left/)
   await why.getByRole('link').first().click()
   await expect(page).toHaveURL(/galley/)
+  // Of facing pages the field names the one with the cursor, on the right as well.
+  await page.getByRole('link', { name: 'Pages', exact: true }).click()
+  await expect(page.locator('.page-place[data-page="8"] svg')).toBeVisible()
+  await expect(page.getByLabel('Page', { exact: true })).toHaveAttribute('placeholder', '9')
 })
 
 inNewPage('the browser prints the same pages, each on a sheet of its own', async ({ page }) => {

@@ -5,8 +5,9 @@ import { readXml } from '../src/formulas/tree/mathElement.ts'
 import { readFormula } from '../src/formulas/tree/readFormula.ts'
 import { readMathMl } from '../src/formulas/tree/readMathMl.ts'
 import { knownSigns, signOf } from '../src/formulas/tree/signs.ts'
+import { decoration, fraction, scripts, sign, type Term } from '../src/formulas/tree/terms.ts'
 import { writeMathMl } from '../src/formulas/tree/writeMathMl.ts'
-import { writeNotation } from '../src/formulas/tree/writeNotation.ts'
+import { hasLimits, writeNotation } from '../src/formulas/tree/writeNotation.ts'
 import { writeWords } from '../src/formulas/tree/writeWords.ts'
 import { finished } from '../src/formulas/typing/leave.ts'
 import { endWord, typeText } from '../src/formulas/typing/type.ts'
@@ -29,6 +30,36 @@ test('a formula is the same whether it is read from the file, pasted as MathML, 
     { numRuns: tries(150) },
   )
 })
+
+const bases: Term[] = [
+  sign('∑'),
+  sign('⋃'),
+  sign('∫'),
+  { kind: 'name', text: 'sin' },
+  { kind: 'name', text: 'max', limits: true },
+  { kind: 'name', text: 'arg max', limits: true },
+]
+/** Beside an integral or a function it stands anyway. */
+const placed = bases.flatMap(base =>
+  [true, false].flatMap(limits =>
+    limits || hasLimits(base, scripts([sign('x')]))
+      ? [[writeNotation([base]), limits ? 'under it' : 'beside it', base, limits] as const]
+      : [],
+  ),
+)
+test.each(placed)(
+  'what stands below %s stays %s, in a line of text as well, when the formula is edited or pasted',
+  (_name, _where, base, limits) => {
+    const row = [base, scripts([sign('x')], undefined, { limits }), sign('f')]
+    for (const within of [row, [fraction(row, [sign('a')])], [decoration('bar', row)]]) {
+      const source = writeNotation(within)
+      expect(source).toContain(limits ? '\\limits' : '\\nolimits')
+      expect(typesetter.set(source, false).error).toBe('')
+      expect(writeNotation(readFormula(source))).toBe(source)
+      expect(writeNotation(readMathMl(readXml(writeMathMl(within, false))))).toBe(source)
+    }
+  },
+)
 
 test.each(knownSigns.map(({ char, names }) => [char, names] as const))('%s is drawn, and typed by its names', (char, names) => {
   const source = writeNotation([signOf(char)])

@@ -13,6 +13,7 @@ import { Notices } from '../ui/Notices.tsx'
 import { PastNotices } from '../ui/PastNotices.tsx'
 import { Tooltip, Tooltips } from '../ui/Tooltip.tsx'
 import { fetchOthers } from '../views/index.ts'
+import { isDemo, putDemoOnShelf } from '../views/shelf/demo.ts'
 import { Books, BooksTold } from './Books.tsx'
 import { Boundary } from './Boundary.tsx'
 import { CommandBox } from './CommandBox.tsx'
@@ -32,10 +33,16 @@ export function Frame() {
   const { workId = '' } = useParams()
   const [session, setSession] = useState<Session | null>(null)
   const [failure, setFailure] = useState('')
+  const [doing, setDoing] = useState('Opening the work…')
   useEffect(() => {
     let current = true
     setFailure('')
-    openSession(workId).then(
+    const opened = openSession(workId).catch(async error => {
+      // The address of a demo work may be the first that a browser sees of the program.
+      if (!isDemo(workId) || !(await putDemoOnShelf(says => current && setDoing(says)).catch(() => false))) throw error
+      return openSession(workId)
+    })
+    opened.then(
       found => current && setSession(found),
       error => current && setFailure((error as Error).message),
     )
@@ -57,7 +64,7 @@ export function Frame() {
   if (!session || session.id !== workId)
     return (
       <main className="centre-note" aria-busy="true">
-        Opening the work…
+        {doing}
       </main>
     )
   return (

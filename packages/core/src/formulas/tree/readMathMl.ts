@@ -289,9 +289,11 @@ function readScripts(base: MathElement, below: MathElement | undefined, above: M
   if (!row.length) return [{ ...made, left: true }]
   const last = row.at(-1)
   const asked = hasLimits(last, made)
+  const { movablelimits, 'data-latex': written } = base.attributes
+  const isSaid = written === '\\limits' || written === '\\nolimits' || (limits && movablelimits === 'false')
   // The reader of the notation sets limits beside what stands in a line by itself: only what says so was meant so.
-  const moved = !limits && base.attributes['data-latex'] !== undefined && base.attributes.movablelimits !== 'false'
-  const told: Partial<Scripts> = takesLimits(last) && asked !== limits && !moved ? { limits } : {}
+  const moved = !limits && written !== undefined && movablelimits !== 'false'
+  const told: Partial<Scripts> = takesLimits(last) && (isSaid || (asked !== limits && !moved)) ? { limits } : {}
   return [...row, { ...made, ...told }]
 }
 

@@ -84,7 +84,7 @@ export interface Scripts extends Holder {
   has: ScriptPlaces
   /** They belong to the term after them. */
   left?: boolean
-  /** Set below and above, or beside, against what their base asks for. */
+  /** Set below and above, or beside, wherever the formula stands and whatever their base asks for. */
   limits?: boolean
 }
 /** Something over or under a term. Slots: the term, then below, then above. */

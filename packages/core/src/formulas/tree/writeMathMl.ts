@@ -47,7 +47,7 @@ function writerWith({ marked = false, kept }: MathMlOptions) {
         parts.push(scripted('<mrow></mrow>', undefined, now, path, at))
       } else if (next?.kind === 'scripts' && !next.left) {
         const called = now.kind === 'name' && !now.limits
-        const base = called ? `<mi${termMark(at)}>${escaped(now.text)}</mi>` : term(now, path, at)
+        const base = called ? `<mi${termMark(at)}>${escaped(now.text)}</mi>` : term(now, path, at, next.limits === true)
         parts.push(scripted(base, now, next, path, at + 1) + (called ? '<mo>&#x2061;</mo>' : ''))
         at++
         // Scripts of what has scripts already stand around both.
@@ -67,7 +67,7 @@ function writerWith({ marked = false, kept }: MathMlOptions) {
         }
         parts.push(`<mn>${text}</mn>`)
       } else if (now.kind === 'sign' && /^[-+±∓]$/.test(now.char) && beginsNumber(terms[at - 1]))
-        parts.push(signed(now, termMark(at), true))
+        parts.push(signed(now, termMark(at), ' form="prefix"'))
       else parts.push(term(now, path, at))
     }
     return `<mrow${rowMark(path)}>${parts.join('')}</mrow>`
@@ -85,14 +85,15 @@ function writerWith({ marked = false, kept }: MathMlOptions) {
     return `<${tag}${termMark(index)}>${base}${below ?? ''}${above ?? ''}</${tag}>`
   }
 
-  function term(now: Term, path: readonly number[], index: number): string {
+  /** `staysUnder`: what stands below it is not moved beside it in a line of text. */
+  function term(now: Term, path: readonly number[], index: number, staysUnder = false): string {
     const mark = termMark(index)
     switch (now.kind) {
       case 'sign':
-        return signed(now, mark)
+        return signed(now, mark, staysUnder ? ' movablelimits="false"' : '')
       case 'name':
         return now.limits
-          ? `<mo${mark} movablelimits="true"${marked ? ' form="prefix" lspace="0" rspace="0.167em"' : ''}>${escaped(now.text)}</mo>`
+          ? `<mo${mark} movablelimits="${!staysUnder}"${marked ? ' form="prefix" lspace="0" rspace="0.167em"' : ''}>${escaped(now.text)}</mo>`
           : `<mi${mark}>${escaped(now.text)}</mi><mo>&#x2061;</mo>${marked ? '<mspace width="0.167em"></mspace>' : ''}`
       case 'space':
         return `<mspace${mark} width="${spaceWidths[now.width]}em"></mspace>`
@@ -199,7 +200,8 @@ function writerWith({ marked = false, kept }: MathMlOptions) {
 const beginsNumber = (before: Term | undefined): boolean =>
   before === undefined || (before.kind === 'sign' && ['operator', 'relation', 'punctuation', 'big'].includes(roleOf(before.char)))
 
-function signed({ char, face }: Sign, mark: string, prefix = false): string {
+/** `more` are attributes of it as an operator. */
+function signed({ char, face }: Sign, mark: string, more = ''): string {
   if (isDigit(char)) return `<mn${mark}>${face && face !== 'upright' ? styled(char, variant(face)) : char}</mn>`
   if (char === '.') return `<mn${mark}>.</mn>`
   if (isLetter(char) || face) {
@@ -212,7 +214,7 @@ function signed({ char, face }: Sign, mark: string, prefix = false): string {
   if (role === 'ordinary' && !'()[]{}|‖⟨⟩⌊⌋⌈⌉/′″‴!'.includes(char)) return `<mi${mark} mathvariant="normal">${escaped(char)}</mi>`
   const fixed = '()[]{}|‖⟨⟩⌊⌋⌈⌉∣∥'.includes(char) ? ' stretchy="false"' : ''
   const thin = char === '/' || char === '|' || char === '‖' ? ' lspace="0" rspace="0"' : ''
-  return `<mo${mark}${fixed}${thin}${prefix ? ' form="prefix"' : ''}>${escaped(char === '-' ? '−' : char)}</mo>`
+  return `<mo${mark}${fixed}${thin}${more}>${escaped(char === '-' ? '−' : char)}</mo>`
 }
 
 const variant = (face: NonNullable<Sign['face']>): string => (face === 'calligraphic' ? 'script' : variantOf[face])

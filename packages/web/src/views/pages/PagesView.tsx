@@ -145,8 +145,8 @@ export function PagesView() {
   const top = virtual.scrollOffset ?? 0
   const middle = items.find(item => item.end - gap > top + 120) ?? items.at(-1)
   const inSight = spreads[middle?.index ?? 0]?.filter(index => index !== null) ?? []
-  // Of facing pages the one that was asked for, else the left one.
-  const here = inSight.find(index => labels[index] === label) ?? inSight[0] ?? 0
+  // Of facing pages the one that was asked for or has the cursor, else the left one.
+  const here = inSight.includes(asked) ? asked : (inSight[0] ?? 0)
   const keeping = (run: () => void) => (): void => {
     kept.current = here
     run()

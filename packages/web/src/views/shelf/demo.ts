@@ -4,12 +4,17 @@ import { database } from '../../storage/database.ts'
 
 const done = 'demo on the shelf'
 
-export async function putDemoOnShelf(onProgress: (says: string) => void): Promise<void> {
-  await navigator.locks.request('steady-ledger demo', async () => {
-    if (await database.notes.get(done)) return
+/** Whether a work is one of those by its id. */
+export const isDemo = (id: string): boolean => id.startsWith('demo-')
+
+/** Says whether they were put there now. */
+export function putDemoOnShelf(onProgress: (says: string) => void): Promise<boolean> {
+  return navigator.locks.request('steady-ledger demo', async () => {
+    if (await database.notes.get(done)) return false
     onProgress('Putting the demo works on the shelf…')
     const [{ demoWorks }, { storeWork }] = await Promise.all([import('@steady-ledger/demo'), import('../../storage/works.ts')])
     for (const kind of ['columns', 'paper', 'thesis'] as const) await storeWork(`demo-${kind}`, await demoWorks[kind]())
     await database.notes.put({ key: done, value: newId() })
+    return true
   })
 }
