@@ -40,7 +40,7 @@ test('a work with hundreds of formulas nobody has seen before says that they are
 }) => {
   await page.goto('/')
   await expect(page.locator('.work-card').first()).toBeVisible()
-  const buffer = madeUp(60)
+  const buffer = madeUp(40)
   const workers: string[] = []
   page.on('worker', worker => workers.push(worker.url()))
   await page.getByLabel('Bundle file').setInputFiles({ name: 'made.ledger.zip', mimeType: 'application/zip', buffer })

@@ -77,7 +77,7 @@ test('a tile is dragged before another, and its field can still be typed in', as
 test('a series gets another name and place for its caption; one of the author’s own is added, used and kept while it is used', async ({
   page,
 }) => {
-  await openDemo(page, 'scheme')
+  await openDemo(page, 'scheme', 'demo-paper')
   await page.getByRole('button', { name: 'Figures', exact: true }).click()
   await page.getByLabel('Called', { exact: true }).fill('Plate')
   await page.getByLabel('The caption stands').selectOption('above')
@@ -87,15 +87,15 @@ test('a series gets another name and place for its caption; one of the author’
   await page.getByLabel('Several are called', { exact: true }).last().press('Enter')
   await page.getByRole('button', { name: 'Apply' }).click()
   await inBalance(page)
-  expect((await pageText(page, '2')).replaceAll('\u00a0', ' ')).toContain('Plate 1.1')
+  expect((await pageText(page, '2')).replaceAll('\u00a0', ' ')).toContain('Plate 1')
   await page.getByRole('link', { name: 'Galley', exact: true }).click()
-  await page.locator('.spine-row.level-1', { hasText: 'A lake in three rooms' }).click()
+  await page.locator('.spine-row.level-1', { hasText: 'Purpose' }).click()
   await page.locator('.division.open > p').first().click()
   await page.keyboard.press('Control+k')
   await page.getByRole('dialog').getByRole('combobox').fill('Insert a theorem')
   await page.keyboard.press('Enter')
   await page.getByLabel('What it is').selectOption('Conjecture')
-  await expect(page.locator('.slip-name')).toHaveText('Conjecture 1.1')
+  await expect(page.locator('.slip-name')).toHaveText('Conjecture 1')
   await page.getByRole('link', { name: 'Scheme', exact: true }).click()
   await page.getByRole('button', { name: 'Conjectures', exact: true }).click()
   await page.getByRole('button', { name: 'Remove this series' }).click()
