@@ -7,6 +7,7 @@ import { entryType } from '../editor/insert.ts'
 import type { Session } from '../session/session.ts'
 import { SessionContext, useSession, useView } from '../session/sessionContext.ts'
 import { openSession } from '../session/sessions.ts'
+import { reasonFor } from '../storage/health.ts'
 import { Ask } from '../ui/Ask.tsx'
 import { Dialog } from '../ui/Dialog.tsx'
 import { Notices } from '../ui/Notices.tsx'
@@ -33,18 +34,19 @@ export function Frame() {
   const { workId = '' } = useParams()
   const [session, setSession] = useState<Session | null>(null)
   const [failure, setFailure] = useState('')
-  const [doing, setDoing] = useState('Opening the work…')
+  const [doing, setDoing] = useState('')
   useEffect(() => {
     let current = true
     setFailure('')
+    setDoing('')
     const opened = openSession(workId).catch(async error => {
       // The address of a demo work may be the first that a browser sees of the program.
-      if (!isDemo(workId) || !(await putDemoOnShelf(says => current && setDoing(says)).catch(() => false))) throw error
+      if (!isDemo(workId) || !(await putDemoOnShelf(says => current && setDoing(says)))) throw error
       return openSession(workId)
     })
     opened.then(
       found => current && setSession(found),
-      error => current && setFailure((error as Error).message),
+      error => current && setFailure(reasonFor(error as Error)),
     )
     return () => {
       current = false
@@ -64,7 +66,7 @@ export function Frame() {
   if (!session || session.id !== workId)
     return (
       <main className="centre-note" aria-busy="true">
-        {doing}
+        {doing || 'Opening the work…'}
       </main>
     )
   return (

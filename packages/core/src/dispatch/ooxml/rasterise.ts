@@ -68,9 +68,10 @@ function indexed(pixels: Uint8Array): { data: Uint8Array; palette: IndexedColors
       if (found === undefined) {
         if (place === 256) return null
         places.set(colour, place)
-        const [red, green, blue, opacity] = pixels.subarray(at * 4, at * 4 + 4) as unknown as [number, number, number, number]
+        const first = at * 4
+        const opacity = pixels[first + 3]!
         const whole = (part: number): number => (opacity ? Math.min(255, Math.round((part * 255) / opacity)) : 0)
-        palette.push([whole(red), whole(green), whole(blue), opacity])
+        palette.push([whole(pixels[first]!), whole(pixels[first + 1]!), whole(pixels[first + 2]!), opacity])
       }
     }
     data[at] = place
